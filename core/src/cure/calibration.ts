@@ -1,0 +1,132 @@
+import type { Product } from '../formats/product';
+import { findRoot } from '../numeric/findRoot';
+import { alphaAtMinute, integrateCup, minuteAtAlpha, type Chemistry, type CupConditions } from './cup';
+import {
+  POT_LIFE_SHARE_OF_GEL, SHEET_DENSITY_G_PER_ML, SHEET_MASS_G, SHEET_TEMPERATURE_C, familyKinetics, type FamilyKinetics,
+} from './kineticsDefaults';
+
+/** A product's chemistry fitted to its own card, and how well the card allowed it. */
+export interface Calibration extends Chemistry {
+  readonly densityGPerML: number;
+  readonly alphaGel: number;
+  /** Conversion at which the card's pot life ends. */
+  readonly alphaPot: number;
+  /** `card` where a stated peak exotherm fixed the heat; `family` where it is the family's upper guess. */
+  readonly heatFrom: 'card' | 'family';
+  /** `peak-not-met` where no heat of reaction meets pot life and peak together; the nearest is used. */
+  readonly status: 'met' | 'peak-not-met';
+  /** True where the card gives pot life or gel without the mass it was measured at. */
+  readonly massAssumed: boolean;
+}
+
+export type CalibrationResult = Calibration | { readonly status: 'no-kinetics' | 'no-pot-life' | 'did-not-converge' };
+
+const densityOf = (p: Product) => p.mixedDensityGPerML ?? p.densityAGPerML ?? SHEET_DENSITY_G_PER_ML;
+
+interface CardPoint { readonly minutes: number; readonly atC: number; readonly massG: number }
+
+function pointOf(stated: Product['potLife']): CardPoint | null {
+  if (stated?.minutes == null) return null;
+  return { minutes: stated.minutes, atC: stated.atC ?? SHEET_TEMPERATURE_C, massG: stated.massG ?? SHEET_MASS_G };
+}
+
+function cupAt(point: CardPoint, densityGPerML: number, mostMinutes: number, untilAlpha?: number): CupConditions {
+  return { massG: point.massG, densityGPerML, resinC: point.atC, roomC: point.atC, mostMinutes, untilAlpha };
+}
+
+/** Conversion that the card's point must reach, and the point that fixes the rate constant. */
+function anchorOf(product: Product, kinetics: FamilyKinetics): { point: CardPoint; alpha: number } | null {
+  const gel = pointOf(product.gel);
+  if (gel) return { point: gel, alpha: kinetics.alphaGel };
+  const pot = pointOf(product.potLife);
+  return pot && { point: pot, alpha: POT_LIFE_SHARE_OF_GEL * kinetics.alphaGel };
+}
+
+/** Solves the rate constant so that the card's cup reaches `alpha` at the card's minute. Works in ln k. */
+function solveRate(base: Omit<Chemistry, 'kPerMin'>, anchor: { point: CardPoint; alpha: number }, densityGPerML: number): number | null {
+  const { point, alpha } = anchor;
+  const miss = (lnK: number) => {
+    const curve = integrateCup({ ...base, kPerMin: Math.exp(lnK) }, cupAt(point, densityGPerML, point.minutes * 50, alpha));
+    const minute = minuteAtAlpha(curve, alpha);
+    return minute === null ? -Math.log(50) : Math.log(point.minutes / minute);
+  };
+  // Without self-heating, k·minutes lies between these for every family; heating only lowers it.
+  const guess = Math.log(1 / point.minutes);
+  const root = findRoot(miss, guess - 6, guess + 5, 1e-7, 80);
+  return root.status === 'converged' || Math.abs(root.residual) < 1e-3 ? Math.exp(root.value) : null;
+}
+
+/** The peak that the card's exotherm cup reaches with this chemistry, °C. */
+function cardPeak(chemistry: Chemistry, exotherm: CardPoint, densityGPerML: number): number {
+  return integrateCup(chemistry, cupAt(exotherm, densityGPerML, exotherm.minutes)).peakC;
+}
+
+function solve(product: Product): CalibrationResult {
+  const kinetics = familyKinetics(product.family);
+  if (!kinetics) return { status: 'no-kinetics' };
+  const anchor = anchorOf(product, kinetics);
+  if (!anchor) return { status: 'no-pot-life' };
+  const densityGPerML = densityOf(product);
+  const chemistryFor = (heatJPerG: number): Chemistry | null => {
+    const base = { kinetics, referenceC: anchor.point.atC, heatJPerG };
+    const kPerMin = solveRate(base, anchor, densityGPerML);
+    return kPerMin === null ? null : { ...base, kPerMin };
+  };
+  const { chemistry, status, heatFrom } = fitHeat(product, kinetics, anchor.point, densityGPerML, chemistryFor);
+  if (!chemistry) return { status: 'did-not-converge' };
+  return {
+    ...chemistry, densityGPerML, status, heatFrom,
+    alphaGel: kinetics.alphaGel,
+    alphaPot: potAlpha(product, chemistry, densityGPerML, kinetics),
+    massAssumed: (product.gel?.minutes != null ? product.gel.massG : product.potLife?.massG) == null,
+  };
+}
+
+/** Heats of reaction tried when the card states a peak, J/g: from nearly none to above any bench resin. */
+const HEAT_RANGE_J_PER_G = [15, 600] as const;
+
+function fitHeat(
+  product: Product, kinetics: FamilyKinetics, point: CardPoint, densityGPerML: number,
+  chemistryFor: (heatJPerG: number) => Chemistry | null,
+): { chemistry: Chemistry | null; status: Calibration['status']; heatFrom: Calibration['heatFrom'] } {
+  const peakC = product.exotherm?.peakC;
+  if (peakC == null) return { chemistry: chemistryFor(kinetics.heatJPerG), status: 'met', heatFrom: 'family' };
+  const exotherm: CardPoint = {
+    minutes: point.minutes * 60,
+    atC: product.exotherm?.atC ?? point.atC,
+    massG: product.exotherm?.massG ?? point.massG,
+  };
+  const miss = (heat: number) => {
+    const chemistry = chemistryFor(heat);
+    return chemistry ? cardPeak(chemistry, exotherm, densityGPerML) - peakC : Number.NaN;
+  };
+  const root = findRoot(miss, HEAT_RANGE_J_PER_G[0], HEAT_RANGE_J_PER_G[1], 1e-4, 40);
+  const met = Math.abs(root.residual) < 0.5;
+  return { chemistry: chemistryFor(root.value), status: met ? 'met' : 'peak-not-met', heatFrom: 'card' };
+}
+
+/** A stated gel time fixes the share of the gel conversion at which pot life ends. */
+function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number, kinetics: FamilyKinetics): number {
+  const pot = pointOf(product.potLife);
+  if (!pot || product.gel?.minutes == null) return POT_LIFE_SHARE_OF_GEL * kinetics.alphaGel;
+  const curve = integrateCup(chemistry, cupAt(pot, densityGPerML, pot.minutes));
+  return Math.min(alphaAtMinute(curve, pot.minutes), kinetics.alphaGel);
+}
+
+const remembered = new WeakMap<Product, CalibrationResult>();
+
+/**
+ * Fits a product's rate constant (and, where the card states a peak exotherm, its heat of reaction) to its card, so
+ * that the card's own cup meets the card's own minutes. Remembered for each card object.
+ * @returns the fit, or why there is none: the family does not cure by its own heat, or the card states neither pot life nor gel
+ */
+export function calibrate(product: Product): CalibrationResult {
+  const known = remembered.get(product);
+  if (known) return known;
+  const result = solve(product);
+  remembered.set(product, result);
+  return result;
+}
+
+/** Narrows to a usable fit. */
+export const isCalibrated = (c: CalibrationResult): c is Calibration => c.status === 'met' || c.status === 'peak-not-met';

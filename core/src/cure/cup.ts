@@ -1,0 +1,133 @@
+import { findRoot } from '../numeric/findRoot';
+import { bogackiShampineStep, nextStep } from '../numeric/rungeKutta';
+import { arrheniusFactor } from './arrhenius';
+import { CUP_CONVECTION_W_PER_M2K, HEAT_CAPACITY_J_PER_GK, type FamilyKinetics } from './kineticsDefaults';
+
+/** Chemistry of one product, as the cup and the slab share it. */
+export interface Chemistry {
+  readonly kinetics: FamilyKinetics;
+  /** Rate constant at `referenceC`, 1/min. */
+  readonly kPerMin: number;
+  readonly referenceC: number;
+  readonly heatJPerG: number;
+}
+
+export interface CupConditions {
+  readonly massG: number;
+  readonly densityGPerML: number;
+  readonly resinC: number;
+  readonly roomC: number;
+  /** Inner diameter; a cylinder as tall as wide where it is not given. */
+  readonly cupDiameterMm?: number | undefined;
+  /** Stop at this conversion; the whole cure where it is not given. */
+  readonly untilAlpha?: number | undefined;
+  readonly mostMinutes: number;
+}
+
+/** Conversion and temperature over time, at the solver's own steps. */
+export interface CupCurve {
+  readonly minutes: readonly number[];
+  readonly alpha: readonly number[];
+  /** dα/dt at each point, 1/min: lets values between points be read off a cubic. */
+  readonly alphaPerMin: readonly number[];
+  readonly temperatureC: readonly number[];
+  readonly peakC: number;
+  readonly peakMin: number;
+  /** Heat made less heat kept and lost, as a share of the heat made: a check on the integration. */
+  readonly energyError: number;
+  readonly status: 'complete' | 'time-ran-out' | 'too-many-steps';
+}
+
+/** Conversion per minute at conversion `alpha` and temperature `temperatureC`. */
+export function cureRatePerMin(c: Chemistry, alpha: number, temperatureC: number): number {
+  const { activationKJPerMol, b, m, n } = c.kinetics;
+  const left = Math.max(0, 1 - alpha);
+  return c.kPerMin * arrheniusFactor(activationKJPerMol, temperatureC, c.referenceC) * (b + Math.max(0, alpha) ** m) * left ** n;
+}
+
+/** Rate at which the whole surface of the cup's liquid takes heat, 1/min: `h·A/(m·c)`. */
+export function coolingPerMin({ massG, densityGPerML, cupDiameterMm }: Pick<CupConditions, 'massG' | 'densityGPerML' | 'cupDiameterMm'>): number {
+  const volumeM3 = (massG / densityGPerML) * 1e-6;
+  const diameterM = cupDiameterMm ? cupDiameterMm / 1000 : Math.cbrt((4 * volumeM3) / Math.PI);
+  const heightM = volumeM3 / ((Math.PI * diameterM ** 2) / 4);
+  const areaM2 = (Math.PI * diameterM ** 2) / 2 + Math.PI * diameterM * heightM;
+  return (60 * CUP_CONVECTION_W_PER_M2K * areaM2) / (massG * HEAT_CAPACITY_J_PER_GK);
+}
+
+/** Absolute tolerances of a step: conversion, kelvin, kelvin lost. */
+const TOLERANCE = [2e-6, 0.005, 0.005];
+const MOST_STEPS = 20_000;
+/** The whole cure is taken as over here; the tail carries no heat worth having. */
+const CURED = 0.995;
+
+/**
+ * One cup of mixed resin heating itself: `c·dT/dt = ΔH·dα/dt − (h·A/m)(T − Troom)`, integrated with step control.
+ * Whatever the step, the temperature stays under the adiabatic bound `max(T0, Troom) + ΔH/c`.
+ */
+export function integrateCup(chemistry: Chemistry, conditions: CupConditions): CupCurve {
+  const cooling = coolingPerMin(conditions);
+  const riseK = chemistry.heatJPerG / HEAT_CAPACITY_J_PER_GK;
+  const boundC = Math.max(conditions.resinC, conditions.roomC) + riseK;
+  const slopes = ([alpha, temperature]: number[]) => {
+    const rate = cureRatePerMin(chemistry, alpha!, Math.min(temperature!, boundC));
+    const lost = cooling * (temperature! - conditions.roomC);
+    return [rate, riseK * rate - lost, lost];
+  };
+  const end = Math.min(conditions.untilAlpha ?? CURED, CURED);
+  let y = [0, conditions.resinC, 0];
+  let slope = slopes(y);
+  let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.mostMinutes / 50);
+  let t = 0;
+  const curve = { minutes: [0], alpha: [0], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
+  let status: CupCurve['status'] = 'complete';
+  for (let steps = 0; y[0]! < end; steps += 1) {
+    if (t >= conditions.mostMinutes) { status = 'time-ran-out'; break; }
+    if (steps >= MOST_STEPS) { status = 'too-many-steps'; break; }
+    h = Math.min(h, conditions.mostMinutes - t);
+    const step = bogackiShampineStep(slopes, y, slope, h);
+    const scaled = Math.max(...step.error.map((e, i) => Math.abs(e) / TOLERANCE[i]!));
+    if (scaled <= 1) {
+      t = conditions.mostMinutes - t - h < 1e-9 ? conditions.mostMinutes : t + h;
+      y = step.y;
+      slope = step.slope;
+      curve.minutes.push(t);
+      curve.alpha.push(y[0]!);
+      curve.alphaPerMin.push(slope[0]!);
+      curve.temperatureC.push(Math.min(y[1]!, boundC));
+    }
+    h = nextStep(h, scaled);
+  }
+  const peak = curve.temperatureC.reduce((best, v, i) => (v > curve.temperatureC[best]! ? i : best), 0);
+  const made = riseK * y[0]!;
+  return {
+    ...curve,
+    peakC: curve.temperatureC[peak]!,
+    peakMin: curve.minutes[peak]!,
+    energyError: made === 0 ? 0 : Math.abs(made - (y[1]! - conditions.resinC) - y[2]!) / made,
+    status,
+  };
+}
+
+/** Conversion within the step that ends at point `i`, by the cubic through both ends and their slopes (Hermite). */
+function alphaWithin(curve: CupCurve, i: number, minute: number): number {
+  const [t0, t1] = [curve.minutes[i - 1]!, curve.minutes[i]!];
+  const h = t1 - t0;
+  const s = (minute - t0) / h;
+  const [a0, a1, r0, r1] = [curve.alpha[i - 1]!, curve.alpha[i]!, curve.alphaPerMin[i - 1]!, curve.alphaPerMin[i]!];
+  return (1 + 2 * s) * (1 - s) ** 2 * a0 + s * (1 - s) ** 2 * h * r0 + s ** 2 * (3 - 2 * s) * a1 + s ** 2 * (s - 1) * h * r1;
+}
+
+/** The minute at which the curve first reaches a conversion; null where it never does. */
+export function minuteAtAlpha(curve: CupCurve, alpha: number): number | null {
+  const i = curve.alpha.findIndex((a) => a >= alpha);
+  if (i < 0) return null;
+  if (i === 0) return 0;
+  return findRoot((t) => alphaWithin(curve, i, t) - alpha, curve.minutes[i - 1]!, curve.minutes[i]!, 1e-9).value;
+}
+
+/** Conversion at a minute; the last value beyond the end. */
+export function alphaAtMinute(curve: CupCurve, minute: number): number {
+  const i = curve.minutes.findIndex((t) => t >= minute);
+  if (i < 0) return curve.alpha.at(-1)!;
+  return i === 0 ? curve.alpha[0]! : alphaWithin(curve, i, minute);
+}

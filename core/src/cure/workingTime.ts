@@ -1,0 +1,62 @@
+import type { Batch } from '../formats/batch';
+import type { Product } from '../formats/product';
+import { loadings } from '../mixing/loading';
+import { mixMasses } from '../mixing/batchAmounts';
+import { SHEET_MASS_G, SHEET_TEMPERATURE_C } from './kineticsDefaults';
+import { simulateCup } from './simulateCup';
+
+/** Pot life and gel time of a batch at its own temperatures and mass, and where the figures come from. */
+export interface WorkingTime {
+  readonly potLifeMin: number | null;
+  readonly gelMin: number | null;
+  /** `model`: the cup fitted to the card, at this batch's conditions. `card`: the label's minutes as they stand. */
+  readonly from: 'model' | 'card' | 'none';
+  readonly resinC: number | null;
+  readonly massG: number | null;
+  /** Conditions that were not recorded, for which the card's own were taken. */
+  readonly assumed: readonly ('resin temperature' | 'room temperature' | 'mass')[];
+}
+
+/** Temperature of the mix when the parts met: both parts by mass, else either, else at pour, else the room; °C. */
+export function mixStartC(product: Product, batch: Batch): number | null {
+  const { temperatureAC: a, temperatureBC: b, atPourC } = batch.resin ?? {};
+  if (a != null && b != null) {
+    const { massAG, massBG } = mixMasses(product, batch);
+    const shareA = massAG != null && massBG != null && massAG + massBG > 0 ? massAG / (massAG + massBG) : 0.5;
+    return a * shareA + b * (1 - shareA);
+  }
+  return a ?? b ?? atPourC ?? batch.room?.temperatureC ?? null;
+}
+
+function massInCup(product: Product, batch: Batch): number | null {
+  const { totalG } = mixMasses(product, batch);
+  if (totalG == null || totalG <= 0) return null;
+  const pct = product.additives?.basis === 'volume' ? 0 : loadings(product, batch)?.total.pct ?? 0;
+  return totalG * (1 + pct / 100);
+}
+
+/**
+ * How long this batch can be worked and when it gels, counted from when the parts met. From the cup model fitted to
+ * the card where the family cures by its own heat; else the card's minutes as stated; null where it states none.
+ */
+export function workingTime(product: Product, batch: Batch): WorkingTime {
+  const resinC = mixStartC(product, batch);
+  const massG = massInCup(product, batch);
+  const card = product.potLife ?? product.gel;
+  const roomC = batch.room?.temperatureC ?? batch.cure?.temperatureC ?? null;
+  const cup = simulateCup(product, {
+    massG: massG ?? card?.massG ?? SHEET_MASS_G,
+    resinC: resinC ?? card?.atC ?? SHEET_TEMPERATURE_C,
+    roomC: roomC ?? resinC ?? card?.atC ?? SHEET_TEMPERATURE_C,
+  });
+  if (!('curve' in cup)) {
+    const potLifeMin = product.potLife?.minutes ?? null;
+    const gelMin = product.gel?.minutes ?? null;
+    return { potLifeMin, gelMin, from: potLifeMin ?? gelMin ? 'card' : 'none', resinC, massG, assumed: [] };
+  }
+  const assumed: WorkingTime['assumed'][number][] = [];
+  if (resinC == null) assumed.push('resin temperature');
+  if (roomC == null) assumed.push('room temperature');
+  if (massG == null) assumed.push('mass');
+  return { potLifeMin: cup.potLifeMin, gelMin: cup.gelMin, from: 'model', resinC, massG, assumed };
+}

@@ -1,0 +1,42 @@
+import type { Product } from '../../formats/product';
+import { figures, type CaseFacts } from '../caseFacts';
+import type { MaybeEvidence } from '../evidence';
+import { pointsFor } from '../weight';
+
+/**
+ * Catalyst that the room asks for: the band's top at the card's coldest room, its typical value in the middle, its
+ * bottom at the warmest; never outside the band. Null where the card or the room is missing.
+ * @example askedCatalystPct(houseTide, 17) // 2.4
+ */
+export function askedCatalystPct(product: Product, roomC: number): number | null {
+  const { minPct, typicalPct, maxPct } = product.ratio.catalyst ?? {};
+  const { minC, maxC } = product.room ?? {};
+  if (minPct == null || maxPct == null || minC == null || maxC == null || maxC <= minC) return null;
+  const middle = typicalPct ?? (minPct + maxPct) / 2;
+  const warm = Math.min(1, Math.max(0, (roomC - minC) / (maxC - minC)));
+  return warm <= 0.5 ? maxPct + (middle - maxPct) * (warm / 0.5) : middle + (minPct - middle) * ((warm - 0.5) / 0.5);
+}
+
+/** Distance from the asked dose, towards low (`sign` 1) or high (`sign` −1), in widths of the card's band. */
+export function againstAsked(facts: CaseFacts, sign: 1 | -1): MaybeEvidence {
+  const dose = figures(facts, 'mix.catalystPct');
+  const roomC = facts.batch.room?.temperatureC ?? facts.cureC;
+  const asked = roomC === null ? null : askedCatalystPct(facts.product, roomC);
+  if (!dose || asked === null || roomC === null || dose.low === null || dose.high === null) return null;
+  const off = (sign * (asked - dose.measured)) / (dose.high - dose.low);
+  return {
+    field: 'mix.catalystPct', measured: dose.measured, limit: asked, unit: '%',
+    points: pointsFor(off - 0.1, { slope: 18, most: 9, least: 8 }),
+    says: `Catalyst was ${facts.say(dose.measured, '%')}; a room of ${facts.say(roomC, '°C')} asks for about ${facts.say(asked, '%')} within the card's band.`,
+  };
+}
+
+/** A dose outside the card's band always counts, whatever the room asks. */
+export function outsideBand(facts: CaseFacts, side: 'low' | 'high'): MaybeEvidence {
+  const dose = figures(facts, 'mix.catalystPct');
+  const limit = dose?.[side];
+  if (!dose || limit == null || dose.low === null || dose.high === null) return null;
+  const past = side === 'low' ? limit - dose.measured : dose.measured - limit;
+  const points = pointsFor(past / (dose.high - dose.low), { slope: 22, most: 10, least: 0 });
+  return past <= 0 ? null : { field: 'mix.catalystPct', measured: dose.measured, limit, unit: '%', points, says: dose.says };
+}

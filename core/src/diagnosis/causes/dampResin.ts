@@ -1,0 +1,51 @@
+import type { CaseFacts } from '../caseFacts';
+import type { Cause } from '../cause';
+import { overHigh, recordedWord, strongest, type MaybeEvidence } from '../evidence';
+import { pointsFor } from '../weight';
+
+/** Humidity above the card's that is plainly too damp, percentage points. */
+const DAMP_SCALE_PCT = 10;
+/** A part or mould this far above the dew point is safe from sweating, K (studio practice). */
+const DEW_SAFE_K = 3;
+
+/** Damp air and a surface near its dew point are the same water; the stronger speaks. */
+function airEvidence(facts: CaseFacts): MaybeEvidence {
+  const humid = overHigh(facts, 'room.humidityPct', { slope: 12, most: 9, least: 7 }, DAMP_SCALE_PCT);
+  const spread = facts.dewPointSpreadK;
+  const dew: MaybeEvidence = spread === null || spread >= DEW_SAFE_K ? null : {
+    field: 'air.dewPointSpreadK', measured: spread, limit: DEW_SAFE_K, unit: 'K',
+    points: pointsFor((DEW_SAFE_K - spread) / DEW_SAFE_K, { slope: 7, most: 8, least: 0 }),
+    says: `The coldest part or mould was only ${facts.say(spread, 'K')} above the dew point: it may have sweated.`,
+  };
+  return strongest([humid, dew]);
+}
+
+function waterAddedEvidence({ batch }: CaseFacts): MaybeEvidence {
+  const watery = batch.additives?.find((a) => a.kind === 'water-based-paint');
+  return recordedWord('additives[].kind', watery?.kind, () => (
+    { points: 10, says: `${watery?.name ?? 'Water-based paint'} is about half water, and one gram of water makes more than a litre of gas here.` }));
+}
+
+export const dampResin: Cause = {
+  id: 'damp-resin',
+  title: 'Damp in the resin',
+  families: ['polyurethane'],
+  prior: {
+    bubbles: { 'micro-throughout': 0.24, 'top-foam': 0.35, 'around-inclusion': 0.08, unspecified: 0.15 },
+    haze: { unspecified: 0.25 },
+  },
+  applies: ({ product }) => product.moistureSensitive !== false,
+  evidence: [
+    airEvidence,
+    (f) => recordedWord('mix.tool', f.batch.mix?.tool, (tool) => (tool === 'wood'
+      ? { points: 6, says: 'It was stirred with wood, which holds water; this resin foams on water.' }
+      : { points: -2, says: `It was stirred with ${tool}, which holds no water.` })),
+    waterAddedEvidence,
+  ],
+  prevention: ({ product, say }) => [
+    product.room?.maxHumidityPct != null
+      ? `Wait for a drier room, or dry it, to ${say(product.room.maxHumidityPct, '%')} or less.`
+      : 'Wait for a drier room.',
+    'Stir with dry steel or plastic, close the bottles at once, and dry fillers and inclusions.',
+  ],
+};

@@ -1,0 +1,52 @@
+import type { CauseShare, Evidence } from '../formats/diagnosis';
+import type { CauseId } from '../formats/vocabulary';
+import type { CaseFacts } from './caseFacts';
+import { CATALOGUE } from './catalogue';
+import type { Cause } from './cause';
+import { likelihoodRatio } from './weight';
+
+/** Prior weight of everything the catalogue does not know, on the scale of the causes' own weights. */
+export const SOMETHING_ELSE_PRIOR = 0.1;
+/** Beyond this many decibans either way a cause is as good as certain or excluded; more would only feign precision. */
+const MOST_TOTAL_POINTS = 40;
+
+const priorOf = (cause: Cause, { seen }: CaseFacts) => cause.prior[seen.kind]?.[seen.pattern as 'unspecified'] ?? 0;
+
+/** The causes that could make this symptom and pattern in this product. */
+export function candidates(facts: CaseFacts): Cause[] {
+  return CATALOGUE.filter((cause) =>
+    priorOf(cause, facts) > 0
+    && (!cause.families || cause.families.includes(facts.product.family))
+    && (cause.applies?.(facts) ?? true));
+}
+
+/** A cause's evidence, what speaks loudest first. Pieces worth nothing are left out: they tell nothing. */
+export function evidenceFor(cause: Cause, facts: CaseFacts): Evidence[] {
+  return cause.evidence
+    .map((rule) => rule(facts))
+    .filter((e): e is Evidence => e !== null && Math.abs(e.points) >= 0.05)
+    .sort((a, b) => Math.abs(b.points) - Math.abs(a.points) || a.field.localeCompare(b.field));
+}
+
+export const totalPoints = (evidence: readonly Evidence[]): number =>
+  Math.max(-MOST_TOTAL_POINTS, Math.min(MOST_TOTAL_POINTS, evidence.reduce((sum, e) => sum + e.points, 0)));
+
+/** Share of each cause by Bayes' rule, `prior × 10^(points/10)`, summing to 1 with `something-else` among them. */
+export function shares(facts: CaseFacts): Map<CauseId, { share: number; evidence: Evidence[]; cause: Cause | null }> {
+  const weighed = candidates(facts).map((cause) => {
+    const evidence = evidenceFor(cause, facts);
+    return { id: cause.id, cause, evidence, weight: priorOf(cause, facts) * likelihoodRatio(totalPoints(evidence)) };
+  });
+  const all = [...weighed, { id: 'something-else' as const, cause: null, evidence: [], weight: SOMETHING_ELSE_PRIOR }];
+  const total = all.reduce((sum, w) => sum + w.weight, 0);
+  return new Map(all.map(({ id, cause, evidence, weight }) => [id, { share: weight / total, evidence, cause }]));
+}
+
+/** The ledger of one symptom: its causes, likeliest first, each with its evidence and what would prevent it. */
+export function rankCauses(facts: CaseFacts): CauseShare[] {
+  return [...shares(facts)]
+    .map(([id, { share, evidence, cause }]) => ({ id, share, evidence: evidence.map(rounded), prevention: cause?.prevention(facts) ?? [] }))
+    .sort((a, b) => b.share - a.share || a.id.localeCompare(b.id));
+}
+
+const rounded = (e: Evidence): Evidence => ({ ...e, points: Math.round(e.points * 10) / 10 });

@@ -1,0 +1,180 @@
+import { z } from 'zod';
+import {
+  ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAMES, GRADES, INCLUSION_KINDS, LOT_COLOURS,
+  MEASURED_BY, MIX_UNITS, PATTERNS_BY_SYMPTOM, READING_WHATS, RUBBERS, SYMPTOM_KINDS, TOOLS, VIGOURS, WARMING,
+} from './vocabulary';
+import * as q from './quantities';
+
+const lot = z.looseObject({
+  code: q.shortText.nullish(),
+  openedOn: q.isoDate.nullish(),
+  useBy: q.isoDate.nullish(),
+  colour: z.enum(LOT_COLOURS).nullish(),
+});
+
+const mix = z.looseObject({
+  measuredBy: z.enum(MEASURED_BY).nullish(),
+  amountA: q.amount.nullish(),
+  amountB: q.amount.nullish(),
+  unit: z.enum(MIX_UNITS).nullish(),
+  catalystPct: q.percent.nullish(),
+  scaleStepG: q.positiveMassG.nullish(),
+  stirMin: q.minutes.nullish(),
+  scrapedWalls: z.boolean().nullish(),
+  secondCup: z.boolean().nullish(),
+  tool: z.enum(TOOLS).nullish(),
+  vigour: z.enum(VIGOURS).nullish(),
+  shaken: z.boolean().nullish(),
+});
+
+const additive = z.looseObject({
+  name: q.shortText.nullish(),
+  kind: z.enum(ADDITIVE_KINDS).nullish(),
+  massG: q.massG.nullish(),
+  drops: q.count.nullish(),
+  applied: z.enum(APPLIED).nullish(),
+});
+
+const pour = z
+  .looseObject({
+    startedMin: q.minutes.nullish(),
+    finishedMin: q.minutes.nullish(),
+    depthMm: q.lengthMm.nullish(),
+    tilted: z.boolean().nullish(),
+    fast: z.boolean().nullish(),
+    scrapedCup: z.boolean().nullish(),
+    flame: z.enum(FLAMES).nullish(),
+    releaseMist: z.boolean().nullish(),
+  })
+  .superRefine((p, ctx) => inOrder(ctx, p, 'startedMin', 'finishedMin', 'The pour ends before it begins'));
+
+const pressure = z
+  .looseObject({
+    gaugeKPa: q.gaugeKPa.nullish(),
+    startedMin: q.minutes.nullish(),
+    reachedMin: q.minutes.nullish(),
+    releasedMin: q.minutes.nullish(),
+  })
+  .superRefine((p, ctx) => {
+    inOrder(ctx, p, 'startedMin', 'reachedMin', 'Full pressure comes before the lid was closed');
+    inOrder(ctx, p, 'reachedMin', 'releasedMin', 'The pressure is released before it was reached');
+  });
+
+function inOrder(ctx: z.RefinementCtx, times: Record<string, unknown>, first: string, second: string, words: string) {
+  const [from, to] = [times[first], times[second]];
+  if (typeof from === 'number' && typeof to === 'number' && from > to) {
+    ctx.addIssue({ code: 'custom', path: [second], message: `${words} (${from} min, then ${to} min). Check both times.` });
+  }
+}
+
+export const symptomSchema = z
+  .looseObject({
+    kind: z.enum(SYMPTOM_KINDS),
+    pattern: z.string(),
+    severity: z.number().int().min(1).max(4).nullish(),
+    where: q.shortText.nullish(),
+  })
+  .superRefine((s, ctx) => {
+    const patterns: readonly string[] = PATTERNS_BY_SYMPTOM[s.kind];
+    if (!patterns.includes(s.pattern)) {
+      ctx.addIssue({ code: 'custom', path: ['pattern'], message: `"${s.kind}" has no pattern "${s.pattern}". Choose one of: ${patterns.join(', ')}.` });
+    }
+  });
+
+export const checkSchema = z.looseObject({
+  afterH: q.hours,
+  shore: q.shore.nullish(),
+  deltaB: q.anyNumber.nullish(),
+  symptoms: z.array(symptomSchema).max(50).nullish(),
+  grade: z.enum(GRADES).nullish(),
+  note: q.longText.nullish(),
+});
+
+/**
+ * `warm-jar.batch/1`: one mixing, from the cup to the last check. A field that is absent or null was not recorded;
+ * it never stands for a default. Unknown extra keys are kept.
+ */
+export const batchSchema = z.looseObject({
+  format: z.literal('warm-jar.batch/1', 'Expected "warm-jar.batch/1".'),
+  code: q.shortText.min(1, 'Give the batch a code.').nullish(),
+  startedAt: q.isoMoment.nullish(),
+  by: q.shortText.nullish(),
+  product: z.looseObject({ slug: q.slug, revision: z.number().int().min(1).max(100_000).nullish() }),
+  lotA: lot.nullish(),
+  lotB: lot.nullish(),
+  room: z.looseObject({ temperatureC: q.temperatureC.nullish(), humidityPct: q.humidityPct.nullish() }).nullish(),
+  resin: z
+    .looseObject({
+      temperatureAC: q.temperatureC.nullish(),
+      temperatureBC: q.temperatureC.nullish(),
+      atPourC: q.temperatureC.nullish(),
+      warming: z.enum(WARMING).nullish(),
+      warmingMin: q.minutes.nullish(),
+    })
+    .nullish(),
+  mix: mix.nullish(),
+  additives: z.array(additive).max(50).nullish(),
+  degas: z
+    .looseObject({ method: z.enum(BATCH_DEGAS_METHODS).nullish(), minutes: q.minutes.nullish(), vacuumKPaAbs: q.absoluteKPa.nullish() })
+    .nullish(),
+  pour: pour.nullish(),
+  pressure: pressure.nullish(),
+  mould: z
+    .looseObject({
+      code: q.shortText.nullish(),
+      rubber: z.enum(RUBBERS).nullish(),
+      degassed: z.boolean().nullish(),
+      temperatureC: q.temperatureC.nullish(),
+      thinnestMm: q.lengthMm.nullish(),
+      pulls: q.count.nullish(),
+      finish: z.enum(FINISHES).nullish(),
+      clean: z.boolean().nullish(),
+      contacts: z.array(q.shortText).max(50).nullish(),
+    })
+    .nullish(),
+  inclusions: z
+    .array(
+      z.looseObject({
+        what: q.shortText.nullish(),
+        kind: z.enum(INCLUSION_KINDS).nullish(),
+        moisturePct: q.percent.nullish(),
+        sealed: z.boolean().nullish(),
+        treated: z.boolean().nullish(),
+      }),
+    )
+    .max(50)
+    .nullish(),
+  layerBelow: z
+    .looseObject({
+      productSlug: q.slug.nullish(),
+      family: z.enum(FAMILIES).nullish(),
+      poured: q.shortText.nullish(),
+      hoursSince: q.hours.nullish(),
+      sanded: z.boolean().nullish(),
+      massLossPct: q.percent.nullish(),
+    })
+    .nullish(),
+  cure: z
+    .looseObject({
+      temperatureC: q.temperatureC.nullish(),
+      peakC: q.temperatureC.nullish(),
+      demouldedMin: q.minutes.nullish(),
+      covered: z.boolean().nullish(),
+      film: z.boolean().nullish(),
+      lightMJPerCM2: q.doseMJPerCM2.nullish(),
+    })
+    .nullish(),
+  readings: z
+    .array(z.looseObject({ atMin: q.anyNumber.nullish(), what: z.enum(READING_WHATS).nullish(), value: q.anyNumber.nullish(), unit: z.string().max(20).nullish() }))
+    .max(20_000)
+    .nullish(),
+  checks: z.array(checkSchema).max(200).nullish(),
+  witness: z.looseObject({ setMin: q.minutes.nullish() }).nullish(),
+  note: q.longText.nullish(),
+});
+
+export type Batch = z.infer<typeof batchSchema>;
+export type Check = z.infer<typeof checkSchema>;
+export type Symptom = z.infer<typeof symptomSchema>;
+export type Additive = z.infer<typeof additive>;
+export type Lot = z.infer<typeof lot>;

@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { batchSchema } from './batch';
+import { productSchema } from './product';
+import { CAUSE_IDS, LIMIT_STATES, SYMPTOM_KINDS } from './vocabulary';
+import { count, shortText, slug } from './quantities';
+
+/** A measured or limiting value: a number in `unit`, or a word where the record holds a word. */
+const value = z.union([z.number(), z.string()]).nullable();
+
+export const limitReadingSchema = z.object({
+  field: z.string(),
+  measured: value,
+  low: value,
+  high: value,
+  unit: z.string(),
+  state: z.enum(LIMIT_STATES),
+  says: z.string(),
+});
+
+export const evidenceSchema = z.object({
+  field: z.string(),
+  measured: value,
+  limit: value,
+  unit: z.string(),
+  /** Decibans, 10·log10 of the likelihood ratio: above zero for, below zero against. */
+  points: z.number(),
+  says: z.string(),
+});
+
+export const causeShareSchema = z.object({
+  id: z.enum(CAUSE_IDS),
+  share: z.number().min(0).max(1),
+  evidence: z.array(evidenceSchema),
+  prevention: z.array(z.string()),
+});
+
+export const askSchema = z.object({ field: z.string(), why: z.string(), bits: z.number().min(0) });
+export const mendSchema = z.object({ steps: z.array(z.string()), supplies: z.array(z.string()), recheckAfterH: z.number().nullable() });
+
+export const symptomDiagnosisSchema = z.object({
+  kind: z.enum(SYMPTOM_KINDS),
+  pattern: z.string(),
+  afterH: z.number(),
+  causes: z.array(causeShareSchema),
+  ask: z.array(askSchema),
+  mend: mendSchema,
+});
+
+/** `warm-jar.diagnosis/1`: the record against the card, and for each symptom the causes argued from it. */
+export const diagnosisSchema = z.object({
+  format: z.literal('warm-jar.diagnosis/1'),
+  limits: z.array(limitReadingSchema),
+  symptoms: z.array(symptomDiagnosisSchema),
+});
+
+const historySchema = z.looseObject({
+  pairs: z
+    .array(z.looseObject({ inclusion: shortText, productSlug: slug, outcome: z.enum(['good', 'bad']) }))
+    .max(1_000)
+    .nullish(),
+  sameSpot: z.looseObject({ times: count, pulls: count }).nullish(),
+});
+
+/** What `POST /api/v1/diagnose` takes; nothing of it is stored. */
+export const diagnoseRequestSchema = z.looseObject({
+  product: productSchema,
+  batch: batchSchema,
+  history: historySchema.nullish(),
+});
+
+export type LimitReading = z.infer<typeof limitReadingSchema>;
+export type Evidence = z.infer<typeof evidenceSchema>;
+export type CauseShare = z.infer<typeof causeShareSchema>;
+export type Ask = z.infer<typeof askSchema>;
+export type Mend = z.infer<typeof mendSchema>;
+export type SymptomDiagnosis = z.infer<typeof symptomDiagnosisSchema>;
+export type Diagnosis = z.infer<typeof diagnosisSchema>;
+export type DiagnoseRequest = z.infer<typeof diagnoseRequestSchema>;

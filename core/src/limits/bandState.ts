@@ -1,0 +1,24 @@
+import type { LimitState } from '../formats/vocabulary';
+
+/** Share of the band's width (or of a lone limit) that counts as near its edge. */
+export const NEAR_SHARE = 0.1;
+
+/**
+ * Where a measured value stands between two limits, either of which may be missing.
+ * @param measured null where it was not recorded
+ * @returns `not-stated` where there is no limit at all, whatever was measured
+ * @example bandState(17.5, 19, 27) // 'below'
+ */
+export function bandState(measured: number | null, low: number | null, high: number | null): LimitState {
+  if (low === null && high === null) return 'not-stated';
+  if (measured === null) return 'not-recorded';
+  if (low !== null && measured < low) return 'below';
+  if (high !== null && measured > high) return 'above';
+  const width = low !== null && high !== null ? high - low : Math.abs(low ?? high ?? 0);
+  // A hair more than the tenth itself, so that a value exactly on it is near whatever its binary rounding.
+  const margin = NEAR_SHARE * width * (1 + 1e-9);
+  const nearLow = low !== null && measured - low <= margin;
+  const nearHigh = high !== null && high - measured <= margin;
+  if (width === 0) return 'inside';
+  return nearLow || nearHigh ? 'near' : 'inside';
+}

@@ -1,0 +1,54 @@
+/** The field's standard words for every path a limit reading or a question may carry. */
+const LABELS: Record<string, string> = {
+  'room.temperatureC': 'Room',
+  'room.humidityPct': 'Room damp',
+  'air.dewPointSpreadK': 'Above dew point',
+  'resin.temperatureAC': 'Part A before mixing',
+  'resin.temperatureBC': 'Part B before mixing',
+  'resin.atPourC': 'Resin at pour',
+  'mix.ratioErrorPct': 'Ratio, B for A',
+  'mix.catalystPct': 'Catalyst',
+  'mix.stirMin': 'Stir',
+  'mix.scrapedWalls': 'Wall and bottom scraped',
+  'mix.secondCup': 'Second cup',
+  'mix.tool': 'Stirrer',
+  'mix.amountA': 'Amount of A',
+  'mix.amountB': 'Amount of B',
+  'mix.scaleStepG': 'Scale step',
+  'additives.totalPct': 'Loading, total',
+  'degas.minutes': 'Degas time',
+  'degas.vacuumKPaAbs': 'Vacuum',
+  'degas.method': 'Degas method',
+  'pour.startedMin': 'Pour began',
+  'pour.finishedMin': 'Pour ended',
+  'pour.depthMm': 'Depth of pour',
+  'pour.scrapedCup': 'Cup scraped out',
+  'pressure.gaugeKPa': 'Pressure',
+  'pressure.reachedMin': 'Full pressure at',
+  'pressure.releasedMin': 'Pressure let go at',
+  'mould.thinnestMm': 'Thinnest section',
+  'layerBelow.hoursSince': 'Since the layer below',
+  'layerBelow.massLossPct': 'Layer below, last mass loss',
+  'cure.temperatureC': 'Cure temperature',
+  'cure.peakC': 'Peak exotherm',
+  'cure.demouldedMin': 'Demoulded at',
+  'cure.lightMJPerCM2': 'Light dose',
+  'lotA.openedOn': 'Lot A, open for',
+  'lotB.openedOn': 'Lot B, open for',
+  'lotA.useBy': 'Lot A, past use-by',
+  'lotB.useBy': 'Lot B, past use-by',
+  'light.stable': 'Light stability',
+};
+
+/** The word people use for a field, such as `room.temperatureC`; indexed and per-kind fields are worded from their parts. */
+export function fieldLabel(field: string): string {
+  const known = LABELS[field];
+  if (known) return known;
+  const kind = /^additives\.(.+)\.pct$/.exec(field)?.[1];
+  if (kind) return `Loading, ${kind.replaceAll('-', ' ')}`;
+  const inclusion = /^inclusions\[(\d+)\]\.moisturePct$/.exec(field)?.[1];
+  if (inclusion) return `Inclusion ${Number(inclusion) + 1}, moisture`;
+  const check = /^checks\[(\d+)\]\.shore$/.exec(field)?.[1];
+  if (check) return `Check ${Number(check) + 1}, hardness`;
+  return field;
+}

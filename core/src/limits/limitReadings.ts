@@ -1,0 +1,28 @@
+import { workingTime, type WorkingTime } from '../cure/workingTime';
+import type { Batch } from '../formats/batch';
+import type { LimitReading } from '../formats/diagnosis';
+import type { Product } from '../formats/product';
+import { wordsIn, type Say } from '../units/wording';
+import { conditionReadings } from './conditionReadings';
+import { cureReadings } from './cureReadings';
+import { lotReadings } from './lotDates';
+import { mixReadings } from './mixReadings';
+import { pourReadings } from './pourReadings';
+
+/**
+ * Every measured field of a batch held against its product's card, in the order of the work. A field the card is
+ * silent about is `not-stated`; one the card limits but nobody recorded is `not-recorded`; neither counts as good or bad.
+ * @param working pot life and gel of this batch, where the caller has them already
+ * @param say wording of figures in sentences, in the units people chose; stored units otherwise
+ */
+export function limitReadings(
+  product: Product, batch: Batch, say: Say = wordsIn(), working: WorkingTime = workingTime(product, batch),
+): LimitReading[] {
+  return [
+    ...lotReadings(product, batch, say),
+    ...conditionReadings(product, batch, say),
+    ...mixReadings(product, batch, say),
+    ...pourReadings(product, batch, working, say),
+    ...cureReadings(product, batch, say),
+  ];
+}

@@ -1,0 +1,86 @@
+import type { Batch, Lot } from '../formats/batch';
+import type { LimitReading } from '../formats/diagnosis';
+import type { Product } from '../formats/product';
+import type { Say } from '../units/wording';
+import { NEAR_SHARE } from './bandState';
+import { makeReading } from './reading';
+
+const DAY_MS = 86_400_000;
+/** Mean Gregorian month, days; only for the size of a stretch of time in words, never for a deadline. */
+const MEAN_MONTH_DAYS = 30.436875;
+
+const dayNumber = (isoDate: string) => Math.round(Date.parse(`${isoDate}T00:00:00Z`) / DAY_MS);
+
+/**
+ * A date some calendar months later: the same day, or the month's last where it is shorter.
+ * @example addMonths('2026-01-31', 1) // '2026-02-28'
+ */
+export function addMonths(isoDate: string, months: number): string {
+  const [year, month, day] = isoDate.split('-').map(Number) as [number, number, number];
+  const whole = Math.floor(months);
+  const first = new Date(Date.UTC(year, month - 1 + whole, 1));
+  const last = new Date(Date.UTC(first.getUTCFullYear(), first.getUTCMonth() + 1, 0)).getUTCDate();
+  const extraDays = Math.round((months - whole) * MEAN_MONTH_DAYS);
+  const end = Date.UTC(first.getUTCFullYear(), first.getUTCMonth(), Math.min(day, last) + extraDays);
+  return new Date(end).toISOString().slice(0, 10);
+}
+
+/** Days from one calendar date to another; negative where `to` is earlier. */
+export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
+
+/** The day the batch was made, in its own offset; null where it was not recorded. */
+export const batchDay = (batch: Batch): string | null => batch.startedAt?.slice(0, 10) ?? null;
+
+/** How far a lot was past its earlier deadline, use-by or opened + the card's months; days, negative before it; null unknown. */
+export function daysPastDeadline(product: Product, lot: Lot | null | undefined, day: string | null): number | null {
+  if (!day || !lot) return null;
+  const months = product.shelf?.openedMonths;
+  const deadlines = [lot.useBy, lot.openedOn && months != null ? addMonths(lot.openedOn, months) : null].filter((d) => d != null);
+  return deadlines.length === 0 ? null : Math.max(...deadlines.map((d) => daysBetween(d, day)));
+}
+
+const PART_WORDS = { lotA: 'Lot A', lotB: 'Lot B' } as const;
+type Part = keyof typeof PART_WORDS;
+
+function openedReading(product: Product, lot: Lot | null | undefined, part: Part, day: string | null, say: Say): LimitReading {
+  const months = product.shelf?.openedMonths ?? null;
+  const field = `${part}.openedOn`;
+  const base = { field, high: months, unit: 'months' };
+  if (!lot?.openedOn || !day) {
+    const rule = months === null ? 'the card states no limit' : `the card allows ${say(months, 'months')} once opened`;
+    return makeReading({ ...base, measured: null, says: `When ${PART_WORDS[part]} was opened is not recorded; ${rule}.` }, say);
+  }
+  const openDays = daysBetween(lot.openedOn, day);
+  const measured = Math.round((openDays / MEAN_MONTH_DAYS) * 10) / 10;
+  const opened = `${PART_WORDS[part]} had been open for ${say(measured, 'months')}`;
+  if (months === null) return makeReading({ ...base, measured, says: `${opened}; the card states no limit.` }, say);
+  const deadline = addMonths(lot.openedOn, months);
+  const left = daysBetween(day, deadline);
+  const state = left < 0 ? 'above' : left <= NEAR_SHARE * daysBetween(lot.openedOn, deadline) ? 'near' : 'inside';
+  return makeReading({ ...base, measured, state, says: `${opened}; the card allows ${say(months, 'months')}, that is until ${deadline}.` }, say);
+}
+
+function useByReading(product: Product, lot: Lot | null | undefined, part: Part, day: string | null, say: Say): LimitReading {
+  const base = { field: `${part}.useBy`, high: 0, unit: 'days' };
+  if (!lot?.useBy || !day) {
+    return makeReading({ ...base, measured: null, says: `The use-by date of ${PART_WORDS[part]} was not recorded.` }, say);
+  }
+  const past = daysBetween(lot.useBy, day);
+  const shelfDays = (product.shelf?.unopenedMonths ?? 0) * MEAN_MONTH_DAYS;
+  const state = past > 0 ? 'above' : -past <= NEAR_SHARE * shelfDays ? 'near' : 'inside';
+  const days = (n: number) => `${n} day${n === 1 ? '' : 's'}`;
+  const says = past > 0
+    ? `${PART_WORDS[part]} was ${days(past)} past its use-by date, ${lot.useBy}.`
+    : `${PART_WORDS[part]} had ${days(-past)} left to its use-by date, ${lot.useBy}.`;
+  return makeReading({ ...base, measured: past, state, says }, say);
+}
+
+/** Both lots against the card's shelf life once opened and the bottle's use-by date, on the day of the batch. */
+export function lotReadings(product: Product, batch: Batch, say: Say): LimitReading[] {
+  const day = batchDay(batch);
+  const parts = product.family === 'uv-acrylate' ? (['lotA'] as const) : (['lotA', 'lotB'] as const);
+  return parts.flatMap((part) => [
+    openedReading(product, batch[part], part, day, say),
+    useByReading(product, batch[part], part, day, say),
+  ]);
+}

@@ -1,0 +1,41 @@
+import { STORED_UNITS, decimalsFor, fromStored, quantityOfStoredUnit, unitFor, type UnitChoice } from './quantities';
+
+/** Turns a stored figure into words in the units people chose: `say(17.5, '°C')` gives `17.5 °C` or `63.5 °F`. */
+export type Say = (value: number, storedUnit: string) => string;
+
+const trim = (value: number, decimals: number) => {
+  const text = value.toFixed(decimals);
+  const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+  return trimmed === '-0' ? '0' : trimmed.replace('-', '−');
+};
+
+/** Minutes as a person says them: `45 s`, `9.2 min`, `3 h 20 min`, `5 days`. */
+export function sayMinutes(minutes: number): string {
+  if (minutes < 0) return `−${sayMinutes(-minutes)}`;
+  if (minutes > 0 && minutes < 1) return `${Math.round(minutes * 60)} s`;
+  if (minutes < 120) return `${trim(minutes, minutes < 20 ? 1 : 0)} min`;
+  if (minutes >= 4 * 1440) return `${trim(minutes / 1440, 1)} days`;
+  const whole = Math.round(minutes);
+  const rest = whole % 60;
+  return rest === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${rest} min`;
+}
+
+const sayPlain = (value: number, storedUnit: string) => {
+  if (storedUnit === 'min') return sayMinutes(value);
+  if (storedUnit === 'h') return sayMinutes(value * 60);
+  const decimals = Math.abs(value) < 10 ? 2 : 1;
+  return `${trim(value, decimals)} ${storedUnit}`.trim();
+};
+
+/**
+ * A formatter for sentences in the chosen units.
+ * @example wordsIn(STORED_UNITS)(300, 'kPa') // '300 kPa'
+ */
+export function wordsIn(choice: UnitChoice = STORED_UNITS): Say {
+  return (value, storedUnit) => {
+    const quantity = quantityOfStoredUnit(storedUnit);
+    if (!quantity) return sayPlain(value, storedUnit);
+    const name = unitFor(quantity, choice);
+    return `${trim(fromStored(quantity, value, name), decimalsFor(quantity, name))} ${name}`;
+  };
+}
