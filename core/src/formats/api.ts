@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { STAGES } from '../planning/stage';
+import { productSchema } from './product';
+import { isoDate, shortText, slug } from './quantities';
+import { FAMILIES, GRADES, SYMPTOM_KINDS } from './vocabulary';
+
+/** A batch as lists show it: the columns kept beside its document. */
+export const batchSummarySchema = z.object({
+  code: z.string(),
+  version: z.number().int(),
+  productSlug: z.string(),
+  productName: z.string(),
+  productRevision: z.number().int(),
+  startedAt: z.string().nullable(),
+  by: z.string().nullable(),
+  mould: z.string().nullable(),
+  stage: z.enum(STAGES),
+  grade: z.enum(GRADES).nullable(),
+  symptoms: z.array(z.object({ kind: z.enum(SYMPTOM_KINDS), pattern: z.string() })),
+  /** Measured fields outside the card's limits. */
+  outside: z.number().int(),
+  updatedAt: z.string(),
+});
+
+export const MOST_PER_PAGE = 200;
+
+const wholeNumber = (low: number, high: number, otherwise: number) =>
+  z.coerce.number('Write a whole number.').int('Write a whole number.').min(low).max(high).default(otherwise);
+
+export const BATCH_SORTS = ['startedAt', '-startedAt', 'code', '-code', 'updatedAt', '-updatedAt'] as const;
+
+/** Query of the batch list. */
+export const batchListQuerySchema = z.object({
+  page: wholeNumber(1, 1_000_000, 1),
+  pageSize: wholeNumber(1, MOST_PER_PAGE, 50),
+  sort: z.enum(BATCH_SORTS).default('-startedAt'),
+  product: slug.optional(),
+  symptom: z.enum([...SYMPTOM_KINDS, 'any', 'none']).optional(),
+  stage: z.enum([...STAGES, 'in-work']).optional(),
+  search: shortText.optional(),
+  from: isoDate.optional(),
+  to: isoDate.optional(),
+});
+
+export const batchPageSchema = z.object({
+  items: z.array(batchSummarySchema), page: z.number().int(), pageSize: z.number().int(), total: z.number().int(),
+});
+
+export const historyEntrySchema = z.object({
+  version: z.number().int(),
+  at: z.string(),
+  action: z.enum(['created', 'replaced', 'deleted']),
+  by: z.string().nullable(),
+  /** Dotted names of the fields that differ from the version before. */
+  changed: z.array(z.string()),
+});
+
+export const productSummarySchema = z.object({
+  slug: z.string(), revision: z.number().int(), name: z.string(), family: z.enum(FAMILIES), source: z.string().nullable(),
+});
+
+export const productListSchema = z.object({ items: z.array(productSchema) });
+export const historySchemaOfBatch = z.object({ items: z.array(historyEntrySchema) });
+
+/** Units for the sentences of a diagnosis; stored units where not given. */
+export const unitsQuerySchema = z.object({
+  temperature: z.enum(['°C', '°F']).default('°C'),
+  pressure: z.enum(['kPa', 'psi', 'bar']).default('kPa'),
+  mass: z.enum(['g', 'oz']).default('g'),
+  volume: z.enum(['mL', 'fl oz']).default('mL'),
+  length: z.enum(['mm', 'in']).default('mm'),
+});
+
+export type BatchSummary = z.infer<typeof batchSummarySchema>;
+export type BatchPage = z.infer<typeof batchPageSchema>;
+export type BatchListQuery = z.infer<typeof batchListQuerySchema>;
+export type HistoryEntry = z.infer<typeof historyEntrySchema>;

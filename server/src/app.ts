@@ -1,0 +1,45 @@
+import express, { type Express } from 'express';
+import { MOST_BODY_BYTES, boundDepth, sameOrigin } from './http/bounds';
+import { mount, type Endpoint } from './http/endpoint';
+import { errorHandler } from './http/errorHandler';
+import { notFound } from './http/problem';
+import { securityHeaders, site } from './http/site';
+import { batchRoutes } from './routes/batches';
+import { diagnoseRoutes } from './routes/diagnose';
+import { documentRoutes } from './routes/documents';
+import { productRoutes } from './routes/products';
+import type { BatchStore } from './store/batchStore';
+import type { ProductStore } from './store/productStore';
+
+export const API_PREFIX = '/api/v1';
+
+export interface AppDeps {
+  readonly products: ProductStore;
+  readonly batches: BatchStore;
+  /** Folder of the built application; none serves the API alone. */
+  readonly webRoot?: string | undefined;
+  /** Told of failures that nobody foresaw. */
+  readonly log: (error: unknown) => void;
+}
+
+/** The whole HTTP application over its stores. Never listens. */
+export function createApp({ products, batches, webRoot, log }: AppDeps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  app.set('query parser', 'simple');
+  app.use(securityHeaders());
+
+  const api = express.Router();
+  api.use(sameOrigin, express.json({ limit: MOST_BODY_BYTES }), boundDepth);
+  api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
+  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...diagnoseRoutes()];
+  mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
+  api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
+
+  app.use(API_PREFIX, api);
+  if (webRoot) app.use(site(webRoot));
+  app.use((request) => { throw notFound(request.path); });
+  app.use(errorHandler(log));
+  return app;
+}

@@ -1,0 +1,19 @@
+import { resolve } from 'node:path';
+import { z } from 'zod';
+
+const environment = z.object({
+  PORT: z.coerce.number('PORT must be a number').int().min(0).max(65_535).default(4310),
+  HOST: z.string().min(1).default('127.0.0.1'),
+  WARM_JAR_DATA: z.string().min(1).default('data'),
+});
+
+export interface Config { readonly port: number; readonly host: string; readonly file: string; readonly demo: boolean }
+
+/** Settings from the environment and the command line. @throws Error that names the wrong setting */
+export function readConfig(env: Record<string, string | undefined>, args: readonly string[]): Config {
+  const result = environment.safeParse(env);
+  if (!result.success) throw new Error(result.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
+  const { PORT, HOST, WARM_JAR_DATA } = result.data;
+  const demo = args.includes('--demo');
+  return { port: PORT, host: HOST, demo, file: resolve(WARM_JAR_DATA, demo ? 'demo.sqlite' : 'studio.sqlite') };
+}

@@ -1,0 +1,74 @@
+import { issuesFromZod, type ProblemIssue } from '@warm-jar/core';
+import type { Request, Response, Router } from 'express';
+import type { z } from 'zod';
+import { Problem } from './problem';
+
+export type Method = 'get' | 'post' | 'put' | 'delete';
+
+/** What an endpoint takes and gives, as Zod schemas: the border check and the OpenAPI document both come from it. */
+export interface EndpointSpec<P, Q, B> {
+  readonly method: Method;
+  /** With parameters in braces, `/batches/{code}`. */
+  readonly path: string;
+  readonly summary: string;
+  readonly params?: z.ZodType<P>;
+  readonly query?: z.ZodType<Q>;
+  readonly body?: z.ZodType<B>;
+  /** Whether the stored version must be named in `If-Match`. */
+  readonly versioned?: boolean;
+  readonly answers: Readonly<Record<number, { readonly description: string; readonly schema?: z.ZodType }>>;
+}
+
+export interface Input<P, Q, B> { readonly params: P; readonly query: Q; readonly body: B; readonly version: number }
+export interface Answer { readonly status: number; readonly body?: unknown; readonly version?: number; readonly location?: string }
+export interface Endpoint { readonly spec: EndpointSpec<unknown, unknown, unknown>; readonly handle: (input: Input<never, never, never>) => Promise<Answer> }
+
+/** Ties a handler to its description, with the types of what the schemas let through. */
+export function endpoint<P, Q, B>(spec: EndpointSpec<P, Q, B>, handle: (input: Input<P, Q, B>) => Promise<Answer>): Endpoint {
+  return { spec: spec as EndpointSpec<unknown, unknown, unknown>, handle: handle as Endpoint['handle'] };
+}
+
+function check(schema: z.ZodType | undefined, value: unknown, issues: ProblemIssue[]): unknown {
+  if (!schema) return undefined;
+  const result = schema.safeParse(value);
+  if (!result.success) issues.push(...issuesFromZod(result.error));
+  return result.data;
+}
+
+/** The version in `If-Match: "3"`. @throws Problem 428 where it is missing, 400 where it is not a version */
+function versionFrom(request: Request): number {
+  const header = request.get('if-match');
+  if (!header) {
+    throw new Problem(428, 'version-required', 'Name the version you changed, as If-Match: "3". It came as ETag when the batch was read.', [{ path: 'If-Match', message: 'Missing.' }]);
+  }
+  const version = /^(?:W\/)?"?(\d{1,9})"?$/.exec(header)?.[1];
+  if (!version) throw new Problem(400, 'invalid-input', 'If-Match must be a version, such as "3".', [{ path: 'If-Match', message: 'Not a version.' }]);
+  return Number(version);
+}
+
+async function run({ spec, handle }: Endpoint, request: Request, response: Response): Promise<void> {
+  const issues: ProblemIssue[] = [];
+  if (spec.body && request.body === undefined) {
+    throw new Problem(415, 'json-expected', 'Send the document as JSON, with Content-Type: application/json.');
+  }
+  const params = check(spec.params, request.params, issues);
+  const query = check(spec.query, request.query, issues);
+  const body = check(spec.body, request.body, issues);
+  if (issues.length > 0) {
+    throw new Problem(400, 'invalid-input', issues.length === 1 ? 'One field cannot be taken as it is.' : `${issues.length} fields cannot be taken as they are.`, issues);
+  }
+  const version = spec.versioned ? versionFrom(request) : 0;
+  const answer = await handle({ params, query, body, version } as Input<never, never, never>);
+  if (answer.version !== undefined) response.set('ETag', `"${answer.version}"`);
+  if (answer.location) response.location(answer.location);
+  response.status(answer.status);
+  if (answer.body === undefined) response.end();
+  else response.json(answer.body);
+}
+
+/** Puts an endpoint on a router; Express 5 hands rejected promises to the error handler. */
+export function mount(router: Router, endpoints: readonly Endpoint[]): void {
+  for (const e of endpoints) {
+    router[e.spec.method](e.spec.path.replaceAll(/\{(\w+)\}/g, ':$1'), (request, response) => run(e, request, response));
+  }
+}

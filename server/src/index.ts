@@ -1,0 +1,3 @@
+export { createApp, API_PREFIX } from './app';
+export { openStudio, type Studio } from './studio';
+export { fillDemo } from './demo/fillDemo';

@@ -1,0 +1,39 @@
+import { productListSchema, productSchema } from '@warm-jar/core';
+import { z } from 'zod';
+import { endpoint, type Endpoint } from '../http/endpoint';
+import type { ProductStore } from '../store/productStore';
+
+const bySlug = z.object({ slug: z.string().max(80) });
+const byRevision = z.object({ slug: z.string().max(80), revision: z.coerce.number().int().min(1).max(100_000) });
+
+export function productRoutes(products: ProductStore): Endpoint[] {
+  return [
+    endpoint({
+      method: 'get', path: '/products', summary: 'The newest revision of every product card',
+      answers: { 200: { description: 'Cards by name', schema: productListSchema } },
+    }, async () => ({ status: 200, body: { items: await products.list() } })),
+
+    endpoint({
+      method: 'post', path: '/products', summary: 'Add a product card, or the next revision of one', body: productSchema,
+      answers: { 201: { description: 'The stored card', schema: productSchema } },
+    }, async ({ body }) => {
+      const card = await products.add(body);
+      return { status: 201, body: card, location: `/api/v1/products/${card.slug}/revisions/${card.revision}` };
+    }),
+
+    endpoint({
+      method: 'get', path: '/products/{slug}', summary: 'A product card at its newest revision', params: bySlug,
+      answers: { 200: { description: 'The card', schema: productSchema } },
+    }, async ({ params }) => ({ status: 200, body: await products.get(params.slug) })),
+
+    endpoint({
+      method: 'get', path: '/products/{slug}/revisions', summary: 'Every revision of a product card, newest first', params: bySlug,
+      answers: { 200: { description: 'The revisions', schema: productListSchema } },
+    }, async ({ params }) => ({ status: 200, body: { items: await products.revisions(params.slug) } })),
+
+    endpoint({
+      method: 'get', path: '/products/{slug}/revisions/{revision}', summary: 'A product card at one revision', params: byRevision,
+      answers: { 200: { description: 'The card', schema: productSchema } },
+    }, async ({ params }) => ({ status: 200, body: await products.get(params.slug, params.revision) })),
+  ];
+}

@@ -1,0 +1,49 @@
+import { limitReadings, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
+
+/** What lists need of a batch beside its document; worked out whenever the document is written. */
+export interface BatchColumns {
+  readonly productSlug: string;
+  readonly productRevision: number;
+  readonly startedAt: string | null;
+  readonly by: string | null;
+  readonly mould: string | null;
+  readonly stage: string;
+  readonly grade: string | null;
+  readonly outside: number;
+  readonly search: string;
+}
+
+export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] => {
+  const seen = new Map<string, Pick<Symptom, 'kind' | 'pattern'>>();
+  for (const check of batch.checks ?? []) {
+    for (const { kind, pattern } of check.symptoms ?? []) seen.set(`${kind} ${pattern}`, { kind, pattern });
+  }
+  return [...seen.values()];
+};
+
+const latestGrade = (batch: Batch) =>
+  [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).flatMap((c) => c.grade ?? []).at(-1) ?? null;
+
+/** Everything a person might remember a batch by, in lower case. */
+function searchText(batch: Batch, product: Product): string {
+  return [
+    batch.code, batch.by, product.name, product.slug, batch.mould?.code, batch.lotA?.code, batch.lotB?.code, batch.note,
+    ...(batch.additives ?? []).map((a) => a.name), ...(batch.inclusions ?? []).map((i) => i.what),
+  ].filter(Boolean).join(' ').toLowerCase();
+}
+
+/** The columns of a batch. Moments are kept in UTC so that they sort. */
+export function batchColumns(batch: Batch, product: Product): BatchColumns {
+  const outside = limitReadings(product, batch).filter((r) => r.state === 'below' || r.state === 'above').length;
+  return {
+    productSlug: product.slug,
+    productRevision: product.revision,
+    startedAt: batch.startedAt ? new Date(batch.startedAt).toISOString() : null,
+    by: batch.by ?? null,
+    mould: batch.mould?.code ?? null,
+    stage: stageOf(product, batch),
+    grade: latestGrade(batch),
+    outside,
+    search: searchText(batch, product),
+  };
+}

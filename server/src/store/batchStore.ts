@@ -1,0 +1,172 @@
+import { batchSchema, batchSummarySchema, changedFields, type Batch, type BatchListQuery, type BatchPage, type BatchSummary, type HistoryEntry, type Product } from '@warm-jar/core';
+import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
+import { Problem, notFound } from '../http/problem';
+import { batchColumns, symptomsOf } from './batchColumns';
+import type { Database } from './database';
+import type { BatchRow } from './models';
+import type { ProductStore } from './productStore';
+
+/** A batch document with the version that a change must name. */
+export interface Stored { readonly batch: Batch; readonly version: number }
+
+/** Batches: validated documents, each change a new version with an entry in its history. */
+export interface BatchStore {
+  readonly list: (query: BatchListQuery) => Promise<BatchPage>;
+  /** @throws Problem 404 */
+  readonly get: (code: string) => Promise<Stored>;
+  /** Gives the next free code where the document has none. @throws Problem 409 where the code is taken, 400 where the card is unknown */
+  readonly create: (batch: Batch) => Promise<Stored>;
+  /** @throws Problem 409 unless `version` is the stored one; 404; 400 */
+  readonly replace: (code: string, version: number, batch: Batch) => Promise<Stored>;
+  /** @throws Problem 409 unless `version` is the stored one; 404 */
+  readonly remove: (code: string, version: number) => Promise<void>;
+  readonly history: (code: string) => Promise<HistoryEntry[]>;
+}
+
+const parse = (row: BatchRow): Batch => batchSchema.parse(JSON.parse(row.document));
+
+const versionConflict = (code: string, stored: number, sent: number) => new Problem(
+  409, 'version-conflict',
+  `Batch ${code} was changed meanwhile: it is at version ${stored}, and yours started from ${sent}. Load it again and repeat your change; nothing was lost.`,
+  [{ path: 'If-Match', message: `Expected "${stored}".` }],
+);
+
+function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
+  const all: WhereOptions<BatchRow>[] = [];
+  if (query.product) all.push({ productSlug: query.product });
+  if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.ne]: 'done' } } : { stage: query.stage });
+  if (query.from) all.push({ startedAt: { [Op.gte]: `${query.from}T00:00:00.000Z` } });
+  if (query.to) all.push({ startedAt: { [Op.lte]: `${query.to}T23:59:59.999Z` } });
+  const seen = 'SELECT batch_code FROM batch_symptoms';
+  if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
+  else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });
+  // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
+  else if (query.symptom) all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}')`) } });
+  for (const word of (query.search ?? '').split(/\s+/).filter(Boolean)) {
+    all.push(Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), { [Op.gt]: 0 }) as unknown as WhereOptions<BatchRow>);
+  }
+  return { [Op.and]: all };
+}
+
+function orderOf(sort: BatchListQuery['sort']): Order {
+  const descending = sort.startsWith('-');
+  const column = descending ? sort.slice(1) : sort;
+  const direction = descending ? 'DESC' : 'ASC';
+  return column === 'code' ? [['code', direction]] : [[column, direction], ['code', direction]];
+}
+
+export function batchStore({ models, write, sequelize }: Database, products: ProductStore): BatchStore {
+  /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. */
+  async function cardOf(batch: Batch): Promise<Product> {
+    try {
+      return await products.get(batch.product.slug, batch.product.revision);
+    } catch (cause) {
+      if (!(cause instanceof Problem)) throw cause;
+      const path = batch.product.revision == null ? 'product.slug' : 'product.revision';
+      throw new Problem(400, 'unknown-product', `${cause.message} Add its card first, or choose another.`, [{ path, message: cause.message }], { cause });
+    }
+  }
+
+  async function nextCode(transaction: Transaction): Promise<string> {
+    const [rows] = await sequelize.query(
+      "SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history WHERE batch_code GLOB 'B-[0-9]*'", { transaction },
+    );
+    const most = (rows[0] as { most: number | null } | undefined)?.most ?? 0;
+    return `B-${String(most + 1).padStart(4, '0')}`;
+  }
+
+  async function record(batch: Batch, version: number, action: HistoryEntry['action'], before: Batch | null, transaction: Transaction) {
+    await models.history.create({
+      batchCode: batch.code ?? '', version, at: new Date().toISOString(), action, by: batch.by ?? null,
+      changedFields: JSON.stringify(changedFields(before, action === 'deleted' ? null : batch)), document: JSON.stringify(batch),
+    }, { transaction });
+  }
+
+  async function setSymptoms(code: string, batch: Batch, transaction: Transaction) {
+    await models.symptoms.destroy({ where: { batchCode: code }, transaction });
+    await models.symptoms.bulkCreate(symptomsOf(batch).map((s) => ({ ...s, batchCode: code })), { transaction });
+  }
+
+  async function locked(code: string, version: number, transaction: Transaction): Promise<BatchRow> {
+    const row = await models.batches.findByPk(code, { transaction });
+    if (!row) throw notFound(`Batch ${code}`);
+    if (row.version !== version) throw versionConflict(code, row.version, version);
+    return row;
+  }
+
+  async function summaries(rows: BatchRow[]): Promise<BatchSummary[]> {
+    const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });
+    const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
+    return rows.map((row) => batchSummarySchema.parse({
+      ...row.get({ plain: true }),
+      productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
+      symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),
+    }));
+  }
+
+  return {
+    list: async (query) => {
+      const where = whereOf(query);
+      const [total, rows] = await Promise.all([
+        models.batches.count({ where }),
+        models.batches.findAll({
+          where, order: orderOf(query.sort), limit: query.pageSize, offset: (query.page - 1) * query.pageSize,
+          attributes: { exclude: ['document', 'search'] }, include: [{ model: models.symptoms, as: 'symptoms', separate: true }],
+        }),
+      ]);
+      return { items: await summaries(rows), page: query.page, pageSize: query.pageSize, total };
+    },
+
+    get: async (code) => {
+      const row = await models.batches.findByPk(code);
+      if (!row) throw notFound(`Batch ${code}`);
+      return { batch: parse(row), version: row.version };
+    },
+
+    create: async (sent) => {
+      const card = await cardOf(sent);
+      return write(async (transaction) => {
+        const code = sent.code ?? await nextCode(transaction);
+        const taken = await models.history.findOne({ where: { batchCode: code }, transaction });
+        if (taken) throw new Problem(409, 'code-taken', `The code ${code} is already in the log. Choose another, or leave it out.`, [{ path: 'code', message: `${code} is taken.` }]);
+        const batch: Batch = { ...sent, code, product: { ...sent.product, revision: card.revision } };
+        const now = new Date().toISOString();
+        await models.batches.create({ code, version: 1, ...batchColumns(batch, card), document: JSON.stringify(batch), createdAt: now, updatedAt: now }, { transaction });
+        await setSymptoms(code, batch, transaction);
+        await record(batch, 1, 'created', null, transaction);
+        return { batch, version: 1 };
+      });
+    },
+
+    replace: async (code, version, sent) => {
+      if (sent.code != null && sent.code !== code) {
+        throw new Problem(400, 'code-fixed', `A batch keeps its code: this is ${code}.`, [{ path: 'code', message: `Must be ${code}.` }]);
+      }
+      const card = await cardOf(sent);
+      return write(async (transaction) => {
+        const row = await locked(code, version, transaction);
+        const before = parse(row);
+        const batch: Batch = { ...sent, code, product: { ...sent.product, revision: card.revision } };
+        const next = version + 1;
+        await row.update({ version: next, ...batchColumns(batch, card), document: JSON.stringify(batch), updatedAt: new Date().toISOString() }, { transaction });
+        await setSymptoms(code, batch, transaction);
+        await record(batch, next, 'replaced', before, transaction);
+        return { batch, version: next };
+      });
+    },
+
+    remove: (code, version) => write(async (transaction) => {
+      const row = await locked(code, version, transaction);
+      await record(parse(row), version + 1, 'deleted', parse(row), transaction);
+      await row.destroy({ transaction });
+    }),
+
+    history: async (code) => {
+      const rows = await models.history.findAll({ where: { batchCode: code }, order: [['version', 'ASC']] });
+      if (rows.length === 0) throw notFound(`Batch ${code}`);
+      return rows.map((r) => ({
+        version: r.version, at: r.at, action: r.action as HistoryEntry['action'], by: r.by, changed: JSON.parse(r.changedFields) as string[],
+      }));
+    },
+  };
+}

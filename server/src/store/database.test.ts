@@ -1,0 +1,75 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { saltmarshCard, soundBatch } from '@warm-jar/core';
+import { QueryTypes } from 'sequelize';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { batchStore } from './batchStore';
+import { openDatabase, type Database } from './database';
+import { productStore } from './productStore';
+
+let folder: string;
+let database: Database;
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'warm-jar-'));
+  database = await openDatabase(join(folder, 'studio.sqlite'));
+});
+afterEach(async () => {
+  await database.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const pragma = async (name: string, transaction?: Parameters<Parameters<Database['write']>[0]>[0]) => {
+  const rows = await database.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT, ...(transaction ? { transaction } : {}) });
+  return Object.values(rows[0] as Record<string, unknown>)[0];
+};
+
+describe('the database', () => {
+  it('is in WAL, fully synchronous, with foreign keys, also inside a transaction', async () => {
+    expect(await pragma('journal_mode')).toBe('wal');
+    for (const name of ['synchronous', 'foreign_keys'] as const) {
+      const expected = name === 'synchronous' ? 2 : 1;
+      expect(await pragma(name)).toBe(expected);
+      expect(await database.write((t) => pragma(name, t))).toBe(expected);
+    }
+  });
+
+  it('applies its migrations once', async () => {
+    const names = async () => (await database.sequelize.query('SELECT name FROM migrations'))[0];
+    expect(await names()).toEqual([{ name: '0001-first-schema' }]);
+    await database.close();
+    database = await openDatabase(join(folder, 'studio.sqlite'));
+    expect(await names()).toEqual([{ name: '0001-first-schema' }]);
+  });
+
+  it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {
+    const products = productStore(database);
+    await products.add(saltmarshCard('house-tide'));
+    await expect(database.sequelize.query("UPDATE product_revisions SET name = 'x'")).rejects.toThrow();
+    await expect(database.sequelize.query('DELETE FROM product_revisions')).rejects.toThrow();
+    expect(await products.get('house-tide', 1)).toEqual(saltmarshCard('house-tide'));
+    await expect(database.sequelize.query(
+      "INSERT INTO batches (code, version, product_slug, product_revision, stage, outside, search, document, created_at, updated_at) VALUES ('B-1', 1, 'house-tide', 7, 'weigh', 0, '', '{}', '', '')",
+    )).rejects.toThrow(/FOREIGN KEY/);
+  });
+
+  it('leaves nothing behind of a write that fails half-way', async () => {
+    const products = productStore(database);
+    await products.add(saltmarshCard('house-tide'));
+    const batches = batchStore(database, products);
+    await expect(database.write(async (transaction) => {
+      await database.sequelize.query("INSERT INTO batch_history (batch_code, version, at, action, changed_fields, document) VALUES ('B-9', 1, '', 'created', '[]', '{}')", { transaction });
+      throw new Error('power cut');
+    })).rejects.toThrow('power cut');
+    await expect(batches.history('B-9')).rejects.toThrow(/not found/);
+  });
+
+  it('takes symptoms away with their batch', async () => {
+    const products = productStore(database);
+    await products.add(saltmarshCard('house-tide'));
+    const batches = batchStore(database, products);
+    await batches.create(soundBatch('house-tide', { code: 'B-0001', checks: [{ afterH: 2, symptoms: [{ kind: 'cracks', pattern: 'unspecified' }] }] }));
+    await batches.remove('B-0001', 1);
+    expect((await database.sequelize.query('SELECT * FROM batch_symptoms'))[0]).toEqual([]);
+  });
+});

@@ -1,0 +1,56 @@
+import { DataTypes, type InferAttributes, type InferCreationAttributes, Model, type CreationOptional, type ModelStatic, type NonAttribute, type Sequelize } from 'sequelize';
+
+export interface ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttributes<ProductRow>> {
+  slug: string; currentRevision: number; createdAt: string;
+}
+export interface RevisionRow extends Model<InferAttributes<RevisionRow>, InferCreationAttributes<RevisionRow>> {
+  slug: string; revision: number; name: string; family: string; document: string; createdAt: string;
+}
+export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
+  code: string; version: number; productSlug: string; productRevision: number; startedAt: string | null; by: string | null;
+  mould: string | null; stage: string; grade: string | null; outside: number; search: string; document: string;
+  createdAt: string; updatedAt: string;
+  symptoms?: NonAttribute<SymptomRow[]>;
+  revision?: NonAttribute<RevisionRow | null>;
+}
+export interface SymptomRow extends Model<InferAttributes<SymptomRow>, InferCreationAttributes<SymptomRow>> {
+  id: CreationOptional<number>; batchCode: string; kind: string; pattern: string;
+}
+export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCreationAttributes<HistoryRow>> {
+  id: CreationOptional<number>; batchCode: string; version: number; at: string; action: string; by: string | null; changedFields: string; document: string;
+}
+
+export interface Models {
+  readonly products: ModelStatic<ProductRow>;
+  readonly revisions: ModelStatic<RevisionRow>;
+  readonly batches: ModelStatic<BatchRow>;
+  readonly symptoms: ModelStatic<SymptomRow>;
+  readonly history: ModelStatic<HistoryRow>;
+}
+
+// Sequelize writes each column's name into its options, so every column needs an object of its own.
+const text = () => ({ type: DataTypes.TEXT, allowNull: false });
+const textOrNull = () => ({ type: DataTypes.TEXT, allowNull: true });
+const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
+const key = () => ({ type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true });
+const table = (tableName: string) => ({ tableName, timestamps: false, underscored: true });
+
+/** Sequelize models over the migrated tables. The tables are made by migrations alone, never by `sync`. */
+export function defineModels(sequelize: Sequelize): Models {
+  const products = sequelize.define<ProductRow>('product', {
+    slug: { ...text(), primaryKey: true }, currentRevision: whole(), createdAt: text(),
+  }, table('products'));
+  const revisions = sequelize.define<RevisionRow>('revision', {
+    slug: { ...text(), primaryKey: true }, revision: { ...whole(), primaryKey: true }, name: text(), family: text(), document: text(), createdAt: text(),
+  }, table('product_revisions'));
+  const batches = sequelize.define<BatchRow>('batch', {
+    code: { ...text(), primaryKey: true }, version: whole(), productSlug: text(), productRevision: whole(), startedAt: textOrNull(), by: textOrNull(),
+    mould: textOrNull(), stage: text(), grade: textOrNull(), outside: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
+  }, table('batches'));
+  const symptoms = sequelize.define<SymptomRow>('symptom', { id: key(), batchCode: text(), kind: text(), pattern: text() }, table('batch_symptoms'));
+  const history = sequelize.define<HistoryRow>('history', {
+    id: key(), batchCode: text(), version: whole(), at: text(), action: text(), by: textOrNull(), changedFields: text(), document: text(),
+  }, table('batch_history'));
+  batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
+  return { products, revisions, batches, symptoms, history };
+}

@@ -1,0 +1,55 @@
+import { productSchema, type Product } from '@warm-jar/core';
+import { Problem, notFound } from '../http/problem';
+import type { Database } from './database';
+import type { RevisionRow } from './models';
+
+/** Product cards: each a chain of immutable revisions. */
+export interface ProductStore {
+  /** The newest revision of every card, by name. */
+  readonly list: () => Promise<Product[]>;
+  /** A card at a revision, the newest where none is named. @throws Problem 404 */
+  readonly get: (slug: string, revision?: number | null) => Promise<Product>;
+  readonly revisions: (slug: string) => Promise<Product[]>;
+  /** Adds a new card, or the next revision of one. @throws Problem 409 where the revision is not the next one */
+  readonly add: (card: Product) => Promise<Product>;
+}
+
+const parse = (row: RevisionRow): Product => productSchema.parse(JSON.parse(row.document));
+
+export function productStore({ models, write }: Database): ProductStore {
+  const get: ProductStore['get'] = async (slug, revision) => {
+    const wanted = revision ?? (await models.products.findByPk(slug))?.currentRevision;
+    const row = wanted == null ? null : await models.revisions.findOne({ where: { slug, revision: wanted } });
+    if (!row) throw notFound(revision == null ? `Product "${slug}"` : `Product "${slug}" at revision ${revision}`);
+    return parse(row);
+  };
+  return {
+    get,
+    list: async () => {
+      const [current, rows] = await Promise.all([models.products.findAll(), models.revisions.findAll()]);
+      const newest = new Map(current.map((p) => [p.slug, p.currentRevision]));
+      return rows.filter((r) => newest.get(r.slug) === r.revision).map(parse).sort((a, b) => a.name.localeCompare(b.name));
+    },
+    revisions: async (slug) => {
+      const rows = await models.revisions.findAll({ where: { slug }, order: [['revision', 'DESC']] });
+      if (rows.length === 0) throw notFound(`Product "${slug}"`);
+      return rows.map(parse);
+    },
+    add: (card) => write(async (transaction) => {
+      const now = new Date().toISOString();
+      const known = await models.products.findByPk(card.slug, { transaction });
+      const next = known ? known.currentRevision + 1 : 1;
+      if (known && card.revision !== next) {
+        throw new Problem(409, 'revision-conflict', `"${card.slug}" is at revision ${known.currentRevision}; the next one is ${next}.`, [
+          { path: 'revision', message: `Send revision ${next}, made from revision ${known.currentRevision}.` },
+        ]);
+      }
+      if (known) await known.update({ currentRevision: card.revision }, { transaction });
+      else await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt: now }, { transaction });
+      await models.revisions.create({
+        slug: card.slug, revision: card.revision, name: card.name, family: card.family, document: JSON.stringify(card), createdAt: now,
+      }, { transaction });
+      return card;
+    }),
+  };
+}
