@@ -1,0 +1,47 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const ROOT = new URL('../..', import.meta.url).pathname;
+
+/** The built application, served for a test from a folder of its own. */
+export interface Application { readonly address: string; readonly stop: () => Promise<void>; readonly restart: () => Promise<Application> }
+
+function serve(data: string, args: readonly string[], port: number): Promise<{ child: ChildProcess; address: string }> {
+  const child = spawn('node', ['server/dist/main.js', ...args], { cwd: ROOT, env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', WARM_JAR_DATA: data } });
+  return new Promise((done, fail) => {
+    let said = '';
+    const hear = (chunk: Buffer) => {
+      said += chunk.toString();
+      const address = /http:\/\/[\d.]+:\d+/.exec(said)?.[0];
+      if (address) done({ child, address });
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.on('exit', (code) => { fail(new Error(`The server ended with ${code}: ${said}`)); });
+  });
+}
+
+function ended(child: ChildProcess): Promise<number | null> {
+  return new Promise((done) => {
+    if (child.exitCode !== null) { done(child.exitCode); return; }
+    child.on('exit', (code) => { done(code); });
+    child.kill('SIGINT');
+  });
+}
+
+/** Starts it with the demo studio, or on an empty database. Stopping it is Ctrl-C, and must end it cleanly. */
+export async function startApplication(options: { demo: boolean; data?: string; port?: number }): Promise<Application> {
+  const data = options.data ?? mkdtempSync(join(tmpdir(), 'warm-jar-e2e-'));
+  const { child, address } = await serve(data, options.demo ? ['--demo'] : [], options.port ?? 0);
+  const halt = async () => {
+    const code = await ended(child);
+    if (code !== 0) throw new Error(`The server ended with ${code} when told to stop.`);
+  };
+  return {
+    address,
+    stop: async () => { await halt(); rmSync(data, { recursive: true, force: true }); },
+    restart: async () => { await halt(); return startApplication({ demo: false, data, port: Number(new URL(address).port) }); },
+  };
+}

@@ -1,0 +1,110 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Browser, Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+
+const FLAGS = [
+  '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+  '--disable-component-update', '--disable-sync', '--hide-scrollbars', '--force-color-profile=srgb', '--lang=en-GB',
+];
+
+/** How long a page may take to show what is waited for, ms. */
+const PATIENCE_MS = 15_000;
+
+/** A headless browser of 1280 by 800 with words for what a technician does with it. */
+export class Bench {
+  private constructor(readonly driver: WebDriver, private readonly profile: string, readonly address: string) {}
+
+  static async open(address: string, size = { width: 1280, height: 800 }): Promise<Bench> {
+    const profile = mkdtempSync(join(tmpdir(), 'warm-jar-chromium-'));
+    const options = new Options();
+    options.addArguments(...FLAGS, `--user-data-dir=${profile}`);
+    options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium');
+    const preferences = new logging.Preferences();
+    preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL);
+    options.setLoggingPrefs(preferences);
+    const driver = await new Builder().forBrowser(Browser.CHROME).setChromeOptions(options)
+      .setChromeService(new ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver')).build();
+    const bench = new Bench(driver, profile, address);
+    await bench.resize(size);
+    return bench;
+  }
+
+  async resize({ width, height }: { width: number; height: number }): Promise<void> {
+    await (this.driver as WebDriver & { sendDevToolsCommand: (name: string, values: object) => Promise<void> })
+      .sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  }
+
+  async go(path: string): Promise<void> { await this.driver.get(`${this.address}${path}`); }
+
+  /** Waits for something to be there to be seen; what a redraw takes away meanwhile is looked for again. */
+  async see(css: string): Promise<WebElement> {
+    const found = await this.driver.wait(async () => {
+      for (const element of await this.driver.findElements(By.css(css))) {
+        if (await element.isDisplayed().catch(() => false)) return element;
+      }
+      return null;
+    }, PATIENCE_MS, `nothing to be seen at ${css}`);
+    return found!;
+  }
+
+  /** Waits until the page's text holds these words. */
+  async read(words: string | RegExp): Promise<void> {
+    await this.driver.wait(async () => {
+      const text = await this.driver.findElement(By.css('body')).getText().catch(() => '');
+      return typeof words === 'string' ? text.includes(words) : words.test(text);
+    }, PATIENCE_MS, `the page never says ${words.toString()}`);
+  }
+
+  async text(css: string): Promise<string> { return (await this.see(css)).getText(); }
+
+  async tap(css: string): Promise<void> {
+    const element = await this.see(css);
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await element.click();
+  }
+
+  /** Taps a button or link by its words, within a place on the page. */
+  async tapWords(words: string, within = 'body'): Promise<void> {
+    const place = await this.see(within);
+    const xpath = `.//*[self::button or self::a or @role="option" or @role="tab"][contains(normalize-space(.), "${words}")]`;
+    const element = await this.driver.wait(async () => {
+      for (const e of await place.findElements(By.xpath(xpath))) if (await e.isDisplayed()) return e;
+      return null;
+    }, PATIENCE_MS, `nothing to tap says "${words}"`);
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await element!.click();
+  }
+
+  /** Replaces what stands in a field. */
+  async type(css: string, text: string): Promise<void> {
+    const element = await this.see(css);
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await element.click();
+    await element.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
+    await element.sendKeys(text);
+  }
+
+  async press(...keys: string[]): Promise<void> { await this.driver.actions().sendKeys(...keys).perform(); }
+
+  /** Opens a list and picks the option with these words. */
+  async pick(css: string, words: string): Promise<void> {
+    await this.tap(css);
+    await this.tapWords(words, '.p-select-overlay');
+    await this.driver.wait(async () => (await this.driver.findElements(By.css('.p-select-overlay'))).length === 0, PATIENCE_MS, 'the list stays open');
+  }
+
+  async valueOf(css: string): Promise<string> { return this.driver.executeScript<string>('return arguments[0].value', await this.see(css)); }
+
+  /** Errors and warnings the page's console holds since last asked; the network's own notes of a refused answer are the caller's to expect. */
+  async complaints(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get(logging.Type.BROWSER);
+    return entries.filter((e) => e.level.value >= logging.Level.WARNING.value).map((e) => e.message);
+  }
+
+  async close(): Promise<void> {
+    await this.driver.quit();
+    rmSync(this.profile, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,50 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { startApplication } from './application';
+import { Bench } from './browser';
+
+/** The main views, each with the address that shows it at its best in the demo studio. */
+const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (bench: Bench) => Promise<void> }[] = [
+  { name: 'today', path: '/', ready: '.bench' },
+  {
+    name: 'log-a-batch', path: '/batches/new', ready: '#product', prepare: async (bench) => {
+      await bench.pick('#product', 'House Clear 6');
+      for (const [field, text] of [['room-temperatureC', '17.5'], ['room-humidityPct', '66'], ['resin-temperatureAC', '18'], ['resin-temperatureBC', '18.5'], ['mix-amountA', '151.4']] as const) await bench.type(`#f-${field}`, text);
+      await bench.driver.executeScript('document.querySelector("#s-conditions").scrollIntoView()');
+    },
+  },
+  { name: 'log', path: '/batches', ready: 'tbody tr' },
+  { name: 'batch', path: '/batches/B-0399', ready: '.strip' },
+  { name: 'check', path: '/batches/B-0415/check', ready: '.tile', prepare: (bench) => bench.tap('[data-symptom="bubbles"]') },
+  { name: 'diagnosis', path: '/batches/B-0399/diagnosis', ready: '.cause' },
+  { name: 'products', path: '/products/house-clear-6', ready: '.groups' },
+  { name: 'units', path: '/units', ready: '.line' },
+];
+
+/** Retakes the named pictures, or all of them, from a fresh demo studio. `--to` and `--width` are for a look that is not kept. */
+async function main(args: readonly string[]): Promise<void> {
+  const option = (name: string, otherwise: string) => { const i = args.indexOf(`--${name}`); return i < 0 ? otherwise : args[i + 1] ?? otherwise; };
+  const folder = option('to', 'docs/screenshots');
+  const width = Number(option('width', '1280'));
+  const height = Number(option('height', '800'));
+  const wanted = VIEWS.filter((v) => args.every((a) => !VIEWS.some((o) => o.name === a)) || args.includes(v.name));
+  mkdirSync(folder, { recursive: true });
+  const application = await startApplication({ demo: true });
+  const bench = await Bench.open(application.address, { width, height });
+  try {
+    for (const { name, path, ready, prepare } of wanted) {
+      await bench.go(path);
+      await bench.see(ready);
+      await prepare?.(bench);
+      await new Promise((resolve) => { setTimeout(resolve, 900); });
+      writeFileSync(`${folder}/${name}.png`, await bench.driver.takeScreenshot(), 'base64');
+      const complaints = await bench.complaints();
+      if (complaints.length > 0) console.error(name, complaints);
+      console.log(`${folder}/${name}.png`);
+    }
+  } finally {
+    await bench.close();
+    await application.stop();
+  }
+}
+
+await main(process.argv.slice(2));

@@ -1,0 +1,156 @@
+import { Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startApplication, type Application } from './application';
+import { Bench } from './browser';
+
+let application: Application;
+let bench: Bench;
+beforeAll(async () => {
+  application = await startApplication({ demo: true });
+  bench = await Bench.open(application.address);
+});
+afterAll(async () => {
+  await bench.close();
+  await application.stop();
+});
+
+const field = (path: string) => `[data-path="${path}"] input`;
+const fill = async (values: Record<string, string>) => { for (const [path, text] of Object.entries(values)) await bench.type(field(path), text); };
+const answer = (path: string, words: string) => bench.tapWords(words, `[data-path="${path}"]`);
+
+describe('a technician logs a cold, damp, under-stirred batch', () => {
+  it('sees the limits while typing', async () => {
+    await bench.go('/');
+    await bench.see('.bench');
+    await bench.press('n');
+    await bench.pick('#product', 'House Clear 6');
+    await fill({ 'room.temperatureC': '16', 'room.humidityPct': '71', 'resin.temperatureAC': '17', 'resin.temperatureBC': '17,5' });
+    expect(await (await bench.see('[data-field="room.temperatureC"]')).getAttribute('data-state')).toBe('below');
+    expect(await (await bench.see('[data-field="room.humidityPct"]')).getAttribute('data-state')).toBe('above');
+    await fill({ 'mix.amountA': '151.4' });
+    expect(await bench.text('[data-test="target-b"]')).toBe('124.1 g');
+    await fill({ 'mix.amountB': '124' });
+    expect(await (await bench.see('[data-field="mix.ratioErrorPct"]')).getAttribute('data-state')).toBe('inside');
+    expect(Number.parseFloat(await bench.text('[data-test="pot-life"]'))).toBeGreaterThan(6);
+  });
+
+  it('loses nothing by reloading half-way, not even what is no number yet', async () => {
+    await fill({ 'mix.stirMin': 'one' });
+    await bench.read('Write a number, such as 21.5');
+    await bench.driver.navigate().refresh();
+    expect(await bench.valueOf(field('room.temperatureC'))).toBe('16');
+    expect(await bench.valueOf(field('resin.temperatureBC'))).toBe('17.5');
+    expect(await bench.valueOf(field('mix.amountB'))).toBe('124');
+    expect(await bench.valueOf(field('mix.stirMin'))).toBe('one');
+  });
+
+  it('is told which field stops the save, mends it and saves', async () => {
+    await bench.press(Key.chord(Key.CONTROL, Key.ENTER));
+    await bench.read('Not saved yet: one field needs a look');
+    await fill({ 'mix.stirMin': '0.8' });
+    await answer('mix.scrapedWalls', 'No');
+    await answer('mix.tool', 'wood');
+    await answer('degas.method', 'none');
+    await fill({ 'resin.atPourC': '19', 'pour.startedMin': '2', 'pour.finishedMin': '3.5', 'pour.depthMm': '25', 'pressure.gaugeKPa': '345', 'pressure.startedMin': '4', 'pressure.reachedMin': '6', 'pressure.releasedMin': '150', 'cure.temperatureC': '16', 'cure.demouldedMin': '200' });
+    await bench.tapWords('Save the batch');
+    await bench.read('B-0421 is in the log');
+    expect(await bench.text('[data-test="outside"]')).toMatch(/^\d+ outside$/);
+    expect(await (await bench.see('[data-field="mix.stirMin"]')).getAttribute('data-state')).toBe('below');
+  });
+
+  it('records what is seen, and reads why', async () => {
+    await bench.press('c');
+    await bench.tap('[data-symptom="bubbles"]');
+    await bench.tap('[data-pattern="micro-throughout"]');
+    await bench.tapWords('4 spoils the piece');
+    await bench.tap('[data-symptom="tacky"]');
+    await bench.tap('[data-pattern="tacky-all-over"]');
+    await bench.type('#afterH', '24');
+    await bench.type('#shore', '61');
+    await bench.tapWords('scrap');
+    await bench.tapWords('Save and say why');
+    await bench.tapWords('Bubbles, micro throughout'.toLowerCase());
+    await bench.read('Damp in the resin');
+    expect(await (await bench.see('.cause.first')).getAttribute('data-cause')).toBe('damp-resin');
+    expect(await bench.text('.cause.first')).toContain('71 %');
+    expect(await bench.text('.mend')).toContain('dust mask');
+    await bench.tapWords('tacky, tacky all over');
+    await bench.driver.wait(async () => (await (await bench.see('.cause.first')).getAttribute('data-cause')) === 'cold-cure', 10_000);
+    expect(await bench.text('.mend')).toContain('warm');
+  });
+
+  it('finds the same batch in the log, by words and by symptom', async () => {
+    await bench.press('/');
+    await bench.see('input[aria-label="Search the log"]');
+    await bench.press('0421');
+    await bench.read('1 batch found');
+    expect(await bench.text('tbody')).toContain('bubbles, micro throughout');
+    expect(await bench.driver.getCurrentUrl()).toContain('search=0421');
+    await bench.tapWords('Clear');
+    await bench.read('31 batches');
+    await bench.pick('[aria-label="Symptom"]', 'tacky');
+    await bench.read('3 batches found');
+    expect(await bench.complaints()).toEqual([]);
+  });
+});
+
+describe('two screens on one batch', () => {
+  it('asks instead of overwriting, and keeps what was typed', async () => {
+    await bench.go('/batches/B-0414/edit');
+    await bench.type('textarea', 'typed on the tablet');
+    const stored = await fetch(`${application.address}/api/v1/batches/B-0414`);
+    const other = { ...(await stored.json() as object), note: 'typed at the desk' };
+    const put = await fetch(`${application.address}/api/v1/batches/B-0414`, { method: 'PUT', body: JSON.stringify(other), headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! } });
+    expect(put.status).toBe(200);
+    await bench.tapWords('Save the change');
+    await bench.read('Changed on another screen');
+    await bench.tapWords('Put mine over it');
+    await bench.read('B-0414 is in the log');
+    const now = await (await fetch(`${application.address}/api/v1/batches/B-0414`)).json() as { note: string };
+    expect(now.note).toBe('typed on the tablet');
+    await bench.complaints();
+  });
+});
+
+describe('units', () => {
+  it('are chosen once and hold on every screen, while the record keeps its own', async () => {
+    await bench.go('/units');
+    await bench.tapWords('°F', '[data-quantity="temperature"]');
+    await bench.tapWords('psi', '[data-quantity="pressure"]');
+    await bench.tapWords('in', '[data-quantity="length"]');
+    await bench.go('/batches/B-0399');
+    expect(await bench.text('[data-field="room.temperatureC"]')).toContain('63.3 °F');
+    await bench.go('/products/house-clear-6');
+    await bench.read('39.9 psi to 60.2 psi');
+    await bench.go('/batches/B-0403/diagnosis');
+    await bench.read('190.4 °F');
+    await bench.go('/batches/B-0399/edit');
+    expect(await bench.valueOf(field('room.temperatureC'))).toBe('63.32');
+    await bench.type(field('room.temperatureC'), '68');
+    await bench.tapWords('Save the change');
+    await bench.read('B-0399 is in the log');
+    const stored = await (await fetch(`${application.address}/api/v1/batches/B-0399`)).json() as { room: { temperatureC: number } };
+    expect(stored.room.temperatureC).toBeCloseTo(20, 9);
+  });
+});
+
+describe('the keys', () => {
+  it('open a list with ?, go to jars and views, and stay out of the way while typing', async () => {
+    await bench.go('/');
+    await bench.see('.bench');
+    await bench.press('?');
+    await bench.read('A jar on the shelf');
+    await bench.press(Key.ESCAPE);
+    await bench.press('l');
+    await bench.see('tbody tr');
+    await bench.tap('input[aria-label="Search the log"]');
+    await bench.press('tp');
+    expect(await bench.valueOf('input[aria-label="Search the log"]')).toBe('tp');
+    await bench.press(Key.ESCAPE, Key.TAB);
+    await bench.go('/products');
+    await bench.see('.groups');
+    await bench.press('1');
+    await bench.read('The record against the card');
+    expect(await bench.driver.getCurrentUrl()).toMatch(/\/batches\/B-\d+$/);
+  });
+});

@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startApplication, type Application } from './application';
+import { Bench } from './browser';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let application: Application;
+let bench: Bench;
+beforeAll(async () => {
+  application = await startApplication({ demo: true });
+  bench = await Bench.open(application.address);
+});
+afterAll(async () => {
+  await bench.close();
+  await application.stop();
+});
+
+const VIEWS = [
+  ['Today', '/', '.bench'],
+  ['Log a batch, empty', '/batches/new', '#product'],
+  ['Log', '/batches', 'tbody tr'],
+  ['Batch', '/batches/B-0399', '.strip'],
+  ['Batch in work', '/batches/B-0419', '.strip'],
+  ['Change a batch', '/batches/B-0399/edit', '[data-path="room.temperatureC"] input'],
+  ['Check', '/batches/B-0415/check', '.tile'],
+  ['Diagnosis', '/batches/B-0399/diagnosis', '.cause'],
+  ['Diagnosis of nothing', '/batches/B-0393/diagnosis', '[data-test="summary"]'],
+  ['Products', '/products', '.groups'],
+  ['A product', '/products/house-noon', '.groups'],
+  ['Units', '/units', '.line'],
+  ['An address that is nothing', '/nowhere', 'main h1'],
+] as const;
+
+interface Finding { readonly id: string; readonly impact: string; readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[] }
+
+describe.each([['1280×800', 1280, 800], ['tablet', 820, 1180]] as const)('every view at %s', (_size, width, height) => {
+  beforeAll(() => bench.resize({ width, height }));
+
+  it.each(VIEWS)('%s stands in a clean console, fits its width, and passes axe', async (_name, path, ready) => {
+    await bench.complaints();
+    await bench.go(path);
+    await bench.see(ready);
+    expect(await bench.complaints()).toEqual([]);
+    const overflow = await bench.driver.executeScript<number>('return document.documentElement.scrollWidth - window.innerWidth');
+    expect(overflow).toBeLessThanOrEqual(0);
+    await bench.driver.executeScript(axe);
+    const findings = await bench.driver.executeAsyncScript<Finding[]>(
+      'const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations), (e) => done([{ id: String(e), impact: "serious", nodes: [] }]));',
+    );
+    const serious = findings.filter((f) => f.impact === 'serious' || f.impact === 'critical');
+    expect(serious.map((f) => `${f.id}: ${f.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`)).toEqual([]);
+  });
+});
+
+describe('what is there to be tapped', () => {
+  it('is at least 48 px high on the views used with gloves', async () => {
+    await bench.resize({ width: 1280, height: 800 });
+    for (const path of ['/', '/batches/B-0415/check']) {
+      await bench.go(path);
+      await bench.see('main button, main .do');
+      const small = await bench.driver.executeScript<string[]>(
+        'return [...document.querySelectorAll("main button, main .do, main .tile, nav[aria-label=Studio] a")].filter((e) => e.getBoundingClientRect().height > 0 && e.getBoundingClientRect().height < 47.5).map((e) => e.outerHTML.slice(0, 80))',
+      );
+      expect(small).toEqual([]);
+    }
+  });
+});

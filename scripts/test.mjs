@@ -1,0 +1,42 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt } from './setup/build.mjs';
+import { ensureChromium } from './setup/chromium.mjs';
+import { ensureInstalled } from './setup/install.mjs';
+import { ROOT, run } from './setup/run.mjs';
+
+const CACHE = join(ROOT, '.cache');
+let passed = 0;
+let failed = 0;
+
+/** A step that is one test by itself: it holds or it does not. */
+async function step(name, command, args, options) {
+  console.log(`\n== ${name}`);
+  const code = await run(command, args, options);
+  if (code === 0) passed += 1;
+  else failed += 1;
+}
+
+/** A run of the test runner, counted from its own report; a run that reports nothing has failed. */
+async function tests(name, args, env = {}) {
+  console.log(`\n== ${name}`);
+  const report = join(CACHE, `${name.replaceAll(' ', '-')}.json`);
+  rmSync(report, { force: true });
+  const code = await run('npx', ['--no-install', 'vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], { env: { ...process.env, ...env } });
+  const counts = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 0 };
+  passed += counts.numPassedTests;
+  failed += counts.numFailedTests;
+  if (code !== 0 && counts.numFailedTests === 0) failed += 1;
+}
+
+await ensureInstalled();
+const { chromium, driver } = await ensureChromium();
+mkdirSync(CACHE, { recursive: true });
+await step('types', 'node', ['scripts/types.mjs']);
+await step('lint', 'npx', ['--no-install', 'eslint', '.']);
+await tests('unit tests', []);
+console.log('\n== build');
+await ensureBuilt();
+await tests('browser tests', ['--config', 'e2e/vitest.config.ts'], { CHROMIUM: chromium, CHROMEDRIVER: driver });
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog';
+import KeyCap from '../components/KeyCap.vue';
+import { KEYS } from './keys';
+
+defineProps<{ open: boolean }>();
+const emit = defineEmits<{ 'update:open': [open: boolean] }>();
+</script>
+
+<template>
+  <Dialog :visible="open" modal header="Keys" dismissable-mask @update:visible="emit('update:open', $event)">
+    <table>
+      <thead><tr><th scope="col">Key</th><th scope="col">Does</th><th scope="col">Where</th></tr></thead>
+      <tbody>
+        <tr v-for="k in KEYS" :key="k.key"><td><KeyCap :k="k.key" /></td><td>{{ k.does }}</td><td class="quiet">{{ k.where }}</td></tr>
+      </tbody>
+    </table>
+  </Dialog>
+</template>
+
+<style scoped>
+table { border-collapse: collapse; }
+th { text-align: left; }
+th, td { padding: 6px 18px 6px 0; }
+</style>

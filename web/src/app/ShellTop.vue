@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import KeyCap from '../components/KeyCap.vue';
+
+const emit = defineEmits<{ keys: [] }>();
+const PLACES = [
+  { to: { name: 'today' }, words: 'Today', k: 't' },
+  { to: { name: 'log' }, words: 'Log', k: 'l' },
+  { to: { name: 'products' }, words: 'Products', k: 'p' },
+];
+</script>
+
+<template>
+  <header class="top">
+    <RouterLink class="name" :to="{ name: 'today' }">Warm Jar</RouterLink>
+    <nav aria-label="Studio">
+      <RouterLink v-for="p in PLACES" :key="p.words" :to="p.to" active-class="here">{{ p.words }} <KeyCap :k="p.k" /></RouterLink>
+    </nav>
+    <div class="tools">
+      <RouterLink :to="{ name: 'log', query: { find: '1' } }">Find <KeyCap k="/" /></RouterLink>
+      <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
+      <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.top { display: flex; align-items: center; gap: var(--space-5); padding: 0 var(--space-5); min-height: 56px; background: var(--card); border-bottom: 1px solid var(--card-edge); }
+.name { font-weight: 800; font-size: 1.15rem; text-decoration: none; }
+nav, .tools { display: flex; gap: var(--space-2); }
+.tools { margin-left: auto; }
+nav a, .tools a, .tools button { display: inline-flex; align-items: center; gap: 8px; min-height: var(--target); padding: 0 var(--space-3); color: var(--ink-700); text-decoration: none; border: 0; background: none; font: inherit; cursor: pointer; border-bottom: 3px solid transparent; }
+.here { color: var(--action) !important; font-weight: 700; border-bottom-color: var(--part-a) !important; }
+@media (max-width: 900px) { .top { gap: var(--space-2); padding: 0 var(--space-3); } nav a, .tools a, .tools button { padding: 0 var(--space-2); } .top kbd { display: none; } }
+@media print { .top { display: none; } }
+</style>

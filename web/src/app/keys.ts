@@ -1,0 +1,59 @@
+import { onKeyStroke } from '@vueuse/core';
+import { ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+
+/** A key and what it does, as the list under `?` shows it. */
+export interface KeyHelp { readonly key: string; readonly does: string; readonly where: string }
+
+export const KEYS: readonly KeyHelp[] = [
+  { key: 't', does: 'Today', where: 'everywhere' },
+  { key: 'l', does: 'Log', where: 'everywhere' },
+  { key: 'p', does: 'Products', where: 'everywhere' },
+  { key: 'n', does: 'Log a new batch', where: 'everywhere' },
+  { key: '/', does: 'Search the log', where: 'everywhere' },
+  { key: '?', does: 'This list', where: 'everywhere' },
+  { key: '1 … 9', does: 'A jar on the shelf, from the top', where: 'everywhere' },
+  { key: 'c', does: 'Check this batch', where: 'batch, diagnosis' },
+  { key: 'e', does: 'Change this batch', where: 'batch' },
+  { key: 'd', does: 'Diagnosis of this batch', where: 'batch' },
+  { key: 'Ctrl Enter', does: 'Save', where: 'log a batch, check' },
+];
+
+/** Whether a keystroke belongs to a field that is being typed in, or to an open dialog. */
+export function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target;
+  if (!(target instanceof HTMLElement)) return false;
+  return target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"], [role="alertdialog"], [role="listbox"], [role="combobox"]') !== null;
+}
+
+/** One-letter keys that act only when nobody is typing and no modifier is held. */
+export function onPlainKey(key: string, act: () => void): void {
+  onKeyStroke(key, (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    event.preventDefault();
+    act();
+  });
+}
+
+/** Ctrl or Command with Enter saves, also while typing. */
+export function onSaveKey(act: () => void): void {
+  onKeyStroke('Enter', (event) => {
+    if (!event.ctrlKey && !event.metaKey) return;
+    event.preventDefault();
+    act();
+  });
+}
+
+/** The keys that work on every view. */
+export function useGlobalKeys() {
+  const router = useRouter();
+  const route = useRoute();
+  const keysOpen = ref(false);
+  onPlainKey('t', () => void router.push({ name: 'today' }));
+  onPlainKey('l', () => void router.push({ name: 'log' }));
+  onPlainKey('p', () => void router.push({ name: 'products' }));
+  onPlainKey('n', () => void router.push({ name: 'new-batch' }));
+  onPlainKey('/', () => void router.push({ name: 'log', query: { ...(route.name === 'log' ? route.query : {}), find: '1' } }));
+  onPlainKey('?', () => { keysOpen.value = true; });
+  return { keysOpen };
+}

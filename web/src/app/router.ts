@@ -1,0 +1,25 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import TodayView from '../views/today/TodayView.vue';
+
+/** Every view has an address that can be shared. */
+export const router = createRouter({
+  history: createWebHistory(),
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  routes: [
+    { path: '/', name: 'today', component: TodayView, meta: { title: 'Today' } },
+    { path: '/batches/new', name: 'new-batch', component: () => import('../views/logbatch/LogBatchView.vue'), meta: { title: 'Log a batch' } },
+    { path: '/batches', name: 'log', component: () => import('../views/log/LogView.vue'), meta: { title: 'Log' } },
+    { path: '/batches/:code', name: 'batch', component: () => import('../views/batch/BatchView.vue'), props: true, meta: { title: 'Batch' } },
+    { path: '/batches/:code/edit', name: 'edit-batch', component: () => import('../views/logbatch/LogBatchView.vue'), props: true, meta: { title: 'Change batch' } },
+    { path: '/batches/:code/check', name: 'check', component: () => import('../views/check/CheckView.vue'), props: true, meta: { title: 'Check' } },
+    { path: '/batches/:code/diagnosis', name: 'diagnosis', component: () => import('../views/diagnosis/DiagnosisView.vue'), props: true, meta: { title: 'Diagnosis' } },
+    { path: '/products/:slug?', name: 'products', component: () => import('../views/products/ProductsView.vue'), props: true, meta: { title: 'Products' } },
+    { path: '/units', name: 'units', component: () => import('../views/settings/UnitsView.vue'), meta: { title: 'Units' } },
+    { path: '/:rest(.*)*', name: 'missing', component: () => import('../views/settings/MissingView.vue'), meta: { title: 'Not here' } },
+  ],
+});
+
+router.afterEach((to) => {
+  const subject = typeof to.params['code'] === 'string' ? `${to.params['code']}: ` : '';
+  document.title = `${subject}${String(to.meta['title'] ?? '')} · Warm Jar`;
+});

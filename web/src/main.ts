@@ -1,0 +1,25 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/atkinson-hyperlegible-mono';
+import 'primeicons/primeicons.css';
+import './app/palette.css';
+import './app/meaning.css';
+import './app/base.css';
+import { createPinia } from 'pinia';
+import PrimeVue from 'primevue/config';
+import ConfirmationService from 'primevue/confirmationservice';
+import ToastService from 'primevue/toastservice';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { router } from './app/router';
+import { WarmJarTheme } from './app/theme';
+
+/** The nonce that this answer's page allows injected styles to carry. */
+const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
+
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(PrimeVue, { theme: { preset: WarmJarTheme, options: { darkModeSelector: '.never-dark' } }, ...(nonce ? { csp: { nonce } } : {}) })
+  .use(ConfirmationService)
+  .use(ToastService)
+  .mount('#app');

@@ -1,0 +1,88 @@
+import { batchSchema, issuesFromZod, type Batch } from '@warm-jar/core';
+import { useLocalStorage } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed } from 'vue';
+import { valueAt, withValue, type Tree } from './draftPath';
+
+/** What is being typed: the document so far, and texts that are not numbers yet. */
+export interface Draft {
+  readonly document: Tree;
+  /** Raw text by field path, kept only while it cannot be read as a number. */
+  readonly texts: Record<string, string>;
+  /** The stored batch being changed, with the version it started from; null for a new one. */
+  readonly of: { readonly code: string; readonly version: number } | null;
+  readonly savedAt: string;
+}
+
+const empty = (): Tree => ({ format: 'warm-jar.batch/1', startedAt: localMoment(new Date()), product: {} });
+
+/** A moment with this machine's own offset, as the format wants it. */
+export function localMoment(date: Date): string {
+  const pad = (n: number) => String(Math.trunc(Math.abs(n))).padStart(2, '0');
+  const offset = -date.getTimezoneOffset();
+  const day = `${date.getFullYear()}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
+  const time = `${pad(date.getHours())}:${pad(date.getMinutes())}:${pad(date.getSeconds())}`;
+  return `${day}T${time}${offset < 0 ? '-' : '+'}${pad(offset / 60)}:${pad(offset % 60)}`;
+}
+
+/** The batch being written down. Every change is in the browser's storage at once, so a reload loses nothing. */
+export const useDraft = defineStore('draft', () => {
+  const kept = useLocalStorage<Record<string, Draft>>('warm-jar.drafts', {}, { flush: 'sync' });
+  const lastBy = useLocalStorage('warm-jar.by', '');
+  const keyOf = (code: string | null) => code ?? 'new';
+
+  const forCode = (code: string | null) => computed<Draft | null>(() => kept.value[keyOf(code)] ?? null);
+
+  function put(code: string | null, draft: Omit<Draft, 'savedAt'>): void {
+    kept.value = { ...kept.value, [keyOf(code)]: { ...draft, savedAt: new Date().toISOString() } };
+  }
+
+  function begin(code: string | null, stored?: { batch: Batch; version: number }): void {
+    const document = stored ? { ...stored.batch } : { ...empty(), ...(lastBy.value ? { by: lastBy.value } : {}) };
+    put(code, { document, texts: {}, of: stored && code ? { code, version: stored.version } : null });
+  }
+
+  function set(code: string | null, path: string, value: unknown, rawText?: string): void {
+    const draft = kept.value[keyOf(code)];
+    if (!draft) return;
+    const texts = Object.fromEntries(Object.entries(draft.texts).filter(([p]) => p !== path));
+    put(code, { ...draft, document: withValue(draft.document, path, value), texts: rawText === undefined ? texts : { ...texts, [path]: rawText } });
+    if (path === 'by' && typeof value === 'string') lastBy.value = value;
+  }
+
+  function discard(code: string | null): void {
+    kept.value = Object.fromEntries(Object.entries(kept.value).filter(([key]) => key !== keyOf(code)));
+  }
+
+  /** The draft's version moved on because somebody else's change was read in between. */
+  function rebase(code: string, version: number): void {
+    const draft = kept.value[keyOf(code)];
+    if (draft) put(code, { ...draft, of: { code, version } });
+  }
+
+  return { forCode, begin, set, discard, rebase };
+});
+
+/** What still stops a draft from being stored, by field path. */
+export function draftIssues(draft: Draft): { batch: Batch | null; issues: Record<string, string> } {
+  const issues: Record<string, string> = Object.fromEntries(
+    Object.keys(draft.texts).map((path) => [path, 'Write a number, such as 21.5, or clear the field.']),
+  );
+  if (!valueAt(draft.document, 'product.slug')) issues['product.slug'] = 'Choose the product.';
+  const parsed = batchSchema.safeParse(draft.document);
+  if (!parsed.success) for (const { path, message } of issuesFromZod(parsed.error)) issues[path] ??= message;
+  return { batch: parsed.success && Object.keys(issues).length === 0 ? parsed.data : null, issues };
+}
+
+/** The draft as a batch for live limits: fields that cannot be read yet are left out, as not recorded. */
+export function readableBatch(draft: Draft): Batch | null {
+  let document = draft.document;
+  for (let tries = 0; tries < 40; tries += 1) {
+    const parsed = batchSchema.safeParse(document);
+    if (parsed.success) return parsed.data;
+    const [first] = issuesFromZod(parsed.error);
+    if (!first || valueAt(document, first.path) == null) return null;
+    document = withValue(document, first.path, null);
+  }
+  return null;
+}

@@ -1,0 +1,42 @@
+import { useIntervalFn, useNow } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { ApiProblem, api } from '../api/client';
+import { useProducts } from './products';
+import { byUrgency, workItem, type WorkItem } from './urgency';
+
+/** Jars that fit a shelf; the rest are in the log. */
+const MOST_JARS = 24;
+/** How often the shelf asks whether another tablet changed something, ms. */
+const REFRESH_MS = 30_000;
+
+/** The batches in work, most urgent first, with the clock that they share. */
+export const useWork = defineStore('work', () => {
+  const products = useProducts();
+  const items = shallowRef<WorkItem[]>([]);
+  const loaded = ref(false);
+  const more = ref(0);
+  const problem = ref<string | null>(null);
+  const now = useNow({ interval: 1000 });
+  const nowMs = computed(() => now.value.getTime());
+
+  async function load(): Promise<void> {
+    try {
+      const page = await api.batches({ stage: 'in-work', pageSize: String(MOST_JARS) });
+      const found = await Promise.all(page.items.map(async ({ code }) => {
+        const { batch } = await api.batch(code);
+        return workItem(await products.at(batch.product.slug, batch.product.revision), batch);
+      }));
+      items.value = found.sort(byUrgency);
+      more.value = page.total - page.items.length;
+      problem.value = null;
+    } catch (error) {
+      problem.value = error instanceof ApiProblem ? error.message : 'The batches in work could not be read.';
+    } finally {
+      loaded.value = true;
+    }
+  }
+
+  useIntervalFn(() => { if (document.visibilityState === 'visible') void load(); }, REFRESH_MS);
+  return { items, loaded, more, problem, nowMs, load };
+});

@@ -1,0 +1,64 @@
+import type { SymptomKind } from '@warm-jar/core';
+import { useLocalStorage } from '@vueuse/core';
+import { useToast } from 'primevue/usetoast';
+import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { ApiProblem, api } from '../../api/client';
+import { onSaveKey } from '../../app/keys';
+import { useWork } from '../../stores/work';
+import type { useStoredBatch } from '../../stores/storedBatch';
+import { checkFrom, emptyCheck, hoursSince, toggled, type CheckDraft, type DraftSymptom } from './checkDraft';
+
+/** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
+export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string) {
+  const router = useRouter();
+  const toast = useToast();
+  const work = useWork();
+  const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), { flush: 'sync' });
+  const problem = ref<string | null>(null);
+  const saving = ref(false);
+  const tried = ref(false);
+  const issues = computed<Record<string, string>>(() => {
+    const found = checkFrom(draft.value).issues;
+    return tried.value ? found : Object.fromEntries(Object.entries(found).filter(([f]) => f !== 'afterH' || draft.value.texts['afterH'] !== undefined));
+  });
+
+  watch(stored.batch, (batch) => {
+    if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined) draft.value = { ...draft.value, afterH: hoursSince(batch, Date.now()) };
+  }, { immediate: true });
+
+  function set(field: 'afterH' | 'shore' | 'grade' | 'note', value: unknown, rawText?: string): void {
+    const texts = Object.fromEntries(Object.entries(draft.value.texts).filter(([f]) => f !== field));
+    draft.value = { ...draft.value, [field]: value, texts: rawText === undefined ? texts : { ...texts, [field]: rawText } };
+  }
+  function change(index: number, patch: Partial<DraftSymptom>): void {
+    draft.value = { ...draft.value, symptoms: draft.value.symptoms.map((s, i) => (i === index ? { ...s, ...patch } : s)) };
+  }
+
+  async function save(): Promise<void> {
+    const batch = stored.batch.value;
+    tried.value = true;
+    const { check } = checkFrom(draft.value);
+    if (!batch || saving.value) return;
+    if (!check) { problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.'; return; }
+    saving.value = true;
+    try {
+      await api.replaceBatch(code, stored.version.value, { ...batch, checks: [...(batch.checks ?? []), check] });
+      const faulty = (check.symptoms ?? []).length > 0;
+      draft.value = emptyCheck();
+      void work.load();
+      toast.add({ severity: 'success', summary: `The check of ${code} is in the log`, life: 4000 });
+      await router.push({ name: faulty ? 'diagnosis' : 'batch', params: { code } });
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      // Somebody else saved meanwhile: a check only adds, so it can be put on top of what is there now.
+      if (error.code === 'version-conflict') await stored.load();
+      problem.value = error.code === 'version-conflict' ? 'The batch was changed on another screen; it has been read again. Save once more to add your check.' : error.message;
+    } finally {
+      saving.value = false;
+    }
+  }
+
+  onSaveKey(() => void save());
+  return { draft, problem, saving, issues, set, change, save, toggle: (kind: SymptomKind) => { draft.value = toggled(draft.value, kind); } };
+}

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { sayMinutes, summarySentence, type SymptomDiagnosis } from '@warm-jar/core';
+import Button from 'primevue/button';
+import { computed, ref, toRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { onPlainKey } from '../../app/keys';
+import KeyCap from '../../components/KeyCap.vue';
+import PatternPicture from '../../components/PatternPicture.vue';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { SEVERITY_WORDS, symptomWords } from '../../components/words';
+import { useStoredBatch } from '../../stores/storedBatch';
+import AskNext from './AskNext.vue';
+import EvidenceBoard from './EvidenceBoard.vue';
+import MendCard from './MendCard.vue';
+import { useDiagnosis } from './useDiagnosis';
+
+/** Why: what was seen, what the record says, the causes with their evidence, what to ask, how to mend. */
+const props = defineProps<{ code: string }>();
+const code = toRef(props, 'code');
+const stored = useStoredBatch(code);
+const { batch, product } = stored;
+const { diagnosis, problem, load } = useDiagnosis(code);
+const router = useRouter();
+const picked = ref(0);
+/** The latest look is what the piece is like now, so it comes first. */
+const symptoms = computed<SymptomDiagnosis[]>(() => [...(diagnosis.value?.symptoms ?? [])].reverse());
+const symptom = computed(() => symptoms.value[picked.value] ?? symptoms.value[0] ?? null);
+watch(code, () => { picked.value = 0; });
+const severity = computed(() => {
+  const seen = symptom.value;
+  const found = batch.value?.checks?.filter((c) => c.afterH === seen?.afterH).flatMap((c) => c.symptoms ?? []).find((s) => s.kind === seen?.kind && s.pattern === seen.pattern);
+  return found?.severity == null ? null : SEVERITY_WORDS[found.severity - 1];
+});
+const go = (name: string) => void router.push({ name, params: { code: props.code } });
+onPlainKey('c', () => { go('check'); });
+onPlainKey('e', () => { go('edit-batch'); });
+</script>
+
+<template>
+  <div class="stack">
+    <ProblemNote v-if="problem || stored.problem.value" :says="problem ?? stored.problem.value ?? ''" again @again="load" />
+    <template v-if="diagnosis && batch && product">
+      <div class="row spread top">
+        <div class="title">
+          <h1 data-test="summary">{{ symptom ? summarySentence(symptom) : 'Nothing wrong was seen on it.' }}</h1>
+          <p class="quiet"><RouterLink class="figures" :to="{ name: 'batch', params: { code } }">{{ code }}</RouterLink> {{ product.name }} revision {{ product.revision }}<template v-if="batch.note">, {{ batch.note }}</template>. Limits from the {{ product.source ?? 'card' }}.</p>
+        </div>
+        <div class="row"><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button></div>
+      </div>
+      <p v-if="!symptom" class="card">There is nothing to diagnose. When a fault shows, <RouterLink :to="{ name: 'check', params: { code } }">record a check</RouterLink>.</p>
+      <template v-else>
+        <div v-if="symptoms.length > 1" class="row tabs" role="tablist" aria-label="Symptoms">
+          <button v-for="(s, i) in symptoms" :key="i" type="button" role="tab" :aria-selected="symptom === s" @click="picked = i">{{ symptomWords(s) }} <span class="quiet small">after {{ sayMinutes(s.afterH * 60) }}</span></button>
+        </div>
+        <div class="board">
+          <section class="stack seen" aria-labelledby="seen">
+            <h2 id="seen">Seen</h2>
+            <PatternPicture :kind="symptom.kind" :pattern="symptom.pattern" />
+            <p><strong class="what block">{{ symptomWords(symptom) }}</strong><span class="quiet block">after {{ sayMinutes(symptom.afterH * 60) }}<template v-if="severity">; {{ severity }}</template></span></p>
+            <AskNext :ask="symptom.ask" :code="code" />
+          </section>
+          <EvidenceBoard :symptom="symptom" :limits="diagnosis.limits" />
+        </div>
+        <MendCard :symptom="symptom" />
+      </template>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.top { align-items: flex-start; flex-wrap: nowrap; }
+.top > :last-child { flex-wrap: nowrap; flex-shrink: 0; }
+.title { min-width: 0; }
+.board { display: grid; grid-template-columns: 190px minmax(0, 1fr); gap: var(--space-5); align-items: start; }
+.what::first-letter { text-transform: uppercase; }
+.block { display: block; }
+.tabs button { font: inherit; min-height: var(--target); padding: 0 var(--space-4); background: var(--card); border: 1px solid var(--card-edge); border-radius: var(--radius); cursor: pointer; color: inherit; }
+.tabs button[aria-selected='true'] { border-color: var(--action); box-shadow: inset 0 -3px 0 var(--action); font-weight: 700; }
+@media (max-width: 980px) { .top { flex-wrap: wrap; } .board { grid-template-columns: 1fr; } .seen { display: grid; grid-template-columns: 160px 1fr; } .seen h2 { grid-column: 1 / -1; } }
+</style>

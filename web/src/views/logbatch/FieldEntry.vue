@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import InputText from 'primevue/inputtext';
+import { computed } from 'vue';
+import ChoiceEntry from '../../components/ChoiceEntry.vue';
+import DateEntry from '../../components/DateEntry.vue';
+import MomentEntry from '../../components/MomentEntry.vue';
+import NumberEntry from '../../components/NumberEntry.vue';
+import YesNoEntry from '../../components/YesNoEntry.vue';
+import { useDraftContext } from './draftContext';
+import type { Field } from './fields';
+
+/** One field of the page, entered the way its kind asks. `path` is its place in the document. */
+const props = defineProps<{ field: Field; path: string; label?: string }>();
+const { value, set, issues, batch, draft } = useDraftContext();
+const id = computed(() => `f-${props.path.replaceAll(/[^a-zA-Z0-9]+/g, '-')}`);
+const name = computed(() => props.label ?? props.field.label);
+const unit = computed(() => (typeof props.field.unit === 'function' ? props.field.unit(batch.value) : props.field.unit ?? ''));
+const number = computed(() => { const v = value(props.path); return typeof v === 'number' ? v : null; });
+const word = computed(() => { const v = value(props.path); return typeof v === 'string' ? v : null; });
+const flag = computed(() => { const v = value(props.path); return typeof v === 'boolean' ? v : null; });
+const error = computed(() => issues.value[props.path]);
+</script>
+
+<template>
+  <div class="entry" :data-path="path">
+    <NumberEntry v-if="field.kind === 'number'" :id="id" :value="number" :raw-text="draft?.texts[path]" :unit="unit" :label="name" :error="error" @change="(v, raw) => set(path, v, raw)" />
+    <ChoiceEntry v-else-if="field.kind === 'choice'" :id="id" :value="word" :options="field.options ?? []" :label="name" @change="set(path, $event)" />
+    <YesNoEntry v-else-if="field.kind === 'yes-no'" :value="flag" :label="name" @change="set(path, $event)" />
+    <DateEntry v-else-if="field.kind === 'date'" :id="id" :value="word" :label="name" :error="error" @change="set(path, $event)" />
+    <MomentEntry v-else-if="field.kind === 'moment'" :id="id" :value="word" :label="name" :error="error" @change="set(path, $event)" />
+    <InputText v-else :id="id" :model-value="word ?? ''" :aria-label="name" :invalid="Boolean(error)" autocomplete="off" class="wide" @update:model-value="set(path, $event || null)" />
+    <p v-if="error" :id="`${id}-error`" class="error small" role="alert">{{ error }}</p>
+  </div>
+</template>
+
+<style scoped>
+.entry { min-width: 0; }
+.wide { width: 100%; }
+.error { color: var(--outside); font-weight: 600; padding-top: 4px; }
+</style>

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import LimitStrip from '../../components/LimitStrip.vue';
+import { useDraftContext } from './draftContext';
+import FieldEntry from './FieldEntry.vue';
+import type { Field } from './fields';
+
+/** A field with its name before it and, where the card limits it, the strip behind it. */
+const props = defineProps<{ field: Field }>();
+const { readings } = useDraftContext();
+const reading = computed(() => {
+  const r = readings.value.get(props.field.reading ?? props.field.path);
+  return r && !(r.state === 'not-stated' && r.measured === null) ? r : null;
+});
+</script>
+
+<template>
+  <div class="field-row">
+    <span class="label">{{ field.label }}</span>
+    <FieldEntry :field="field" :path="field.path" />
+    <LimitStrip v-if="reading" :reading="reading" bare />
+  </div>
+</template>
+
+<style scoped>
+.field-row { display: grid; grid-template-columns: 9.5rem minmax(11rem, 15rem) minmax(0, 1fr); gap: var(--space-2) var(--space-4); align-items: center; min-height: 56px; }
+.label { line-height: 1.2; }
+@media (max-width: 980px) { .field-row { grid-template-columns: 9rem minmax(0, 1fr); } .field-row > :nth-child(3) { grid-column: 1 / -1; } }
+</style>

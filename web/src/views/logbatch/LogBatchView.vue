@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import InputText from 'primevue/inputtext';
+import Select from 'primevue/select';
+import Textarea from 'primevue/textarea';
+import { computed } from 'vue';
+import CautionNote from '../../components/CautionNote.vue';
+import KeyCap from '../../components/KeyCap.vue';
+import MomentEntry from '../../components/MomentEntry.vue';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { useProducts } from '../../stores/products';
+import { ADDITIVE_FIELDS, INCLUSION_FIELDS, fieldsFor, sectionsFor } from './fields';
+import FieldRow from './FieldRow.vue';
+import ListSection from './ListSection.vue';
+import SidePanel from './SidePanel.vue';
+import { useLogBatch } from './useLogBatch';
+
+/** A batch written down in the order of the work, its limits told while typing. Every keystroke is kept. */
+const props = defineProps<{ code?: string }>();
+const products = useProducts();
+const { context, problem, saving, loading, save, discard, load } = useLogBatch(props.code ?? null);
+const { product, value, set, issues, draft } = context;
+const sections = computed(() => (product.value ? sectionsFor(product.value) : []));
+const text = (path: string) => { const v = value(path); return typeof v === 'string' ? v : null; };
+const choose = (slug: string) => { set('product', { slug, revision: products.bySlug.get(slug)?.revision ?? null }); };
+</script>
+
+<template>
+  <div class="page">
+    <form class="stack work" novalidate @submit.prevent="save">
+      <div class="row spread">
+        <h1>{{ code ? `Change ${code}` : 'Log a batch' }}</h1>
+        <p v-if="draft" class="small quiet" data-test="draft-kept"><i class="pi pi-check-circle" aria-hidden="true" /> Kept in this browser as you type</p>
+      </div>
+      <ProblemNote v-if="problem" :says="problem" :again="loading === 'failed'" @again="load" />
+      <section v-if="draft" class="card stack" aria-label="Which batch">
+        <div class="first">
+          <label class="cell"><span class="small">Product</span>
+            <Select :model-value="text('product.slug')" :options="products.cards" option-label="name" option-value="slug" label-id="product" filter placeholder="Choose the product" :invalid="Boolean(issues['product.slug'])" aria-label="Product" @update:model-value="choose" />
+            <span v-if="issues['product.slug']" class="small error" role="alert">{{ issues['product.slug'] }}</span>
+          </label>
+          <label class="cell"><span class="small">Parts met at</span><MomentEntry id="startedAt" :value="text('startedAt')" label="Parts met at" :error="issues['startedAt']" @change="set('startedAt', $event)" /></label>
+          <label class="cell narrow"><span class="small">By</span><InputText id="by" :model-value="text('by') ?? ''" aria-label="By" autocomplete="off" @update:model-value="set('by', $event || null)" /></label>
+        </div>
+        <p v-if="!product && products.loaded && products.cards.length === 0">There are no product cards yet. <RouterLink :to="{ name: 'products' }">Bring one in first</RouterLink>.</p>
+        <p v-else-if="!product" class="quiet">Choose the product; its card decides what is asked and which limits are drawn.</p>
+      </section>
+
+      <nav v-if="product" class="jump" aria-label="Steps on this page"><a v-for="s in sections" :key="s.id" :href="`#s-${s.id}`">{{ s.title }}</a></nav>
+
+      <section v-for="s in sections" :id="`s-${s.id}`" :key="s.id" class="card stack step" :aria-label="s.title">
+        <h2>{{ s.title }}</h2>
+        <CautionNote :product="product" :stage="s.stage" v-if="['conditions', 'clear', 'pour', 'press', 'cure', 'mix'].includes(s.id)" />
+        <ListSection v-if="s.id === 'colour'" path="additives" :fields="ADDITIVE_FIELDS" one="additive" reading-prefix="additives." />
+        <ListSection v-else-if="s.id === 'inclusions'" path="inclusions" :fields="INCLUSION_FIELDS" one="inclusion" reading-prefix="inclusions[" />
+        <template v-else-if="product"><FieldRow v-for="f in fieldsFor(s, product)" :key="f.label" :field="f" /></template>
+      </section>
+
+      <section v-if="product" class="card stack" aria-label="Note">
+        <label class="cell"><span>Note</span><Textarea :model-value="text('note') ?? ''" rows="2" auto-resize aria-label="Note" @update:model-value="set('note', $event || null)" /></label>
+      </section>
+      <div v-if="product" class="row actions">
+        <Button type="submit" :label="code ? 'Save the change' : 'Save the batch'" :loading="saving" />
+        <span class="quiet small"><KeyCap k="Ctrl" /> <KeyCap k="Enter" /></span>
+        <Button label="Throw the draft away" severity="danger" text @click="discard" />
+      </div>
+    </form>
+    <SidePanel v-if="product" class="side" :saving="saving" @save="save" />
+  </div>
+</template>
+
+<style scoped>
+.page { display: grid; grid-template-columns: minmax(0, 1fr) 276px; gap: var(--space-5); align-items: start; }
+.first { display: grid; grid-template-columns: minmax(12rem, 1.2fr) minmax(15rem, 1.2fr) 6rem; gap: var(--space-4); }
+.cell { display: flex; flex-direction: column; gap: 4px; min-width: 0; }
+.error { color: var(--outside); font-weight: 600; }
+.jump { display: flex; flex-wrap: wrap; gap: 2px var(--space-3); position: sticky; top: 0; z-index: 3; background: var(--page); padding: 6px 0; }
+.jump a { display: inline-flex; align-items: center; min-height: 36px; font-size: 0.92rem; }
+.step { scroll-margin-top: 64px; gap: var(--space-2); }
+@media (max-width: 1100px) { .page { grid-template-columns: minmax(0, 1fr); } .side { order: -1; } .first { grid-template-columns: 1fr 1fr; } }
+</style>

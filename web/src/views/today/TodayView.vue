@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { STAGE_WORDS, sayMinutes } from '@warm-jar/core';
+import Button from 'primevue/button';
+import { computed } from 'vue';
+import JarGlass from '../../components/JarGlass.vue';
+import KeyCap from '../../components/KeyCap.vue';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { jarContents } from '../../components/jarContents';
+import { dayAndTime, symptomWords } from '../../components/words';
+import { useDraft } from '../../stores/draft';
+import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
+import { useWork } from '../../stores/work';
+import { useRecentFaults } from './useRecentFaults';
+
+/** What needs a hand now, what is due, and what went wrong lately. */
+const work = useWork();
+const draft = useDraft().forCode(null);
+const { faults, problem: faultsProblem, load: loadFaults } = useRecentFaults();
+const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
+const checks = computed(() => work.items.filter((i) => i.stage === 'check'));
+const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
+const since = (item: WorkItem) => (item.startMs === null ? 'start not recorded' : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`);
+const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowMs); return left === null ? null : `${Math.round(left * 100)} % of pot life left`; };
+</script>
+
+<template>
+  <div class="stack">
+    <div class="row spread">
+      <h1>Today</h1>
+      <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"><Button :label="draft ? 'Go on with the draft' : 'Log a batch'" icon="pi pi-plus" @click="navigate"><template #default><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }} <KeyCap k="n" /></template></Button></RouterLink>
+    </div>
+    <ProblemNote v-if="work.problem" :says="work.problem" again @again="work.load" />
+
+    <section aria-labelledby="now" class="stack">
+      <h2 id="now">In work</h2>
+      <p v-if="work.loaded && !work.problem && atBench.length === 0" class="card quiet">Nothing is in work. Press <KeyCap k="n" /> to log a batch.</p>
+      <ul class="benches">
+        <li v-for="item in atBench" :key="item.code">
+          <RouterLink class="card bench" :to="{ name: 'batch', params: { code: item.code } }">
+            <span class="glass"><JarGlass :layers="jarContents(item.product, item.batch)" :left="potLifeLeft(item, work.nowMs)" :set="!isLiquid(item.stage)" :label="item.product.name" /></span>
+            <span class="told">
+              <span class="head"><strong class="stage">{{ STAGE_WORDS[item.stage] }}</strong><span class="figures code">{{ item.code }}</span></span>
+              <span>{{ item.product.name }}<template v-if="item.batch.mould?.code">, <span class="whole">{{ item.batch.mould.code }}</span></template></span>
+              <strong class="due" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</strong>
+              <span class="quiet small">{{ shareLeft(item) ?? since(item) }}</span>
+              <span v-if="item.batch.note" class="quiet small">{{ item.batch.note }}</span>
+            </span>
+          </RouterLink>
+        </li>
+      </ul>
+    </section>
+
+    <div class="columns">
+      <section aria-labelledby="due" class="stack">
+        <h2 id="due">Checks</h2>
+        <p v-if="work.loaded && checks.length === 0" class="card quiet">No check is waiting.</p>
+        <ul v-else class="card lines">
+          <li v-for="item in checks" :key="item.code">
+            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: item.code } }">{{ item.code }}</RouterLink>
+            <span class="grow">{{ item.product.name }}<span v-if="item.batch.note" class="quiet small block">{{ item.batch.note }}</span></span>
+            <span class="due-small" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</span>
+            <RouterLink class="do" :to="{ name: 'check', params: { code: item.code } }">Check</RouterLink>
+          </li>
+        </ul>
+      </section>
+      <section aria-labelledby="faults" class="stack">
+        <h2 id="faults">Faults lately</h2>
+        <ProblemNote v-if="faultsProblem" :says="faultsProblem" again @again="loadFaults" />
+        <p v-else-if="faults && faults.length === 0" class="card quiet">No fault has been recorded.</p>
+        <ul v-else class="card lines">
+          <li v-for="f in faults ?? []" :key="f.code">
+            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: f.code } }">{{ f.code }}</RouterLink>
+            <span class="grow">{{ f.symptoms.map(symptomWords).join('; ') }}<span class="quiet small block">{{ f.productName }}, {{ dayAndTime(f.startedAt) }}</span></span>
+            <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Why</RouterLink>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.benches { display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: var(--space-4); }
+.bench { display: grid; grid-template-columns: 72px 1fr; gap: var(--space-3); padding: var(--space-3); color: inherit; text-decoration: none; height: 100%; align-items: center; }
+.bench:hover { border-color: var(--action); }
+.told { display: flex; flex-direction: column; gap: 2px; min-width: 0; }
+.head { display: flex; justify-content: space-between; align-items: baseline; gap: var(--space-2); }
+.stage { font-size: 1.35rem; line-height: 1.1; }
+.code, .whole { white-space: nowrap; }
+.code { font-weight: 700; }
+.due { font-size: 1.05rem; padding-top: 4px; }
+.late { color: var(--outside); font-weight: 700; }
+.columns { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-5); align-items: start; }
+.lines { padding: 0 var(--space-4); }
+.lines li { display: flex; align-items: center; gap: var(--space-4); min-height: 56px; padding: 6px 0; }
+.lines li + li { border-top: 1px solid var(--card-edge); }
+.grow { flex: 1; min-width: 0; line-height: 1.25; }
+.block { display: block; }
+.do { display: inline-flex; align-items: center; justify-content: center; min-height: var(--target); min-width: 72px; border: 2px solid var(--action); border-radius: var(--radius); text-decoration: none; font-weight: 700; }
+@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
+</style>
