@@ -41,6 +41,7 @@ export default tseslint.config(
       'vue/html-closing-bracket-newline': 'off',
       'vue/first-attribute-linebreak': 'off',
       'vue/html-indent': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
       'vue/attributes-order': 'off',
       'vue/require-default-prop': 'off',
       'no-restricted-globals': ['error', { name: 'localStorage', message: 'Storage belongs in a store.' }],

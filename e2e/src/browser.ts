@@ -88,6 +88,9 @@ export class Bench {
 
   async press(...keys: string[]): Promise<void> { await this.driver.actions().sendKeys(...keys).perform(); }
 
+  /** A key pressed while another is held. */
+  async pressWith(held: string, key: string): Promise<void> { await this.driver.actions().keyDown(held).sendKeys(key).keyUp(held).perform(); }
+
   /** Opens a list and picks the option with these words. */
   async pick(css: string, words: string): Promise<void> {
     await this.tap(css);

@@ -23,7 +23,7 @@ export function seenSymptoms(batch: Batch): SeenSymptom[] {
 function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnosis {
   const facts = { ...record, seen };
   const causes = rankCauses(facts);
-  return { ...seen, causes, ask: askNext(facts), mend: mendFor(facts, causes[0]?.id) };
+  return { ...seen, causes, ask: askNext(facts), mend: mendFor(facts, causes) };
 }
 
 /**

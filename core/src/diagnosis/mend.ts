@@ -1,9 +1,11 @@
-import type { Mend } from '../formats/diagnosis';
+import type { CauseShare, Mend } from '../formats/diagnosis';
 import type { CaseFacts } from './caseFacts';
 import { hardnessDirection } from './hardnessTrend';
 
 const NEXT_DAY_H = 24;
 const THREE_DAYS_H = 72;
+/** From this share on, a warm day is tried before a coat: it costs nothing and spoils nothing. */
+const COLD_LIKELY_SHARE = 0.25;
 const DUST = 'Sand wet or with a dust mask: uncured dust is worse than cured.';
 const GLOVES = 'Gloves on; no solvent on skin.';
 
@@ -63,9 +65,9 @@ function bubbles({ product, seen }: CaseFacts): Mend {
 }
 
 /** Steps, supplies and the time of the next look for one symptom, by its state and pattern. */
-export function mendFor(facts: CaseFacts, likeliest: string | undefined): Mend {
+export function mendFor(facts: CaseFacts, causes: readonly Pick<CauseShare, 'id' | 'share'>[]): Mend {
   switch (facts.seen.kind) {
-    case 'tacky': return tacky(facts, likeliest === 'cold-cure');
+    case 'tacky': return tacky(facts, causes.some((c) => c.id === 'cold-cure' && c.share >= COLD_LIKELY_SHARE));
     case 'soft': return soft(facts);
     case 'bubbles': return bubbles(facts);
     case 'yellowing':

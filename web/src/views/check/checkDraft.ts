@@ -24,7 +24,8 @@ export function hoursSince(batch: Batch, nowMs: number): number | null {
 /** The check as the format keeps it, or what stops it, by field. */
 export function checkFrom(draft: CheckDraft): { check: Check | null; issues: Record<string, string> } {
   const issues: Record<string, string> = Object.fromEntries(Object.keys(draft.texts).map((f) => [f, 'Write a number, such as 24, or clear the field.']));
-  const { texts: _texts, ...fields } = draft;
+  const { afterH, shore, grade, note, symptoms } = draft;
+  const fields = { afterH, shore, grade, note, symptoms };
   if (fields.afterH === null && !issues['afterH']) issues['afterH'] = 'How many hours after the parts met? The cure is judged by it.';
   const parsed = checkSchema.safeParse({ ...fields, afterH: fields.afterH ?? 0 });
   if (!parsed.success) for (const { path, message } of issuesFromZod(parsed.error)) issues[path] ??= message;

@@ -19,6 +19,8 @@ function timed(t: { minutes?: Maybe; atC?: Maybe; massG?: Maybe } | null | undef
 }
 
 const ratioWords = (p: { a: number; b: number } | null) => (p ? `${Number(p.a.toFixed(1))} : ${Number(p.b.toFixed(1))}` : null);
+/** A ratio that was worked out, to a hundred parts of A as data sheets have it. */
+const perHundred = (p: { a: number; b: number } | null) => p && { a: 100, b: (100 * p.b) / p.a };
 const yesNo = (v: boolean | null | undefined) => (v == null ? null : v ? 'yes' : 'no');
 const fact = (label: string, stated: string | null, note?: string): CardFact => (note ? { label, stated, note } : { label, stated });
 
@@ -28,8 +30,8 @@ function mixing(p: Product, say: Say): CardFact[] {
     return [fact('Catalyst', band(c.minPct, c.maxPct, '%', say)), fact('Catalyst, typical', c.typicalPct == null ? null : say(c.typicalPct, '%')), fact('Catalyst drops', c.dropsPerML == null ? null : `${c.dropsPerML} per mL`)];
   }
   if (p.family === 'uv-acrylate') return [fact('Parts', 'one part, cured by light')];
-  const byWeight = ratioWords(weightParts(p));
-  const byVolume = ratioWords(volumeParts(p));
+  const byWeight = ratioWords(p.ratio.byWeight || p.ratio.powder ? weightParts(p) : perHundred(weightParts(p)));
+  const byVolume = ratioWords(p.ratio.byVolume ?? perHundred(volumeParts(p)));
   return [
     fact(p.ratio.powder ? 'Liquid : powder, by weight' : 'A : B by weight', byWeight, byWeight && !p.ratio.byWeight && !p.ratio.powder ? 'computed from the volumes' : undefined),
     ...(p.ratio.powder ? [] : [fact('A : B by volume', byVolume, byVolume && !p.ratio.byVolume ? 'computed from the densities' : undefined)]),

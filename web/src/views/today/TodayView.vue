@@ -27,7 +27,7 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
   <div class="stack">
     <div class="row spread">
       <h1>Today</h1>
-      <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"><Button :label="draft ? 'Go on with the draft' : 'Log a batch'" icon="pi pi-plus" @click="navigate"><template #default><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }} <KeyCap k="n" /></template></Button></RouterLink>
+      <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"><Button @click="navigate"><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }} <KeyCap k="n" /></Button></RouterLink>
     </div>
     <ProblemNote v-if="work.problem" :says="work.problem" again @again="work.load" />
 
