@@ -14,6 +14,8 @@ export interface Cause {
   readonly families?: readonly Family[];
   /** Relative frequency before the record is read, among the causes of the same symptom and pattern. */
   readonly prior: PatternWeights;
+  /** How much more or less often than `prior` it happens in a family; 1 where a family is not listed. */
+  readonly familyFactor?: Partial<Record<Family, number>>;
   /** Whether it can have happened at all to this product; true where absent. */
   readonly applies?: (facts: CaseFacts) => boolean;
   readonly evidence: readonly ((facts: CaseFacts) => MaybeEvidence)[];

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { batchSchema } from '../formats/batch';
 import { wordsIn } from '../units/wording';
 import { SYMPTOM_KINDS, PATTERNS_BY_SYMPTOM } from '../formats/vocabulary';
 import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
@@ -44,6 +45,12 @@ describe('the ledger', () => {
     const other = diagnose(saltmarshCard('house-clear-6'), soundBatch('house-clear-6', { additives: [...additives].reverse(), checks: [...checks].reverse() }));
     const ranked = (d: typeof one) => d.symptoms[0]!.causes.map((c) => [c.id, c.share.toFixed(9)]);
     expect(ranked(other)).toEqual(ranked(one));
+  });
+
+  it('starts from how often a cause happens in the family, before the record is read', () => {
+    const bare = (slug: string) => shares({ ...recordFacts(saltmarshCard(slug), batchSchema.parse({ format: 'warm-jar.batch/1', product: { slug, revision: 1 } }), wordsIn()), seen: { kind: 'soft', pattern: 'all-over', afterH: 400 } });
+    const odds = (slug: string) => bare(slug).get('ratio-off')!.share / bare(slug).get('something-else')!.share;
+    expect(odds('house-deep-40') / odds('house-clear-6')).toBeCloseTo(1.3 / 0.9, 6);
   });
 
   it('says nothing of a batch without symptoms', () => {

@@ -10,7 +10,9 @@ export const SOMETHING_ELSE_PRIOR = 0.1;
 /** Beyond this many decibans either way a cause is as good as certain or excluded; more would only feign precision. */
 const MOST_TOTAL_POINTS = 40;
 
-const priorOf = (cause: Cause, { seen }: CaseFacts) => cause.prior[seen.kind]?.[seen.pattern as 'unspecified'] ?? 0;
+/** Weight before the record is read: by symptom and pattern, and by how the family behaves. */
+const priorOf = (cause: Cause, { seen, product }: CaseFacts) =>
+  (cause.prior[seen.kind]?.[seen.pattern as 'unspecified'] ?? 0) * (cause.familyFactor?.[product.family] ?? 1);
 
 /** The causes that could make this symptom and pattern in this product. */
 export function candidates(facts: CaseFacts): Cause[] {

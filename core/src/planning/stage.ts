@@ -16,7 +16,7 @@ export interface StageMark {
   readonly place: 'past' | 'now' | 'ahead' | 'not-needed';
 }
 
-/** What of each stage is in the record: any of these set means the stage was reached and left. */
+/** Whether the record holds something of each stage, which means that it was reached and left. */
 function recorded(batch: Batch): Record<Exclude<Stage, 'done'>, boolean> {
   const { mix, degas, pour, pressure, cure, checks } = batch;
   const lastGrade = [...(checks ?? [])].sort((a, b) => a.afterH - b.afterH).at(-1)?.grade;

@@ -44,6 +44,8 @@ export const coldCure: Cause = {
     tacky: { liquid: 0.05, 'tacky-all-over': 0.2, 'greasy-film': 0.05, unspecified: 0.15 },
     soft: { 'all-over': 0.22, 'thin-sections': 0.2, 'cold-spots': 0.6, 'deep-under-skin': 0.03, unspecified: 0.2 },
   },
+  // Epoxies are slowed most by cold, urethanes make their own heat.
+  familyFactor: { epoxy: 1.2, polyurethane: 0.9, 'mineral-acrylic': 0.7 },
   evidence: [roomEvidence, resinEvidence, lostAgeEvidence, (f) => hardnessTrend(f, { rising: 3, flat: -6 })],
   prevention: ({ product, say }) => [
     product.room?.minC != null

@@ -35,6 +35,8 @@ export const oldOrDampLot: Cause = {
     bubbles: { 'micro-throughout': 0.08, 'top-foam': 0.12, unspecified: 0.06 },
     haze: { unspecified: 0.12 },
   },
+  // An open bottle of isocyanate spoils by the air's water; epoxy keeps.
+  familyFactor: { polyurethane: 1.3, epoxy: 0.8 },
   applies: ({ product, seen }) => seen.kind === 'soft' || seen.kind === 'tacky' || product.moistureSensitive === true,
   evidence: [
     (f) => strongest([lotEvidence(f, 'lotA'), lotEvidence(f, 'lotB')]),

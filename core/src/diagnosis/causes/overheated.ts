@@ -21,6 +21,8 @@ export const overheated: Cause = {
     bubbles: { 'top-foam': 0.1, 'large-voids': 0.06, 'around-inclusion': 0.08, unspecified: 0.04 },
     'inclusion-change': { unspecified: 0.25 },
   },
+  // Polyester shrinks most, so heat cracks it soonest.
+  familyFactor: { polyester: 1.2 },
   evidence: [
     (f) => overHigh(f, 'cure.peakC', { slope: 9, most: 14, least: 14 }, HARM_SCALE_K),
     depthEvidence,

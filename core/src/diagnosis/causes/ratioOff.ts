@@ -55,6 +55,8 @@ export const ratioOff: Cause = {
     soft: { 'all-over': 0.22, 'thin-sections': 0.05, 'cold-spots': 0.03, 'deep-under-skin': 0.08, unspecified: 0.2 },
     yellowing: { 'whole-part': 0.1, unspecified: 0.06 },
   },
+  // An epoxy never catches up on a wrong ratio; a urethane forgives more; silicone hardly shows it.
+  familyFactor: { epoxy: 1.3, polyurethane: 0.9, silicone: 0.7 },
   applies: ({ product }) => hasFixedRatio(product),
   evidence: [errorEvidence, slipEvidence, scaleEvidence],
   prevention: ({ product }) => [

@@ -8,6 +8,8 @@ export const underMixed: Cause = {
     tacky: { liquid: 0.1, 'tacky-all-over': 0.12, 'sticky-spots': 0.35, 'edges-leak': 0.1, unspecified: 0.15 },
     soft: { 'all-over': 0.1, 'thin-sections': 0.05, 'cold-spots': 0.1, 'deep-under-skin': 0.1, unspecified: 0.12 },
   },
+  // Thick coating epoxies are the hardest to mix through.
+  familyFactor: { epoxy: 1.2 },
   applies: ({ product }) => product.family !== 'uv-acrylate',
   evidence: [
     (f) => underLow(f, 'mix.stirMin', { slope: 22, most: 13, least: 6 }),

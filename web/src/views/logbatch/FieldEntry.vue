@@ -18,6 +18,9 @@ const unit = computed(() => (typeof props.field.unit === 'function' ? props.fiel
 const number = computed(() => { const v = value(props.path); return typeof v === 'number' ? v : null; });
 const word = computed(() => { const v = value(props.path); return typeof v === 'string' ? v : null; });
 const flag = computed(() => { const v = value(props.path); return typeof v === 'boolean' ? v : null; });
+const words = computed(() => { const v = value(props.path); return Array.isArray(v) ? (v as unknown[]).join(', ') : ''; });
+/** A list of words, parted by commas; nothing typed is not recorded. */
+const setWords = (text: string | undefined) => { const list = (text ?? '').split(',').map((w) => w.trimStart()); set(props.path, list.join('') === '' ? null : list); };
 const error = computed(() => issues.value[props.path]);
 </script>
 
@@ -28,6 +31,7 @@ const error = computed(() => issues.value[props.path]);
     <YesNoEntry v-else-if="field.kind === 'yes-no'" :value="flag" :label="name" @change="set(path, $event)" />
     <DateEntry v-else-if="field.kind === 'date'" :id="id" :value="word" :label="name" :error="error" @change="set(path, $event)" />
     <MomentEntry v-else-if="field.kind === 'moment'" :id="id" :value="word" :label="name" :error="error" @change="set(path, $event)" />
+    <InputText v-else-if="field.kind === 'words'" :id="id" :model-value="words" :aria-label="name" :invalid="Boolean(error)" autocomplete="off" class="wide" @update:model-value="setWords" />
     <InputText v-else :id="id" :model-value="word ?? ''" :aria-label="name" :invalid="Boolean(error)" autocomplete="off" class="wide" @update:model-value="set(path, $event || null)" />
     <p v-if="error" :id="`${id}-error`" class="error small" role="alert">{{ error }}</p>
   </div>

@@ -4,7 +4,7 @@ import { ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAME
 export interface Field {
   readonly path: string;
   readonly label: string;
-  readonly kind: 'number' | 'choice' | 'yes-no' | 'text' | 'date' | 'moment';
+  readonly kind: 'number' | 'choice' | 'yes-no' | 'text' | 'words' | 'date' | 'moment';
   /** Stored unit of a number; a function where the batch itself decides it. */
   readonly unit?: string | ((batch: Batch | null) => string);
   readonly options?: readonly string[];
@@ -105,6 +105,7 @@ export const SECTIONS: readonly Section[] = [
       { path: 'mould.pulls', label: 'Pulls so far', kind: 'number', unit: '' },
       { path: 'mould.finish', label: 'Finish of the master', kind: 'choice', options: FINISHES },
       { path: 'mould.clean', label: 'Mould clean', kind: 'yes-no' },
+      { path: 'mould.contacts', label: 'Else touched by (clay, latex …)', kind: 'words' },
     ],
   },
   { id: 'inclusions', title: 'Inclusions', stage: 'pour', fields: [] },
