@@ -10,7 +10,9 @@ const between = (low: number, high: number, unit: string) =>
     .max(high, `Must be ${high}${unit ? ` ${unit}` : ''} or less.`);
 
 const positiveUpTo = (high: number, unit: string) =>
-  between(0, high, unit).positive(`Must be more than 0${unit ? ` ${unit}` : ''}.`);
+  z.number(`Write a number${unit ? ` in ${unit}` : ''}.`)
+    .positive(`Must be more than 0${unit ? ` ${unit}` : ''}.`)
+    .max(high, `Must be ${high}${unit ? ` ${unit}` : ''} or less.`);
 
 /** °C at which resin work can take place, cold store to exotherm. */
 export const temperatureC = between(-40, 400, '°C');

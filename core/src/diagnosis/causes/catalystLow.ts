@@ -1,5 +1,5 @@
 import type { Cause } from '../cause';
-import { againstAsked, outsideBand } from './catalystAsked';
+import { againstAsked, outsideBand } from './catalystEvidence';
 
 export const catalystLow: Cause = {
   id: 'catalyst-low',

@@ -1,21 +1,7 @@
-import type { Product } from '../../formats/product';
+import { askedCatalystPct } from '../../mixing/askedCatalyst';
 import { figures, type CaseFacts } from '../caseFacts';
 import type { MaybeEvidence } from '../evidence';
 import { pointsFor } from '../weight';
-
-/**
- * Catalyst that the room asks for: the band's top at the card's coldest room, its typical value in the middle, its
- * bottom at the warmest; never outside the band. Null where the card or the room is missing.
- * @example askedCatalystPct(houseTide, 17) // 2.4
- */
-export function askedCatalystPct(product: Product, roomC: number): number | null {
-  const { minPct, typicalPct, maxPct } = product.ratio.catalyst ?? {};
-  const { minC, maxC } = product.room ?? {};
-  if (minPct == null || maxPct == null || minC == null || maxC == null || maxC <= minC) return null;
-  const middle = typicalPct ?? (minPct + maxPct) / 2;
-  const warm = Math.min(1, Math.max(0, (roomC - minC) / (maxC - minC)));
-  return warm <= 0.5 ? maxPct + (middle - maxPct) * (warm / 0.5) : middle + (minPct - middle) * ((warm - 0.5) / 0.5);
-}
 
 /** Distance from the asked dose, towards low (`sign` 1) or high (`sign` −1), in widths of the card's band. */
 export function againstAsked(facts: CaseFacts, sign: 1 | -1): MaybeEvidence {
