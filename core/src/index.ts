@@ -57,3 +57,4 @@ export * from './diagnosis/weight';
 export * from './simulation/saltmarshCards';
 export * from './simulation/soundBatch';
 export * from './simulation/saltmarshBatches';
+export * from './simulation/saltmarshShelf';

@@ -7,15 +7,24 @@ import { securityHeaders, site } from './http/site';
 import { batchRoutes } from './routes/batches';
 import { diagnoseRoutes } from './routes/diagnose';
 import { documentRoutes } from './routes/documents';
+import { photoRouter } from './routes/photos';
 import { productRoutes } from './routes/products';
+import { searchRoutes } from './routes/search';
+import { shelfRoutes } from './routes/shelf';
 import type { BatchStore } from './store/batchStore';
+import type { PhotoStore } from './store/photoStore';
 import type { ProductStore } from './store/productStore';
+import type { Found } from './store/searchStore';
+import type { Shelf } from './store/shelf';
 
 export const API_PREFIX = '/api/v1';
 
 export interface AppDeps {
   readonly products: ProductStore;
   readonly batches: BatchStore;
+  readonly shelf: Shelf;
+  readonly photos: PhotoStore;
+  readonly search: (words: string) => Promise<Found[]>;
   /** Folder of the built application; none serves the API alone. */
   readonly webRoot?: string | undefined;
   /** Told of failures that nobody foresaw. */
@@ -23,7 +32,7 @@ export interface AppDeps {
 }
 
 /** The whole HTTP application over its stores. Never listens. */
-export function createApp({ products, batches, webRoot, log }: AppDeps): Express {
+export function createApp({ products, batches, shelf, photos, search, webRoot, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -31,9 +40,11 @@ export function createApp({ products, batches, webRoot, log }: AppDeps): Express
   app.use(securityHeaders());
 
   const api = express.Router();
-  api.use(sameOrigin, express.json({ limit: MOST_BODY_BYTES }), boundDepth);
+  api.use(sameOrigin);
+  api.use(photoRouter(photos));
+  api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
   api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
-  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...diagnoseRoutes()];
+  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes()];
   mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
   api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
 

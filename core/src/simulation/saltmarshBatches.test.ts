@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { diagnose } from '../diagnosis/diagnose';
+import { mixMasses } from '../mixing/batchAmounts';
 import { stageOf } from '../planning/stage';
 import { saltmarshBatches } from './saltmarshBatches';
 import { SALTMARSH_CARDS, saltmarshCard } from './saltmarshCards';
+import { saltmarshLots, saltmarshMoulds } from './saltmarshShelf';
 
 const now = new Date('2026-11-24T14:30:00Z');
 const batches = saltmarshBatches(now);
@@ -25,6 +27,22 @@ describe('the demo studio\'s batches', () => {
       const hoursAgo = (now.getTime() - Date.parse(b.startedAt!)) / 3.6e6;
       expect(hoursAgo).toBeGreaterThan(0);
       for (const check of b.checks ?? []) expect(check.afterH, `${b.code}`).toBeLessThanOrEqual(hoursAgo);
+    }
+  });
+  it('are poured from lots that are on the shelf, and into moulds that are', () => {
+    const lots = new Set(saltmarshLots(now).map((l) => `${l.productSlug} ${l.part} ${l.code}`));
+    const moulds = new Set(saltmarshMoulds().map((m) => m.code));
+    for (const b of batches) {
+      expect(lots, b.code!).toContain(`${b.product.slug} A ${b.lotA?.code}`);
+      if (b.lotB) expect(lots, b.code!).toContain(`${b.product.slug} B ${b.lotB.code}`);
+      if (b.mould?.code) expect(moulds, b.code!).toContain(b.mould.code);
+    }
+  });
+  it('leave something in every lot', () => {
+    for (const lot of saltmarshLots(now)) {
+      const used = batches.filter((b) => b.product.slug === lot.productSlug && (lot.part === 'A' ? b.lotA : b.lotB)?.code === lot.code)
+        .reduce((sum, b) => { const { massAG, massBG } = mixMasses(saltmarshCard(b.product.slug), b); return sum + ((lot.part === 'A' ? massAG : massBG) ?? 0); }, 0);
+      expect(used, `${lot.code} of ${lot.productSlug}`).toBeLessThan(lot.quantityG!);
     }
   });
   it.each([

@@ -1,6 +1,7 @@
 import { batchSchema, type Batch } from '../formats/batch';
 import { STAGES, type Stage } from '../planning/stage';
 import { saltmarshCard } from './saltmarshCards';
+import { saltmarshLot } from './saltmarshShelf';
 import { overlay, soundBatch } from './soundBatch';
 
 type Patch = Record<string, unknown>;
@@ -15,8 +16,8 @@ interface Story {
   /** Room at the bench that morning: °C, % RH. */
   readonly air: readonly [number, number];
   readonly mould?: readonly [code: string, pulls: number];
-  /** Days the bottles had been open. */
-  readonly openDays?: number;
+  /** Poured from the lot that was left open. */
+  readonly forgottenLot?: boolean;
   readonly otherwise?: Patch;
   readonly checks?: Patch[];
   /** The stage it is at now; what comes after is not in the record yet. */
@@ -38,7 +39,7 @@ const STORIES: readonly Story[] = [
   { slug: 'house-tide', by: 'KO', began: [26, '09:30'], totalG: 310, air: [22.8, 52], mould: ['M-08', 9], checks: [pass(24, 80)], note: 'cabinet pulls' },
   { slug: 'house-coat-9', by: 'RV', began: [25, '14:15'], totalG: 120, air: [21.4, 57], otherwise: { mould: null, mix: { stirMin: 1.5, scrapedWalls: false } }, checks: [seen(26, 'tacky', 'sticky-spots', 2, { grade: 'mend', note: 'wet spots along the rim' }), { afterH: 74, symptoms: [], grade: 'second' }], note: 'coat on oak pegs' },
   { slug: 'house-bone-3', by: 'MT', began: [24, '10:00'], totalG: 190, air: [20.6, 58], mould: ['M-17', 41], checks: [pass(20, 70)], note: 'coat pegs, hollow' },
-  { slug: 'house-clear-6', by: 'KO', began: [22, '08:20'], totalG: 273, air: [17.4, 67], mould: ['M-12', 15], openDays: 96, otherwise: { mix: { tool: 'wood', stirMin: 1.2 }, resin: { temperatureAC: 18.5, temperatureBC: 18, atPourC: 21 }, cure: { temperatureC: 17.5 } }, checks: [seen(24, 'bubbles', 'micro-throughout', 4, { shore: 68, grade: 'scrap' })], note: 'finials, amber; foggy with tiny bubbles' },
+  { slug: 'house-clear-6', by: 'KO', began: [22, '08:20'], totalG: 273, air: [17.4, 67], mould: ['M-12', 15], forgottenLot: true, otherwise: { mix: { tool: 'wood', stirMin: 1.2 }, resin: { temperatureAC: 18.5, temperatureBC: 18, atPourC: 21 }, cure: { temperatureC: 17.5 } }, checks: [seen(24, 'bubbles', 'micro-throughout', 4, { shore: 68, grade: 'scrap' })], note: 'finials, amber; foggy with tiny bubbles' },
   { slug: 'house-shell', by: 'MT', began: [21, '15:20'], totalG: 85, air: [20.2, 60], otherwise: { mould: null }, checks: [pass(48, 78)], note: 'top coat on pulls' },
   { slug: 'house-noon', by: 'RV', began: [20, '11:45'], totalG: 12, air: [20.5, 57], mould: ['M-30', 6], checks: [pass(2, 79)], note: 'fills in finials' },
   { slug: 'house-coat-9', by: 'KO', began: [19, '08:10'], totalG: 160, air: [15.2, 71], otherwise: { mould: null, resin: { temperatureAC: 16, temperatureBC: 16, atPourC: 17 }, cure: { temperatureC: 15.5 } }, checks: [seen(24, 'tacky', 'tacky-all-over', 3, { grade: 'mend', note: 'warmed for a day in the hot box' }), pass(50, 74)], note: 'bench top trial panel' },
@@ -94,10 +95,10 @@ function cutAt(stage: Stage | undefined): Patch {
 function tell(story: Story, index: number, now: Date): Batch {
   const startMs = beganAt(story, now);
   const card = saltmarshCard(story.slug);
-  const openedMs = startMs - (story.openDays ?? 18 + (index % 5) * 6) * DAY_MS;
-  const lot = (part: 'A' | 'B') => ({
-    code: `${part}-${60 + ((index * 7) % 23)}`, openedOn: isoDay(openedMs), useBy: isoDay(openedMs + (card.shelf?.unopenedMonths ?? 12) * 25 * DAY_MS), colour: 'clear',
-  });
+  const lot = (part: 'A' | 'B') => {
+    const { code, openedOn, useBy, colour } = saltmarshLot(story.slug, part, now, story.forgottenLot) ?? {};
+    return { code, openedOn, useBy, colour };
+  };
   const [roomC, humidityPct] = story.air;
   const base: Patch = {
     code: `B-${String(FIRST_CODE + index).padStart(4, '0')}`, startedAt: isoMoment(startMs), by: story.by,

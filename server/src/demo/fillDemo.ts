@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs';
-import { SALTMARSH_CARDS, saltmarshBatches } from '@warm-jar/core';
+import { SALTMARSH_CARDS, saltmarshAdditives, saltmarshBatches, saltmarshGear, saltmarshInclusions, saltmarshLots, saltmarshMoulds } from '@warm-jar/core';
 import type { Studio } from '../studio';
 
 /** Removes a demo database with its write-ahead files, so that each demo starts fresh. */
@@ -8,8 +8,13 @@ export function removeDatabase(file: string): void {
 }
 
 /** Fills an empty studio with the demo studio's cards and batches, as of `now`. */
-export async function fillDemo({ products, batches }: Pick<Studio, 'products' | 'batches'>, now: Date): Promise<number> {
-  for (const card of SALTMARSH_CARDS) await products.add(card);
+export async function fillDemo({ products, batches, shelf }: Pick<Studio, 'products' | 'batches' | 'shelf'>, now: Date): Promise<number> {
+  await products.addAll(SALTMARSH_CARDS);
+  for (const lot of saltmarshLots(now)) await shelf.lots.create(lot);
+  for (const mould of saltmarshMoulds()) await shelf.moulds.create(mould);
+  for (const inclusion of saltmarshInclusions(now)) await shelf.inclusions.create(inclusion);
+  for (const additive of saltmarshAdditives()) await shelf.additives.create(additive);
+  for (const piece of saltmarshGear(now)) await shelf.gear.create(piece);
   const made = saltmarshBatches(now);
   for (const batch of made) await batches.create(batch);
   return made.length;

@@ -57,8 +57,8 @@ function operation(spec: EndpointSpec<unknown, unknown, unknown>): Json {
 }
 
 /** The OpenAPI 3.1 document of the API, derived from the same schemas that guard its borders. */
-export function openApiOf(endpoints: readonly Endpoint[], prefix: string): Json {
-  const paths: Record<string, Json> = {};
+export function openApiOf(endpoints: readonly Endpoint[], prefix: string, others: Record<string, Json> = {}): Json {
+  const paths: Record<string, Json> = Object.fromEntries(Object.entries(others).map(([path, json]) => [`${prefix}${path}`, json]));
   for (const { spec } of endpoints) {
     const path = `${prefix}${spec.path}`;
     paths[path] = { ...paths[path], [spec.method]: operation(spec) };

@@ -1,10 +1,22 @@
-import { productListSchema, productSchema } from '@warm-jar/core';
+import { problemIssueSchema, productListSchema, productSchema } from '@warm-jar/core';
 import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
+import { importProducts } from '../store/productImport';
 import type { ProductStore } from '../store/productStore';
 
 const bySlug = z.object({ slug: z.string().max(80) });
 const byRevision = z.object({ slug: z.string().max(80), revision: z.coerce.number().int().min(1).max(100_000) });
+
+const flag = z.enum(['true', 'false']).default('false');
+const importQuery = z.object({ apply: flag, skipRefused: flag });
+const importBody = z.object({ rows: z.array(z.looseObject({})).min(1, 'The file holds no card.').max(500, 'Bring in at most 500 cards at once.') });
+const importAnswer = z.object({
+  applied: z.number().int(),
+  rows: z.array(z.object({
+    row: z.number().int(), slug: z.string().nullable(), name: z.string().nullable(), action: z.enum(['new', 'next-revision', 'same', 'refused']),
+    revision: z.number().int().nullable(), changed: z.array(z.string()), issues: z.array(problemIssueSchema),
+  })),
+});
 
 export function productRoutes(products: ProductStore): Endpoint[] {
   return [
@@ -20,6 +32,13 @@ export function productRoutes(products: ProductStore): Endpoint[] {
       const card = await products.add(body);
       return { status: 201, body: card, location: `/api/v1/products/${card.slug}/revisions/${card.revision}` };
     }),
+
+    endpoint({
+      method: 'post', path: '/products/import', summary: 'Look through cards to be brought in, or bring them in: all or none', query: importQuery, body: importBody,
+      answers: { 200: { description: 'What each row does or would do', schema: importAnswer } },
+    }, async ({ query, body }) => ({
+      status: 200, body: await importProducts(products, body.rows, { apply: query.apply === 'true', skipRefused: query.skipRefused === 'true' }),
+    })),
 
     endpoint({
       method: 'get', path: '/products/{slug}', summary: 'A product card at its newest revision', params: bySlug,

@@ -1,4 +1,4 @@
-import { limitReadings, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
+import { limitReadings, mixMasses, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
 
 /** What lists need of a batch beside its document; worked out whenever the document is written. */
 export interface BatchColumns {
@@ -11,6 +11,10 @@ export interface BatchColumns {
   readonly grade: string | null;
   readonly outside: number;
   readonly search: string;
+  readonly lotA: string | null;
+  readonly lotB: string | null;
+  readonly massAG: number | null;
+  readonly massBG: number | null;
 }
 
 export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] => {
@@ -32,6 +36,8 @@ function searchText(batch: Batch, product: Product): string {
   ].filter(Boolean).join(' ').toLowerCase();
 }
 
+const partMasses = (batch: Batch, product: Product) => { const { massAG, massBG } = mixMasses(product, batch); return { massAG, massBG }; };
+
 /** The columns of a batch. Moments are kept in UTC so that they sort. */
 export function batchColumns(batch: Batch, product: Product): BatchColumns {
   const outside = limitReadings(product, batch).filter((r) => r.state === 'below' || r.state === 'above').length;
@@ -45,5 +51,8 @@ export function batchColumns(batch: Batch, product: Product): BatchColumns {
     grade: latestGrade(batch),
     outside,
     search: searchText(batch, product),
+    lotA: batch.lotA?.code ?? null,
+    lotB: batch.lotB?.code ?? null,
+    ...partMasses(batch, product),
   };
 }

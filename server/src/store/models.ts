@@ -9,6 +9,7 @@ export interface RevisionRow extends Model<InferAttributes<RevisionRow>, InferCr
 export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
   code: string; version: number; productSlug: string; productRevision: number; startedAt: string | null; by: string | null;
   mould: string | null; stage: string; grade: string | null; outside: number; search: string; document: string;
+  lotA: string | null; lotB: string | null; massAG: number | null; massBG: number | null;
   createdAt: string; updatedAt: string;
   symptoms?: NonAttribute<SymptomRow[]>;
   revision?: NonAttribute<RevisionRow | null>;
@@ -20,7 +21,14 @@ export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCrea
   id: CreationOptional<number>; batchCode: string; version: number; at: string; action: string; by: string | null; changedFields: string; document: string;
 }
 
+/** A thing of the shelf: its document under its code. */
+export interface ShelfRow extends Model<InferAttributes<ShelfRow>, InferCreationAttributes<ShelfRow>> {
+  code: string; version: number; productSlug?: CreationOptional<string>; search: string; document: string; createdAt: string; updatedAt: string;
+}
+export type ShelfTable = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear';
+
 export interface Models {
+  readonly shelf: Readonly<Record<ShelfTable, ModelStatic<ShelfRow>>>;
   readonly products: ModelStatic<ProductRow>;
   readonly revisions: ModelStatic<RevisionRow>;
   readonly batches: ModelStatic<BatchRow>;
@@ -31,6 +39,7 @@ export interface Models {
 // Sequelize writes each column's name into its options, so every column needs an object of its own.
 const text = () => ({ type: DataTypes.TEXT, allowNull: false });
 const textOrNull = () => ({ type: DataTypes.TEXT, allowNull: true });
+const real = () => ({ type: DataTypes.DOUBLE, allowNull: true });
 const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const key = () => ({ type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true });
 const table = (tableName: string) => ({ tableName, timestamps: false, underscored: true });
@@ -46,11 +55,17 @@ export function defineModels(sequelize: Sequelize): Models {
   const batches = sequelize.define<BatchRow>('batch', {
     code: { ...text(), primaryKey: true }, version: whole(), productSlug: text(), productRevision: whole(), startedAt: textOrNull(), by: textOrNull(),
     mould: textOrNull(), stage: text(), grade: textOrNull(), outside: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
+    lotA: textOrNull(), lotB: textOrNull(), massAG: { ...real(), field: 'mass_a_g' }, massBG: { ...real(), field: 'mass_b_g' },
   }, table('batches'));
   const symptoms = sequelize.define<SymptomRow>('symptom', { id: key(), batchCode: text(), kind: text(), pattern: text() }, table('batch_symptoms'));
   const history = sequelize.define<HistoryRow>('history', {
     id: key(), batchCode: text(), version: whole(), at: text(), action: text(), by: textOrNull(), changedFields: text(), document: text(),
   }, table('batch_history'));
+  const shelfTable = (name: ShelfTable) => sequelize.define<ShelfRow>(name, {
+    code: { ...text(), primaryKey: true }, version: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
+    ...(name === 'lots' ? { productSlug: text() } : {}),
+  } as Parameters<typeof sequelize.define<ShelfRow>>[1], table(name));
+  const shelf = { lots: shelfTable('lots'), moulds: shelfTable('moulds'), inclusions: shelfTable('inclusions'), additives: shelfTable('additives'), gear: shelfTable('gear') };
   batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
-  return { products, revisions, batches, symptoms, history };
+  return { products, revisions, batches, symptoms, history, shelf };
 }

@@ -1,4 +1,5 @@
 import { productSchema, type Product } from '@warm-jar/core';
+import type { Transaction } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import type { Database } from './database';
 import type { RevisionRow } from './models';
@@ -12,6 +13,8 @@ export interface ProductStore {
   readonly revisions: (slug: string) => Promise<Product[]>;
   /** Adds a new card, or the next revision of one. @throws Problem 409 where the revision is not the next one */
   readonly add: (card: Product) => Promise<Product>;
+  /** The same for several, in one transaction: all or none. */
+  readonly addAll: (cards: readonly Product[]) => Promise<void>;
 }
 
 const parse = (row: RevisionRow): Product => productSchema.parse(JSON.parse(row.document));
@@ -23,6 +26,23 @@ export function productStore({ models, write }: Database): ProductStore {
     if (!row) throw notFound(revision == null ? `Product "${slug}"` : `Product "${slug}" at revision ${revision}`);
     return parse(row);
   };
+
+  async function addWithin(card: Product, transaction: Transaction): Promise<void> {
+    const now = new Date().toISOString();
+    const known = await models.products.findByPk(card.slug, { transaction });
+    const next = known ? known.currentRevision + 1 : 1;
+    if (known && card.revision !== next) {
+      throw new Problem(409, 'revision-conflict', `"${card.slug}" is at revision ${known.currentRevision}; the next one is ${next}.`, [
+        { path: 'revision', message: `Send revision ${next}, made from revision ${known.currentRevision}.` },
+      ]);
+    }
+    if (known) await known.update({ currentRevision: card.revision }, { transaction });
+    else await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt: now }, { transaction });
+    await models.revisions.create({
+      slug: card.slug, revision: card.revision, name: card.name, family: card.family, document: JSON.stringify(card), createdAt: now,
+    }, { transaction });
+  }
+
   return {
     get,
     list: async () => {
@@ -35,21 +55,12 @@ export function productStore({ models, write }: Database): ProductStore {
       if (rows.length === 0) throw notFound(`Product "${slug}"`);
       return rows.map(parse);
     },
-    add: (card) => write(async (transaction) => {
-      const now = new Date().toISOString();
-      const known = await models.products.findByPk(card.slug, { transaction });
-      const next = known ? known.currentRevision + 1 : 1;
-      if (known && card.revision !== next) {
-        throw new Problem(409, 'revision-conflict', `"${card.slug}" is at revision ${known.currentRevision}; the next one is ${next}.`, [
-          { path: 'revision', message: `Send revision ${next}, made from revision ${known.currentRevision}.` },
-        ]);
-      }
-      if (known) await known.update({ currentRevision: card.revision }, { transaction });
-      else await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt: now }, { transaction });
-      await models.revisions.create({
-        slug: card.slug, revision: card.revision, name: card.name, family: card.family, document: JSON.stringify(card), createdAt: now,
-      }, { transaction });
+    add: async (card) => {
+      await write((transaction) => addWithin(card, transaction));
       return card;
+    },
+    addAll: (cards) => write(async (transaction) => {
+      for (const card of cards) await addWithin(card, transaction);
     }),
   };
 }

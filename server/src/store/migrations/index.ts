@@ -1,7 +1,8 @@
 import type { Sequelize } from 'sequelize';
 import { firstSchema } from './0001-first-schema';
+import { shelf } from './0002-shelf';
 
 /** A step of the schema. Steps go forward only; a landed step is never edited. */
 export interface Migration { readonly name: string; readonly up: (sequelize: Sequelize) => Promise<void> }
 
-export const MIGRATIONS: readonly Migration[] = [firstSchema];
+export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf];
