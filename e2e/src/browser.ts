@@ -32,8 +32,14 @@ export class Bench {
   }
 
   async resize({ width, height }: { width: number; height: number }): Promise<void> {
-    await (this.driver as WebDriver & { sendDevToolsCommand: (name: string, values: object) => Promise<void> })
-      .sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+    await this.devTools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  }
+
+  /** Files the page gives out land in this folder. */
+  async saveInto(folder: string): Promise<void> { await this.devTools('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder }); }
+
+  private async devTools(name: string, values: object): Promise<void> {
+    await (this.driver as WebDriver & { sendDevToolsCommand: (name: string, values: object) => Promise<void> }).sendDevToolsCommand(name, values);
   }
 
   async go(path: string): Promise<void> { await this.driver.get(`${this.address}${path}`); }
@@ -56,6 +62,9 @@ export class Bench {
       return typeof words === 'string' ? text.includes(words) : words.test(text);
     }, PATIENCE_MS, `the page never says ${words.toString()}`);
   }
+
+  /** Waits until something is no longer there. */
+  async gone(css: string): Promise<void> { await this.driver.wait(async () => (await this.driver.findElements(By.css(css))).length === 0, PATIENCE_MS, `${css} stays`); }
 
   async text(css: string): Promise<string> { return (await this.see(css)).getText(); }
 

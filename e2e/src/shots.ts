@@ -17,6 +17,10 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
   { name: 'check', path: '/batches/B-0415/check', ready: '.tile', prepare: (bench) => bench.tap('[data-symptom="bubbles"]') },
   { name: 'diagnosis', path: '/batches/B-0399/diagnosis', ready: '.cause' },
   { name: 'products', path: '/products/house-clear-6', ready: '.groups' },
+  { name: 'card', path: '/products/house-clear-6/edit', ready: '.cell' },
+  { name: 'lots', path: '/lots/A-52', ready: '.panel' },
+  { name: 'moulds', path: '/moulds/M-12', ready: '.outline' },
+  { name: 'inclusions', path: '/inclusions/I-02', ready: '.chart svg' },
   { name: 'units', path: '/units', ready: '.line' },
 ];
 

@@ -21,7 +21,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-async function bring(name: string, content: string): Promise<void> {
+async function bring(name: string, content: string | Buffer): Promise<void> {
   const file = join(folder, name);
   writeFileSync(file, content);
   await bench.driver.findElement(By.css('input[type="file"]')).sendKeys(file);
@@ -38,15 +38,23 @@ describe('a studio of its own', () => {
   it('refuses a bad card field by field, and takes a good one', async () => {
     await bench.go('/products');
     await bench.read('No product card yet');
+    await bench.go('/products/import');
+    await bench.see('main h1');
     await bring('broken.json', '{ "format": ');
     await bench.read('broken.json is not JSON');
     await bring('zero.json', JSON.stringify({ ...saltmarshCard('house-tide'), name: '', room: { minC: 30, maxC: 10 } }));
     await bench.read('room.maxC');
     await bench.read('Give the product a name.');
+    expect(await bench.text('tr[data-action="refused"]')).toContain('room.maxC');
     await bring('tide.json', JSON.stringify(saltmarshCard('house-tide')));
+    await bench.tapWords('Bring in 1');
+    await bench.read('1 card is on the shelf');
+    await bring('tide.json', JSON.stringify(saltmarshCard('house-tide')));
+    await bench.read('There is nothing to bring in');
+    await bring('latin.csv', Buffer.from('slug,name\nhouse-x,Caf\u00e9', 'latin1'));
+    await bench.read('latin.csv is not in UTF-8');
+    await bench.go('/products/house-tide');
     await bench.read('0.8 % to 2.4 %');
-    await bring('tide.json', JSON.stringify(saltmarshCard('house-tide')));
-    await bench.read('the next one is 2');
   });
 
   it('has its data still after Ctrl-C and another start', async () => {

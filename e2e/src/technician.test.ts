@@ -81,9 +81,8 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
   });
 
   it('finds the same batch in the log, by words and by symptom', async () => {
-    await bench.press('/');
-    await bench.see('input[aria-label="Search the log"]');
-    await bench.press('0421');
+    await bench.press('l');
+    await bench.type('input[aria-label="Search the log"]', '0421');
     await bench.read('1 batch found');
     expect(await bench.text('tbody')).toContain('bubbles, micro throughout');
     expect(await bench.driver.getCurrentUrl()).toContain('search=0421');
@@ -142,6 +141,7 @@ describe('the keys', () => {
     await bench.press('?');
     await bench.read('A jar on the shelf');
     await bench.press(Key.ESCAPE);
+    await bench.gone('[role="dialog"]');
     await bench.press('l');
     await bench.see('tbody tr');
     await bench.tap('input[aria-label="Search the log"]');

@@ -65,6 +65,15 @@ describe('moulds and the rest of the shelf', () => {
     expect(paths(await api().post('/api/v1/gear').send({ ...vessel, ratedKPa: null }))).toEqual(['ratedKPa']);
     await api().post('/api/v1/gear').send(vessel).expect(201);
   });
+  it('refuse a batch pressed above the rating of its vessel, or past its inspection', async () => {
+    const vessel = { ...saltmarshGear(now).find((g) => g.kind === 'pressure-vessel')!, code: 'G-09', ratedKPa: 350, inspectionDue: '2026-04-01' };
+    await api().post('/api/v1/gear').send(vessel).expect(201);
+    const pressed = (gaugeKPa: number, startedAt: string) => api().post('/api/v1/batches').send(soundBatch('house-clear-6', { code: null, startedAt, pressure: { gaugeKPa, vessel: 'G-09' } }));
+    const over = await pressed(351, '2026-03-14T10:00:00+00:00');
+    expect([over.status, (over.body as Problem).error.code, paths(over)]).toEqual([400, 'over-rating', ['pressure.gaugeKPa']]);
+    expect(((await pressed(340, '2026-05-14T10:00:00+00:00')).body as Problem).error.code).toBe('inspection-overdue');
+    expect((await pressed(350, '2026-03-14T10:00:00+00:00')).status).toBe(201);
+  });
 });
 
 describe('search', () => {

@@ -7,6 +7,7 @@ import { photoStore } from './store/photoStore';
 import { productStore, type ProductStore } from './store/productStore';
 import { searchAll } from './store/searchStore';
 import { openShelf, type Shelf } from './store/shelf';
+import { vesselGuard } from './store/vesselGuard';
 
 /** A studio's data and the application over it, open until closed. */
 export interface Studio { readonly app: Express; readonly products: ProductStore; readonly batches: BatchStore; readonly shelf: Shelf; readonly close: () => Promise<void> }
@@ -14,8 +15,8 @@ export interface Studio { readonly app: Express; readonly products: ProductStore
 export async function openStudio(options: { file: string; webRoot?: string | undefined; log?: (error: unknown) => void }): Promise<Studio> {
   const database = await openDatabase(options.file);
   const products = productStore(database);
-  const batches = batchStore(database, products);
   const shelf = openShelf(database);
+  const batches = batchStore(database, products, vesselGuard(shelf.gear));
   const photos = photoStore(join(dirname(options.file), 'photos'));
   const search = (words: string) => searchAll(database, words);
   const log = options.log ?? ((error: unknown) => { console.error(error); });

@@ -2,6 +2,7 @@
 import ConfirmDialog from 'primevue/confirmdialog';
 import Toast from 'primevue/toast';
 import { onMounted } from 'vue';
+import FindDialog from './app/FindDialog.vue';
 import KeysDialog from './app/KeysDialog.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
@@ -11,7 +12,7 @@ import { useWork } from './stores/work';
 
 const products = useProducts();
 const work = useWork();
-const { keysOpen } = useGlobalKeys();
+const { keysOpen, findOpen } = useGlobalKeys();
 onMounted(async () => { await products.load(); await work.load(); });
 </script>
 
@@ -20,9 +21,10 @@ onMounted(async () => { await products.load(); await work.load(); });
     <a class="skip" href="#main">To the content</a>
     <ShellShelf />
     <div class="right">
-      <ShellTop @keys="keysOpen = true" />
+      <ShellTop @keys="keysOpen = true" @find="findOpen = true" />
       <main id="main" tabindex="-1"><RouterView /></main>
     </div>
+    <FindDialog v-model:open="findOpen" />
     <KeysDialog v-model:open="keysOpen" />
     <ConfirmDialog />
     <Toast position="bottom-right" />

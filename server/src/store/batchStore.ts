@@ -55,7 +55,10 @@ function orderOf(sort: BatchListQuery['sort']): Order {
   return column === 'code' ? [['code', direction]] : [[column, direction], ['code', direction]];
 }
 
-export function batchStore({ models, write, sequelize }: Database, products: ProductStore): BatchStore {
+/** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
+export type BatchGuard = (batch: Batch) => Promise<void>;
+
+export function batchStore({ models, write, sequelize }: Database, products: ProductStore, guard: BatchGuard = () => Promise.resolve()): BatchStore {
   /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. */
   async function cardOf(batch: Batch): Promise<Product> {
     try {
@@ -125,6 +128,7 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
 
     create: async (sent) => {
       const card = await cardOf(sent);
+      await guard(sent);
       return write(async (transaction) => {
         const code = sent.code ?? await nextCode(transaction);
         const taken = await models.history.findOne({ where: { batchCode: code }, transaction });
@@ -143,6 +147,7 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
         throw new Problem(400, 'code-fixed', `A batch keeps its code: this is ${code}.`, [{ path: 'code', message: `Must be ${code}.` }]);
       }
       const card = await cardOf(sent);
+      await guard(sent);
       return write(async (transaction) => {
         const row = await locked(code, version, transaction);
         const before = parse(row);

@@ -1,11 +1,16 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import { useRoute } from 'vue-router';
 import KeyCap from '../components/KeyCap.vue';
 
-const emit = defineEmits<{ keys: [] }>();
+const emit = defineEmits<{ keys: []; find: [] }>();
+const route = useRoute();
+/** The shelf's compartments are one place in the bar. */
+const onShelf = computed(() => /^\/(products|lots|moulds|inclusions|additives|gear)\b/.test(route.path));
 const PLACES = [
   { to: { name: 'today' }, words: 'Today', k: 't' },
   { to: { name: 'log' }, words: 'Log', k: 'l' },
-  { to: { name: 'products' }, words: 'Products', k: 'p' },
+  { to: { name: 'products' }, words: 'Shelf', k: 'p' },
 ];
 </script>
 
@@ -13,10 +18,10 @@ const PLACES = [
   <header class="top">
     <RouterLink class="name" :to="{ name: 'today' }">Warm Jar</RouterLink>
     <nav aria-label="Studio">
-      <RouterLink v-for="p in PLACES" :key="p.words" :to="p.to" active-class="here">{{ p.words }} <KeyCap :k="p.k" /></RouterLink>
+      <RouterLink v-for="p in PLACES" :key="p.words" :to="p.to" active-class="here" :class="{ here: p.words === 'Shelf' && onShelf }">{{ p.words }} <KeyCap :k="p.k" /></RouterLink>
     </nav>
     <div class="tools">
-      <RouterLink :to="{ name: 'log', query: { find: '1' } }">Find <KeyCap k="/" /></RouterLink>
+      <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>
       <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
       <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
     </div>

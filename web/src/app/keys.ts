@@ -1,6 +1,6 @@
 import { onKeyStroke } from '@vueuse/core';
 import { ref } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { useRouter } from 'vue-router';
 
 /** A key and what it does, as the list under `?` shows it. */
 export interface KeyHelp { readonly key: string; readonly does: string; readonly where: string }
@@ -8,15 +8,15 @@ export interface KeyHelp { readonly key: string; readonly does: string; readonly
 export const KEYS: readonly KeyHelp[] = [
   { key: 't', does: 'Today', where: 'everywhere' },
   { key: 'l', does: 'Log', where: 'everywhere' },
-  { key: 'p', does: 'Products', where: 'everywhere' },
+  { key: 'p', does: 'Shelf: products, lots, moulds …', where: 'everywhere' },
   { key: 'n', does: 'Log a new batch', where: 'everywhere' },
-  { key: '/', does: 'Search the log', where: 'everywhere' },
+  { key: '/', does: 'Find anything', where: 'everywhere' },
   { key: '?', does: 'This list', where: 'everywhere' },
   { key: '1 … 9', does: 'A jar on the shelf, from the top', where: 'everywhere' },
   { key: 'c', does: 'Check this batch', where: 'batch, diagnosis' },
   { key: 'e', does: 'Change this batch', where: 'batch' },
   { key: 'd', does: 'Diagnosis of this batch', where: 'batch' },
-  { key: 'Ctrl Enter', does: 'Save', where: 'log a batch, check' },
+  { key: 'Ctrl Enter', does: 'Save', where: 'log a batch, check, shelf' },
 ];
 
 /** Whether a keystroke belongs to a field that is being typed in, or to an open dialog. */
@@ -47,13 +47,13 @@ export function onSaveKey(act: () => void): void {
 /** The keys that work on every view. */
 export function useGlobalKeys() {
   const router = useRouter();
-  const route = useRoute();
   const keysOpen = ref(false);
+  const findOpen = ref(false);
   onPlainKey('t', () => void router.push({ name: 'today' }));
   onPlainKey('l', () => void router.push({ name: 'log' }));
   onPlainKey('p', () => void router.push({ name: 'products' }));
   onPlainKey('n', () => void router.push({ name: 'new-batch' }));
-  onPlainKey('/', () => void router.push({ name: 'log', query: { ...(route.name === 'log' ? route.query : {}), find: '1' } }));
+  onPlainKey('/', () => { findOpen.value = true; });
   onPlainKey('?', () => { keysOpen.value = true; });
-  return { keysOpen };
+  return { keysOpen, findOpen };
 }

@@ -16,3 +16,10 @@ export function dayAndTime(iso: string | null | undefined): string {
   if (!iso) return 'not recorded';
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
 }
+
+/** Today's calendar day on this machine, `2026-03-14`. */
+export function today(): string {
+  const now = new Date();
+  const pad = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${pad(now.getMonth() + 1)}-${pad(now.getDate())}`;
+}

@@ -16,6 +16,7 @@ import { useUnits } from '../../stores/units';
 import { isLiquid, potLifeLeft, workItem } from '../../stores/urgency';
 import { useWork } from '../../stores/work';
 import CheckList from './CheckList.vue';
+import CostLine from './CostLine.vue';
 import HistoryList from './HistoryList.vue';
 import { useDeleteBatch } from './useDeleteBatch';
 
@@ -70,6 +71,7 @@ onPlainKey('d', () => { go('diagnosis'); });
               <template v-if="product.family !== 'uv-acrylate'"><dt><i class="swatch b" aria-hidden="true" />{{ product.ratio.catalyst ? 'Catalyst' : 'B' }}</dt><dd class="figures">{{ batch.mix?.amountB == null ? 'not recorded' : units.say(batch.mix.amountB, batch.mix.unit ?? 'g') }}</dd></template>
               <template v-for="(a, i) in batch.additives ?? []" :key="i"><dt><i class="swatch additive" aria-hidden="true" />{{ a.name ?? a.kind ?? 'additive' }}</dt><dd class="figures">{{ a.massG != null ? units.say(a.massG, 'g') : a.drops != null ? `${a.drops} drops` : 'not recorded' }}</dd></template>
             </dl>
+            <CostLine :batch="batch" :product="product" />
           </section>
           <CheckList :code="code" :batch="batch" :product="product" />
           <HistoryList :code="code" :version="version" />

@@ -5,8 +5,8 @@ import Column from 'primevue/column';
 import DataTable from 'primevue/datatable';
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
-import { computed, useTemplateRef, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { computed } from 'vue';
+import { useRouter } from 'vue-router';
 import ProblemNote from '../../components/ProblemNote.vue';
 import StateDot from '../../components/StateDot.vue';
 import { dayAndTime, inWords, symptomWords } from '../../components/words';
@@ -15,26 +15,19 @@ import { useLog } from './useLog';
 
 /** All batches, paged and sorted by the server; what is chosen stands in the address. */
 const products = useProducts();
-const route = useRoute();
 const router = useRouter();
 const { page, problem, loading, filters, first, pageSize, sortField, sortOrder, choose, clear, onPage, onSort, load } = useLog();
 const SYMPTOMS = [{ value: 'any', words: 'any symptom' }, { value: 'none', words: 'no symptom' }, ...SYMPTOM_KINDS.map((value) => ({ value, words: inWords(value) }))];
 const STAGES = [{ value: 'in-work', words: 'in work' }, ...Object.entries(STAGE_WORDS).map(([value, words]) => ({ value, words: words.toLowerCase() }))];
 const filtered = computed(() => Object.values(filters.value).some(Boolean));
 const openBatch = ({ data }: { data: BatchSummary }) => { void router.push({ name: 'batch', params: { code: data.code } }); };
-const search = useTemplateRef<{ $el: HTMLInputElement }>('search');
-watch([() => route.query['find'], search], ([find]) => {
-  if (find !== '1' || !search.value) return;
-  search.value.$el.focus();
-  void router.replace({ query: { ...route.query, find: undefined } });
-}, { flush: 'post', immediate: true });
 </script>
 
 <template>
   <div class="stack">
     <div class="row spread"><h1>Log</h1><p class="quiet" aria-live="polite"><template v-if="page">{{ page.total }} batch{{ page.total === 1 ? '' : 'es' }}{{ filtered ? ' found' : '' }}</template></p></div>
     <div class="filters" role="search">
-      <label><span class="small">Search</span><InputText ref="search" :model-value="filters.search" placeholder="code, mould, lot, person, note …" aria-label="Search the log" @update:model-value="choose('search', $event ?? '')" /></label>
+      <label><span class="small">Search</span><InputText :model-value="filters.search" placeholder="code, mould, lot, person, note …" aria-label="Search the log" @update:model-value="choose('search', $event ?? '')" /></label>
       <label><span class="small">Product</span><Select :model-value="filters.product || null" :options="products.cards" option-label="name" option-value="slug" show-clear placeholder="all" aria-label="Product" @update:model-value="choose('product', $event ?? '')" /></label>
       <label><span class="small">Symptom</span><Select :model-value="filters.symptom || null" :options="SYMPTOMS" option-label="words" option-value="value" show-clear placeholder="all" aria-label="Symptom" @update:model-value="choose('symptom', $event ?? '')" /></label>
       <label><span class="small">Stage</span><Select :model-value="filters.stage || null" :options="STAGES" option-label="words" option-value="value" show-clear placeholder="all" aria-label="Stage" @update:model-value="choose('stage', $event ?? '')" /></label>

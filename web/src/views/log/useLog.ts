@@ -57,9 +57,9 @@ export function useLog() {
     else go({ ...filters.value, page: undefined });
   }
 
-  watch(() => ({ ...route.query, find: undefined }), (now, before) => {
-    if (route.name !== 'log' || (before && JSON.stringify(now) === JSON.stringify(before))) return;
-    for (const f of FILTERS) if (f !== 'search' || !one('find')) filters.value[f] = one(f);
+  watch(() => route.query, () => {
+    if (route.name !== 'log') return;
+    for (const f of FILTERS) filters.value[f] = one(f);
     void load();
   }, { immediate: true });
 

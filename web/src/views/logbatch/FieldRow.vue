@@ -2,11 +2,11 @@
 import { computed } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useDraftContext } from './draftContext';
-import FieldEntry from './FieldEntry.vue';
-import type { Field } from './fields';
+import FieldEntry from '../../components/form/FieldEntry.vue';
+import type { RecordField } from './fields';
 
 /** A field with its name before it and, where the card limits it, the strip behind it. */
-const props = defineProps<{ field: Field }>();
+const props = defineProps<{ field: RecordField }>();
 const { readings } = useDraftContext();
 const reading = computed(() => {
   const r = readings.value.get(props.field.reading ?? props.field.path);

@@ -11,7 +11,9 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import { useProducts } from '../../stores/products';
 import { ADDITIVE_FIELDS, INCLUSION_FIELDS, fieldsFor, sectionsFor } from './fields';
 import FieldRow from './FieldRow.vue';
-import ListSection from './ListSection.vue';
+import ListRows from '../../components/form/ListRows.vue';
+import LimitStrip from '../../components/LimitStrip.vue';
+import PickFromShelf from './PickFromShelf.vue';
 import SidePanel from './SidePanel.vue';
 import { useLogBatch } from './useLogBatch';
 
@@ -22,6 +24,7 @@ const { context, problem, saving, loading, save, discard, load } = useLogBatch(p
 const { product, value, set, issues, draft } = context;
 const sections = computed(() => (product.value ? sectionsFor(product.value) : []));
 const text = (path: string) => { const v = value(path); return typeof v === 'string' ? v : null; };
+const stripsOf = (prefix: string) => [...context.readings.value.values()].filter((r) => r.field.startsWith(prefix));
 const choose = (slug: string) => { set('product', { slug, revision: products.bySlug.get(slug)?.revision ?? null }); };
 </script>
 
@@ -51,8 +54,9 @@ const choose = (slug: string) => { set('product', { slug, revision: products.byS
       <section v-for="s in sections" :id="`s-${s.id}`" :key="s.id" class="card stack step" :aria-label="s.title">
         <h2>{{ s.title }}</h2>
         <CautionNote :product="product" :stage="s.stage" v-if="['conditions', 'clear', 'pour', 'press', 'cure', 'mix'].includes(s.id)" />
-        <ListSection v-if="s.id === 'colour'" path="additives" :fields="ADDITIVE_FIELDS" one="additive" reading-prefix="additives." />
-        <ListSection v-else-if="s.id === 'inclusions'" path="inclusions" :fields="INCLUSION_FIELDS" one="inclusion" reading-prefix="inclusions[" />
+        <PickFromShelf v-if="product" :section="s.id" :product="product" />
+        <ListRows v-if="s.id === 'colour'" path="additives" :fields="ADDITIVE_FIELDS" one="additive"><template #default="{ rows }"><template v-if="rows.length"><LimitStrip v-for="r in stripsOf('additives.')" :key="r.field" :reading="r" /></template></template></ListRows>
+        <ListRows v-else-if="s.id === 'inclusions'" path="inclusions" :fields="INCLUSION_FIELDS" one="inclusion"><LimitStrip v-for="r in stripsOf('inclusions[')" :key="r.field" :reading="r" /></ListRows>
         <template v-else-if="product"><FieldRow v-for="f in fieldsFor(s, product)" :key="f.label" :field="f" /></template>
       </section>
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { withValue } from '../../stores/draftPath';
 import { fieldsFor, sectionsFor } from './fields';
 
-const SAMPLE = { number: 3, choice: null, 'yes-no': true, text: 'x', words: ['clay'], date: '2026-03-14', moment: '2026-03-14T09:20:00+01:00' } as const;
+const SAMPLE = { number: 3, choice: null, 'yes-no': true, text: 'x', words: ['clay'], choices: ['clay'], date: '2026-03-14', moment: '2026-03-14T09:20:00+01:00' } as const;
 
 describe('the fields of the log page', () => {
   it('all write where the format reads, and are taken by it', () => {

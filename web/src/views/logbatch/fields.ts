@@ -1,13 +1,8 @@
-import { ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAMES, INCLUSION_KINDS, LOT_COLOURS, MEASURED_BY, MIX_UNITS, RUBBERS, TOOLS, VIGOURS, WARMING, type Batch, type Product, type Stage } from '@warm-jar/core';
+import type { Field } from '../../components/form/field';
+import { ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAMES, INCLUSION_KINDS, LOT_COLOURS, MEASURED_BY, MIX_UNITS, RUBBERS, TOOLS, VIGOURS, WARMING, type Product, type Stage } from '@warm-jar/core';
 
-/** One thing to record: where it goes in the document, how it is entered, and which limit reading it is held against. */
-export interface Field {
-  readonly path: string;
-  readonly label: string;
-  readonly kind: 'number' | 'choice' | 'yes-no' | 'text' | 'words' | 'date' | 'moment';
-  /** Stored unit of a number; a function where the batch itself decides it. */
-  readonly unit?: string | ((batch: Batch | null) => string);
-  readonly options?: readonly string[];
+/** One thing to record, and which limit reading it is held against. */
+export interface RecordField extends Field {
   /** The limit reading drawn beside it, where that is not the field itself. */
   readonly reading?: string;
   readonly only?: (product: Product) => boolean;
@@ -18,15 +13,15 @@ export interface Section {
   readonly id: string;
   readonly title: string;
   readonly stage: Stage;
-  readonly fields: readonly Field[];
+  readonly fields: readonly RecordField[];
   readonly only?: (product: Product) => boolean;
 }
 
 const twoParts = (p: Product) => p.family !== 'uv-acrylate';
-const amountUnit = (batch: Batch | null) => batch?.mix?.unit ?? (batch?.mix?.measuredBy === 'volume' ? 'mL' : 'g');
-const minutes = (path: string, label: string): Field => ({ path, label, kind: 'number', unit: 'min' });
+const amountUnit = (value: (path: string) => unknown) => (value('mix.unit') === 'mL' || (value('mix.unit') == null && value('mix.measuredBy') === 'volume') ? 'mL' : 'g');
+const minutes = (path: string, label: string): RecordField => ({ path, label, kind: 'number', unit: 'min' });
 
-const lot = (part: 'A' | 'B'): Field[] => [
+const lot = (part: 'A' | 'B'): RecordField[] => [
   { path: `lot${part}.code`, label: `Lot ${part}, code`, kind: 'text' },
   { path: `lot${part}.openedOn`, label: `Lot ${part}, opened on`, kind: 'date' },
   { path: `lot${part}.useBy`, label: `Lot ${part}, use by`, kind: 'date' },
@@ -148,5 +143,5 @@ export const INCLUSION_FIELDS: readonly Field[] = [
 ];
 
 /** The fields of a section that this product can have. */
-export const fieldsFor = (section: Section, product: Product): readonly Field[] => section.fields.filter((f) => f.only?.(product) ?? true);
+export const fieldsFor = (section: Section, product: Product): readonly RecordField[] => section.fields.filter((f) => f.only?.(product) ?? true);
 export const sectionsFor = (product: Product): readonly Section[] => SECTIONS.filter((s) => s.only?.(product) ?? true);

@@ -68,6 +68,8 @@ export function useLogBatch(code: string | null) {
     if (!draft || saving.value) return;
     context.tried.value = true;
     const { batch, issues } = draftIssues(draft);
+    const stop = Object.values(context.vesselIssue.value)[0];
+    if (stop) { showIssues(`Not saved: ${stop}`); return; }
     if (!batch) { showIssues(`Not saved yet: ${Object.keys(issues).length === 1 ? 'one field needs' : `${Object.keys(issues).length} fields need`} a look. Nothing you typed is lost.`); return; }
     saving.value = true;
     try {

@@ -1,35 +1,40 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import { computed, useTemplateRef } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { download } from '../../components/download';
 import { inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import { useUnits } from '../../stores/units';
+import ShelfTabs from '../shelf/ShelfTabs.vue';
+import CardCurves from './CardCurves.vue';
 import { cardGroups } from './cardFacts';
-import { useCardFile } from './useCardFile';
+import { cardsToCsv } from './cardFile';
 
 /** The shelf of products and what each card limits; what a data sheet does not say is shown as such. */
 const props = defineProps<{ slug?: string }>();
 const products = useProducts();
 const units = useUnits();
-const router = useRouter();
 const card = computed(() => products.bySlug.get(props.slug ?? '') ?? (props.slug ? null : products.cards[0] ?? null));
 const groups = computed(() => (card.value ? cardGroups(card.value, units.say) : []));
 const silent = computed(() => groups.value.flatMap((g) => g.facts).filter((f) => f.stated === null).length);
-const file = useTemplateRef<HTMLInputElement>('file');
-const { problem, issues, bring } = useCardFile((slug) => void router.push({ name: 'products', params: { slug } }));
+const exportCsv = () => { download('warm-jar-products.csv', 'text/csv;charset=utf-8', cardsToCsv(products.cards)); };
+const exportJson = () => { if (card.value) download(`${card.value.slug}-${card.value.revision}.json`, 'application/json', `${JSON.stringify(card.value, null, 2)}\n`); };
 </script>
 
 <template>
   <div class="stack">
+    <ShelfTabs />
     <div class="row spread">
       <h1>Products</h1>
-      <div><Button label="Bring in a card (JSON)" icon="pi pi-upload" severity="secondary" @click="file?.click()" /><input ref="file" type="file" accept="application/json,.json" class="visually-hidden" tabindex="-1" aria-label="Card file" @change="bring" /></div>
+      <div class="row">
+        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-products' }">Bring in</RouterLink>
+        <Button v-if="products.cards.length" label="All as CSV" severity="secondary" @click="exportCsv" />
+        <RouterLink class="p-button p-component" :to="{ name: 'new-product' }"><i class="pi pi-plus" aria-hidden="true" /> Card from a data sheet</RouterLink>
+      </div>
     </div>
     <ProblemNote v-if="products.problem" :says="products.problem" again @again="products.load" />
-    <template v-if="problem"><ProblemNote :says="problem" /><ul class="card small"><li v-for="i in issues" :key="i.path + i.message"><span class="figures">{{ i.path }}</span>: {{ i.message }}</li></ul></template>
-    <p v-if="products.loaded && products.cards.length === 0" class="card">No product card yet. A card holds what the data sheet says: ratio, times, temperatures, limits. Bring one in as a warm-jar.product/1 file, or look round the demo studio with <code>npm run demo</code>.</p>
+    <p v-if="products.loaded && products.cards.length === 0" class="card">No product card yet. A card holds what the data sheet says: ratio, times, temperatures, limits. Type one in from its data sheet, bring in a file, or look round the demo studio with <code>npm run demo</code>.</p>
     <p v-else-if="products.loaded && !card" class="card">There is no card “{{ slug }}”.</p>
     <div class="columns">
       <nav aria-label="Cards"><ul class="list"><li v-for="p in products.cards" :key="p.slug"><RouterLink :to="{ name: 'products', params: { slug: p.slug } }" :class="{ here: p.slug === card?.slug }"><strong>{{ p.name }}</strong><span class="small quiet">{{ inWords(p.family) }}</span></RouterLink></li></ul></nav>
@@ -37,12 +42,14 @@ const { problem, issues, bring } = useCardFile((slug) => void router.push({ name
         <div class="row spread"><div><h2 class="name">{{ card.name }}</h2><p class="quiet">{{ inWords(card.family) }}<template v-if="card.use?.length">, for {{ card.use.map(inWords).join(', ') }}</template>. Revision {{ card.revision }}, from {{ card.source ?? 'no stated source' }}.</p></div>
           <p v-if="silent" class="quiet small silent">{{ silent }} figure{{ silent === 1 ? '' : 's' }} the sheet does not state: the checks that need {{ silent === 1 ? 'it' : 'them' }} stay silent.</p></div>
         <p v-if="card.hazards?.length" class="hazard"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> Contains {{ card.hazards.map(inWords).join(', ') }}: read the safety data sheet; it comes before anything said here.</p>
+        <div class="row"><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'edit-product', params: { slug: card.slug } }">Change</RouterLink><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'compare-product', params: { slug: card.slug } }">Revisions</RouterLink><Button label="As JSON" severity="secondary" @click="exportJson" /></div>
         <div class="groups">
           <section v-for="g in groups" :key="g.title" class="card" :aria-label="g.title">
             <h3>{{ g.title }}</h3>
             <dl><template v-for="f in g.facts" :key="f.label"><dt>{{ f.label }}</dt><dd><span v-if="f.stated" class="figures">{{ f.stated }}</span><em v-else class="quiet">not stated</em><span v-if="f.note" class="small quiet note">{{ f.note }}</span></dd></template></dl>
           </section>
         </div>
+        <CardCurves :product="card" />
       </section>
     </div>
   </div>

@@ -1,33 +1,31 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import { computed } from 'vue';
-import LimitStrip from '../../components/LimitStrip.vue';
-import { useDraftContext } from './draftContext';
+import type { Field } from './field';
 import FieldEntry from './FieldEntry.vue';
-import type { Field } from './fields';
+import { useFormContext } from './formContext';
 
-/** A list in the record, such as the additives: none, or one row each, with the strips of what they come to. */
-const props = defineProps<{ path: string; fields: readonly Field[]; one: string; readingPrefix: string }>();
-const { value, set, readings } = useDraftContext();
+/** A list in a document, such as additives or weighings: not recorded, none, or one row each. */
+const props = defineProps<{ path: string; fields: readonly Field[]; one: string; plain?: boolean }>();
+const { value, set } = useFormContext();
 const rows = computed(() => { const v = value(props.path); return Array.isArray(v) ? (v as unknown[]) : null; });
-const strips = computed(() => [...readings.value.values()].filter((r) => r.field.startsWith(props.readingPrefix) && rows.value !== null && rows.value.length > 0));
 const add = () => { set(props.path, [...(rows.value ?? []), {}]); };
 const drop = (index: number) => { set(props.path, (rows.value ?? []).filter((_, i) => i !== index)); };
 </script>
 
 <template>
   <div class="stack list" :data-list="path">
-    <p v-if="rows === null" class="quiet"><em>Not recorded.</em></p>
-    <p v-else-if="rows.length === 0">None went in.</p>
+    <template v-if="!plain"><p v-if="rows === null" class="quiet"><em>Not recorded.</em></p>
+      <p v-else-if="rows.length === 0">None went in.</p></template>
     <div v-for="(_, i) in rows ?? []" :key="i" class="item">
       <label v-for="f in fields" :key="f.path" class="cell" :class="f.kind"><span class="small">{{ f.label }}</span><FieldEntry :field="f" :path="`${path}[${i}].${f.path}`" :label="`${one} ${i + 1}, ${f.label}`" /></label>
       <Button icon="pi pi-trash" severity="secondary" text :aria-label="`Remove ${one} ${i + 1}`" @click="drop(i)" />
     </div>
-    <LimitStrip v-for="r in strips" :key="r.field" :reading="r" />
+    <slot :rows="rows ?? []" />
     <div class="row">
       <Button :label="`Add ${one}`" icon="pi pi-plus" severity="secondary" @click="add" />
-      <Button v-if="rows === null" label="None" severity="secondary" outlined @click="set(path, [])" />
-      <Button v-else-if="rows.length === 0" label="Not recorded" severity="secondary" text @click="set(path, null)" />
+      <Button v-if="!plain && rows === null" label="None" severity="secondary" outlined @click="set(path, [])" />
+      <Button v-else-if="!plain && rows?.length === 0" label="Not recorded" severity="secondary" text @click="set(path, null)" />
     </div>
   </div>
 </template>

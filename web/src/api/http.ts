@@ -1,0 +1,42 @@
+import { problemSchema, type ProblemIssue } from '@warm-jar/core';
+import type { z } from 'zod';
+
+/** A refusal from the server, or no server at all, as the screens show it. */
+export class ApiProblem extends Error {
+  constructor(readonly code: string, message: string, readonly status: number, readonly issues: readonly ProblemIssue[] = []) {
+    super(message);
+    this.name = 'ApiProblem';
+  }
+}
+
+const PREFIX = '/api/v1';
+
+async function problemOf(response: Response): Promise<ApiProblem> {
+  const parsed = problemSchema.safeParse(await response.json().catch(() => null));
+  if (!parsed.success) return new ApiProblem('unreadable', `The server answered ${response.status}. Try again.`, response.status);
+  const { code, message, issues } = parsed.data.error;
+  return new ApiProblem(code, message, response.status, issues);
+}
+
+export async function send(path: string, init: RequestInit = {}): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(`${PREFIX}${path}`, init);
+  } catch {
+    throw new ApiProblem('unreachable', 'The server cannot be reached. What you typed is kept here; try again when it is back.', 0);
+  }
+  if (!response.ok) throw await problemOf(response);
+  return response;
+}
+
+export async function read<T>(schema: z.ZodType<T>, response: Response): Promise<T> {
+  return schema.parse(await response.json());
+}
+
+export const withJson = (method: string, body: unknown, version?: number): RequestInit => ({
+  method,
+  body: JSON.stringify(body),
+  headers: { 'Content-Type': 'application/json', ...(version === undefined ? {} : { 'If-Match': `"${version}"` }) },
+});
+
+export const versionOf = (response: Response) => Number(/\d+/.exec(response.headers.get('etag') ?? '')?.[0] ?? 0);

@@ -1,0 +1,31 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { ApiProblem } from '../api/client';
+import { shelfApi, type ShelvedAdditive, type ShelvedGear, type ShelvedInclusion, type ShelvedLot, type ShelvedMould } from '../api/shelf';
+
+/** Everything a studio chooses from beside its cards, read together and again after each change. */
+export const useShelf = defineStore('shelf', () => {
+  const lots = shallowRef<ShelvedLot[]>([]);
+  const moulds = shallowRef<ShelvedMould[]>([]);
+  const inclusions = shallowRef<ShelvedInclusion[]>([]);
+  const additives = shallowRef<ShelvedAdditive[]>([]);
+  const gear = shallowRef<ShelvedGear[]>([]);
+  const loaded = ref(false);
+  const problem = ref<string | null>(null);
+
+  async function load(): Promise<void> {
+    try {
+      [lots.value, moulds.value, inclusions.value, additives.value, gear.value] = await Promise.all([
+        shelfApi.lots(), shelfApi.moulds(), shelfApi.inclusions(), shelfApi.additives(), shelfApi.gear(),
+      ]);
+      problem.value = null;
+    } catch (error) {
+      problem.value = error instanceof ApiProblem ? error.message : 'The shelf could not be read.';
+    } finally {
+      loaded.value = true;
+    }
+  }
+
+  const vessels = computed(() => gear.value.flatMap(({ item }) => (item.kind === 'pressure-vessel' ? [item] : [])));
+  return { lots, moulds, inclusions, additives, gear, vessels, loaded, problem, load };
+});

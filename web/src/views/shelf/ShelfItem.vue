@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import { computed, toRef } from 'vue';
+import FieldEntry from '../../components/form/FieldEntry.vue';
+import ListRows from '../../components/form/ListRows.vue';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { useProducts } from '../../stores/products';
+import type { ShelfKind } from './kinds';
+import AdditivePanel from './panels/AdditivePanel.vue';
+import GearPanel from './panels/GearPanel.vue';
+import InclusionPanel from './panels/InclusionPanel.vue';
+import LotPanel from './panels/LotPanel.vue';
+import MouldPanel from './panels/MouldPanel.vue';
+import { useShelfItem } from './useShelfKind';
+
+/** One thing of the shelf: what is known of it to change, and what follows from it. */
+const props = defineProps<{ kind: ShelfKind; code: string | null }>();
+const products = useProducts();
+const { form, shelved, problem, saving, save, remove } = useShelfItem(props.kind, toRef(props, 'code'));
+const fields = computed(() => props.kind.fields(form.document.value, products.cards));
+const PANELS = { lots: LotPanel, moulds: MouldPanel, inclusions: InclusionPanel, additives: AdditivePanel, gear: GearPanel };
+</script>
+
+<template>
+  <form class="stack" novalidate @submit.prevent="save">
+    <ProblemNote v-if="problem" :says="problem" />
+    <component :is="PANELS[kind.place]" :document="form.document.value" :shelved="shelved" :set="form.set" />
+    <section class="card" :aria-label="code ?? `New ${kind.one}`">
+      <h2>{{ code ?? `New ${kind.one}` }}</h2>
+      <div class="fields"><div v-for="f in fields" :key="f.path" class="cell"><span class="small">{{ f.label }}</span><FieldEntry :field="f" :path="f.path" /></div></div>
+    </section>
+    <section v-for="l in kind.lists(products.cards)" :key="l.path" class="card stack" :aria-label="l.title"><h2>{{ l.title }}</h2><ListRows :path="l.path" :fields="l.fields" :one="l.one" plain /></section>
+    <div class="row">
+      <Button type="submit" label="Save" :loading="saving" />
+      <Button v-if="form.changed.value" label="Undo my changes" severity="secondary" text @click="form.drop" />
+      <Button v-if="shelved" label="Take it off the shelf" severity="danger" text @click="remove" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr)); gap: var(--space-3) var(--space-4); padding-top: var(--space-2); }
+.cell { display: flex; flex-direction: column; gap: 4px; min-width: 0; }
+</style>

@@ -1,0 +1,14 @@
+import { ApiProblem } from '../../../api/client';
+import { shelfApi } from '../../../api/shelf';
+import { shrinkPhoto } from '../../../workers/shrinkPhoto';
+
+/** Resizes and stores a photo; its name, or a sentence on why it was not kept. */
+export async function sendPhoto(file: File): Promise<{ id: string | null; problem: string | null }> {
+  const blob = await shrinkPhoto(file);
+  if (!blob) return { id: null, problem: `${file.name} is not a picture that can be read here.` };
+  try {
+    return { id: await shelfApi.addPhoto(blob), problem: null };
+  } catch (error) {
+    return { id: null, problem: error instanceof ApiProblem ? error.message : 'The photo was not kept.' };
+  }
+}

@@ -1,0 +1,59 @@
+import { useConfirm } from 'primevue/useconfirm';
+import { useToast } from 'primevue/usetoast';
+import { computed, ref, type Ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { ApiProblem } from '../../api/client';
+import { shelfApi } from '../../api/shelf';
+import { onSaveKey } from '../../app/keys';
+import { useDocumentForm } from '../../stores/documentForm';
+import type { Tree } from '../../stores/draftPath';
+import { useShelf } from '../../stores/shelf';
+import type { ShelfKind } from './kinds';
+
+/** One thing of the shelf being looked at or changed; `code` null begins a new one. */
+export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
+  const shelf = useShelf();
+  const router = useRouter();
+  const toast = useToast();
+  const confirm = useConfirm();
+  const problem = ref<string | null>(null);
+  const saving = ref(false);
+  const shelved = computed(() => shelf[kind.place].find(({ item }) => item.code === code.value) ?? null);
+  const start = computed<Tree>(() => (shelved.value ? shelved.value.item as Tree : kind.empty));
+  const form = useDocumentForm(`${kind.place}.${code.value ?? 'new'}`, kind.schema, start);
+
+  async function save(): Promise<void> {
+    const item = form.ready();
+    if (!item) { problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.'; return; }
+    if (saving.value) return;
+    saving.value = true;
+    try {
+      await shelfApi.save(kind.place, item, shelved.value?.version ?? null);
+      form.drop();
+      problem.value = null;
+      await shelf.load();
+      toast.add({ severity: 'success', summary: `${item.code} is on the shelf`, life: 4000 });
+      await router.push(`/${kind.place}/${encodeURIComponent(item.code)}`);
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      problem.value = error.message;
+      form.serverIssues.value = Object.fromEntries(error.issues.map((i) => [i.path, i.message]));
+      if (error.code === 'version-conflict') await shelf.load();
+    } finally {
+      saving.value = false;
+    }
+  }
+
+  function remove(): void {
+    const gone = shelved.value;
+    if (!gone) return;
+    confirm.require({
+      header: `Take ${gone.item.code} off the shelf?`, message: 'Batches that used it keep their record of it.', acceptLabel: 'Take it off', rejectLabel: 'Keep it',
+      acceptProps: { severity: 'danger' }, rejectProps: { severity: 'secondary' },
+      accept: () => void shelfApi.remove(kind.place, gone.item.code, gone.version).then(async () => { form.drop(); await shelf.load(); await router.push(`/${kind.place}`); }, (error: unknown) => { problem.value = error instanceof ApiProblem ? error.message : 'It was not removed.'; }),
+    });
+  }
+
+  onSaveKey(() => void save());
+  return { form, shelved, problem, saving, save, remove };
+}
