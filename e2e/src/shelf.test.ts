@@ -160,7 +160,9 @@ describe('lots', () => {
     await bench.read('90 g left, 150 g needed');
     await bench.pick('[aria-label="Lot of part B"]', 'B-52');
     await bench.read('the card allows 3 months');
+    await bench.tap('#s-lots summary');
     expect(await bench.valueOf(field('lotB.code'))).toBe('B-52');
+    expect(await (await bench.see('[data-field="lotB.openedOn"]')).getAttribute('data-state')).toBe('above');
   });
 
   it('make what a batch and a piece cost', async () => {

@@ -35,8 +35,8 @@ const LABELS: Record<string, string> = {
   'cure.lightMJPerCM2': 'Light dose',
   'lotA.openedOn': 'Lot A, open for',
   'lotB.openedOn': 'Lot B, open for',
-  'lotA.useBy': 'Lot A, past use-by',
-  'lotB.useBy': 'Lot B, past use-by',
+  'lotA.useBy': 'Lot A, use by',
+  'lotB.useBy': 'Lot B, use by',
   'light.stable': 'Light stability',
 };
 

@@ -16,10 +16,13 @@ const words = computed(() => STATE_WORDS[props.reading.state]);
 const value = computed(() => {
   const { measured, unit } = props.reading;
   if (measured === null) return '';
+  // A use-by date is told by the days on either side of it, not by a minus sign.
+  if (unit === 'days' && typeof measured === 'number') return measured > 0 ? `${measured} days past` : `${-measured} days left`;
   return typeof measured === 'number' ? units.say(measured, unit) : measured;
 });
 const band = computed(() => {
   const { low, high, unit } = props.reading;
+  if (unit === 'days') return 'the bottle\'s label';
   const say = (v: number | string) => (typeof v === 'number' ? units.say(v, unit) : v);
   if (low !== null && high !== null) return `${say(low)} to ${say(high)}`;
   if (low !== null) return `from ${say(low)}`;

@@ -9,6 +9,7 @@ import KeyCap from '../../components/KeyCap.vue';
 import MomentEntry from '../../components/MomentEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useProducts } from '../../stores/products';
+import { useShelf } from '../../stores/shelf';
 import { ADDITIVE_FIELDS, INCLUSION_FIELDS, fieldsFor, sectionsFor } from './fields';
 import FieldRow from './FieldRow.vue';
 import ListRows from '../../components/form/ListRows.vue';
@@ -20,10 +21,13 @@ import { useLogBatch } from './useLogBatch';
 /** A batch written down in the order of the work, its limits told while typing. Every keystroke is kept. */
 const props = defineProps<{ code?: string }>();
 const products = useProducts();
+const shelf = useShelf();
 const { context, problem, saving, loading, save, discard, load } = useLogBatch(props.code ?? null);
 const { product, value, set, issues, draft } = context;
 const sections = computed(() => (product.value ? sectionsFor(product.value) : []));
 const text = (path: string) => { const v = value(path); return typeof v === 'string' ? v : null; };
+/** The lots' own fields stand open where the shelf has none to choose, or where one of them needs a look. */
+const lotsByHand = computed(() => !shelf.lots.some(({ item }) => item.productSlug === product.value?.slug) || Object.keys(issues.value).some((path) => path.startsWith('lot')));
 const stripsOf = (prefix: string) => [...context.readings.value.values()].filter((r) => r.field.startsWith(prefix));
 const choose = (slug: string) => { set('product', { slug, revision: products.bySlug.get(slug)?.revision ?? null }); };
 </script>
@@ -57,6 +61,7 @@ const choose = (slug: string) => { set('product', { slug, revision: products.byS
         <PickFromShelf v-if="product" :section="s.id" :product="product" />
         <ListRows v-if="s.id === 'colour'" path="additives" :fields="ADDITIVE_FIELDS" one="additive"><template #default="{ rows }"><template v-if="rows.length"><LimitStrip v-for="r in stripsOf('additives.')" :key="r.field" :reading="r" /></template></template></ListRows>
         <ListRows v-else-if="s.id === 'inclusions'" path="inclusions" :fields="INCLUSION_FIELDS" one="inclusion"><LimitStrip v-for="r in stripsOf('inclusions[')" :key="r.field" :reading="r" /></ListRows>
+        <details v-else-if="product && s.id === 'lots'" :open="lotsByHand"><summary>By hand, or to correct</summary><FieldRow v-for="f in fieldsFor(s, product)" :key="f.label" :field="f" /></details>
         <template v-else-if="product"><FieldRow v-for="f in fieldsFor(s, product)" :key="f.label" :field="f" /></template>
       </section>
 
@@ -80,6 +85,7 @@ const choose = (slug: string) => { set('product', { slug, revision: products.byS
 .error { color: var(--outside); font-weight: 600; }
 .jump { display: flex; flex-wrap: wrap; gap: 2px var(--space-3); position: sticky; top: 0; z-index: 3; background: var(--page); padding: 6px 0; }
 .jump a { display: inline-flex; align-items: center; min-height: 36px; font-size: 0.92rem; }
+summary { cursor: pointer; min-height: 40px; font-weight: 600; }
 .step { scroll-margin-top: 64px; gap: var(--space-2); }
 @media (max-width: 1100px) { .page { grid-template-columns: minmax(0, 1fr); } .side { order: -1; } .first { grid-template-columns: 1fr 1fr; } }
 </style>

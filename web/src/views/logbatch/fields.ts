@@ -92,7 +92,7 @@ export const SECTIONS: readonly Section[] = [
   },
   {
     id: 'mould', title: 'Mould', stage: 'pour', fields: [
-      { path: 'mould.code', label: 'Mould', kind: 'text' },
+      { path: 'mould.code', label: 'Mould code', kind: 'text' },
       { path: 'mould.rubber', label: 'Rubber', kind: 'choice', options: RUBBERS },
       { path: 'mould.degassed', label: 'Rubber degassed', kind: 'yes-no' },
       { path: 'mould.temperatureC', label: 'Mould temperature', kind: 'number', unit: '°C', reading: 'air.dewPointSpreadK' },

@@ -1,4 +1,4 @@
-import { dropsToG, inclusionWarnings, lotWarnings, mixMasses, vesselStop, type Product } from '@warm-jar/core';
+import { dropsToG, inclusionWarnings, lotWarnings, mixMasses, type Product } from '@warm-jar/core';
 import { onMounted } from 'vue';
 import { today } from '../../components/words';
 import { useShelf } from '../../stores/shelf';
@@ -50,7 +50,7 @@ export function usePicks() {
       ...(chosen?.item.wear?.length ? [`Wear: ${chosen.item.wear.at(-1)!.note}`] : []),
     ];
     return {
-      label: 'Mould', placeholder: 'from the shelf', chosen: chosen?.item.code ?? null, warnings,
+      label: 'Mould from the shelf', placeholder: 'from the shelf', chosen: chosen?.item.code ?? null, warnings,
       options: shelf.moulds.map(({ item }) => ({ value: item.code, words: `${item.code}${item.makes ? `, ${item.makes}` : ''}` })),
       choose: (code) => {
         const mould = shelf.moulds.find(({ item }) => item.code === code);
@@ -65,10 +65,8 @@ export function usePicks() {
 
   function vesselPick(): Pick {
     const chosen = shelf.vessels.find((v) => v.code === text('pressure.vessel'));
-    const gauge = value('pressure.gaugeKPa');
-    const stop = chosen && typeof gauge === 'number' ? vesselStop(chosen, gauge, day(), units.say) : null;
     return {
-      label: 'Vessel', placeholder: 'from the shelf', chosen: chosen?.code ?? null, warnings: stop ? [stop.says] : [],
+      label: 'Vessel', placeholder: 'from the shelf', chosen: chosen?.code ?? null, warnings: [],
       options: shelf.vessels.map((v) => ({ value: v.code, words: `${v.name}, rated ${units.say(v.ratedKPa, 'kPa')}` })),
       choose: (code) => { set('pressure.vessel', code); },
     };

@@ -22,7 +22,7 @@ const sections = computed(() => cardSections(family.value, !props.slug));
       <section v-for="s in sections" :key="s.title" class="card" :aria-label="s.title">
         <h2>{{ s.title }}</h2>
         <p v-if="s.hint" class="small quiet">{{ s.hint }}</p>
-        <div class="fields"><div v-for="f in s.fields" :key="f.path" class="cell"><span class="small">{{ f.label }}</span><FieldEntry :field="f" :path="f.path" /></div></div>
+        <div class="fields" :class="{ pairs: s.pairs }"><div v-for="f in s.fields" :key="f.path" class="cell"><span class="small">{{ f.label }}</span><FieldEntry :field="f" :path="f.path" /></div></div>
         <p v-if="s.title === 'Ratio' && computedRatio" class="computed">By the densities the ratio by {{ computedRatio.what }} is <strong class="figures">{{ computedRatio.words }}</strong> (computed). <Button :label="`Take it as the ratio by ${computedRatio.what}`" severity="secondary" text @click="takeRatio" /></p>
       </section>
       <div class="row"><Button type="submit" :label="slug ? 'Save as the next revision' : 'Save the card'" :loading="saving" /><span class="quiet small"><KeyCap k="Ctrl" /> <KeyCap k="Enter" /></span>
@@ -38,6 +38,8 @@ const sections = computed(() => cardSections(family.value, !props.slug));
 <style scoped>
 .page { display: grid; grid-template-columns: minmax(0, 1fr) 290px; gap: var(--space-5); align-items: start; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr)); gap: var(--space-3) var(--space-4); padding-top: var(--space-2); }
+
+.pairs { grid-template-columns: repeat(2, minmax(0, 17rem)); }
 .cell { display: flex; flex-direction: column; gap: 4px; min-width: 0; }
 .side { position: sticky; top: var(--space-4); max-height: calc(100vh - 32px); overflow-y: auto; }
 .side li { padding: 4px 0; border-top: 1px solid var(--card-edge); }

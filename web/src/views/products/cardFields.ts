@@ -2,7 +2,7 @@ import { ADDITIVE_KINDS, CARD_DEGAS_METHODS, FAMILIES, HAZARDS, INHIBITORS, USES
 import type { Field } from '../../components/form/field';
 
 /** A group of a card's figures, as the data sheet and the work order them. */
-export interface CardSection { readonly title: string; readonly fields: readonly Field[]; readonly hint?: string }
+export interface CardSection { readonly title: string; readonly fields: readonly Field[]; readonly hint?: string; readonly pairs?: boolean }
 
 const text = (path: string, label: string): Field => ({ path, label, kind: 'text' });
 const number = (path: string, label: string, unit: string): Field => ({ path, label, kind: 'number', unit });
@@ -20,8 +20,8 @@ function ratioFields(family: Family | null): CardSection {
   if (family === 'mineral-acrylic') return { title: 'Liquid to powder', fields: [number('ratio.powder.liquid', 'Liquid', 'parts'), number('ratio.powder.powder', 'Powder', 'parts'), number('ratio.tolerancePct', 'Tolerance, ±', '%')] };
   if (family === 'uv-acrylate') return { title: 'Light', fields: [number('light.doseMJPerCM2', 'Least dose', 'mJ/cm²'), number('light.penetrationMm', 'Penetration depth', 'mm'), number('light.criticalMJPerCM2', 'Critical dose', 'mJ/cm²')] };
   return {
-    title: 'Ratio', hint: 'Where the sheet gives only one ratio, the other is worked out from the densities.',
-    fields: [number('ratio.byWeight.a', 'A by weight', 'parts'), number('ratio.byWeight.b', 'B by weight', 'parts'), number('ratio.byVolume.a', 'A by volume', 'parts'), number('ratio.byVolume.b', 'B by volume', 'parts'), number('ratio.tolerancePct', 'Tolerance, ±', '%')],
+    title: 'Ratio', pairs: true, hint: 'Where the sheet gives only one ratio, the other is worked out from the densities.',
+    fields: [number('ratio.byWeight.a', 'A by weight', 'parts'), number('ratio.byVolume.a', 'A by volume', 'parts'), number('ratio.byWeight.b', 'B by weight', 'parts'), number('ratio.byVolume.b', 'B by volume', 'parts'), number('ratio.tolerancePct', 'Tolerance, ±', '%')],
   };
 }
 
