@@ -21,6 +21,9 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
   { name: 'lots', path: '/lots/A-52', ready: '.panel' },
   { name: 'moulds', path: '/moulds/M-12', ready: '.outline' },
   { name: 'inclusions', path: '/inclusions/I-02', ready: '.chart svg' },
+  { name: 'additives', path: '/additives/C-01', ready: '.panel' },
+  { name: 'gear', path: '/gear/G-04', ready: '.caution' },
+  { name: 'find', path: '/', ready: '.bench', prepare: async (bench) => { await bench.press('/'); await bench.see('[aria-label="Find"]'); await bench.press('finial'); await bench.read('M-12'); } },
   { name: 'units', path: '/units', ready: '.line' },
 ];
 

@@ -102,6 +102,16 @@ describe('bringing in cards', () => {
     expect(actions(answer)[2]!.changed).toEqual(['exothermMaxC']);
     expect(((await api().get('/api/v1/products')).body as { items: object[] }).items).toHaveLength(11);
   });
+  it('refuses a card whose two ratios contradict, at its field, however it comes', async () => {
+    const odd = { ...saltmarshCard('house-deep-40'), slug: 'house-odd', ratio: { byWeight: { a: 100, b: 44 }, byVolume: { a: 2, b: 1.3 }, tolerancePct: 3 } };
+    expect(paths(await api().post('/api/v1/products').send(odd))).toEqual(['ratio.byVolume.b']);
+    const row = (await bring([odd])).body as { rows: { action: string; issues: { path: string }[] }[] };
+    expect(row.rows[0]).toMatchObject({ action: 'refused', issues: [{ path: 'ratio.byVolume.b' }] });
+  });
+  it('keeps the numbers of revisions its own, whatever a file says', async () => {
+    await bring([{ ...tide(), revision: 40, exothermMaxC: 101 }], { apply: 'true' }).expect(200);
+    expect(((await api().get('/api/v1/products/house-tide')).body as { revision: number }).revision).toBe(2);
+  });
   it('brings in all rows or none', async () => {
     const rows = [{ ...tide(), slug: 'house-new' }, { ...tide(), slug: 'house-bad', family: 'wax' }];
     const refused = await bring(rows, { apply: 'true' });
@@ -109,6 +119,26 @@ describe('bringing in cards', () => {
     expect((await api().get('/api/v1/products/house-new')).status).toBe(404);
     expect((await bring(rows, { apply: 'true', skipRefused: 'true' })).body).toMatchObject({ applied: 1 });
     expect((await api().get('/api/v1/products/house-new')).status).toBe(200);
+  });
+});
+
+describe('the whole shelf', () => {
+  it('is stocked by the demo and given back as it was put in', async () => {
+    const stock = { moulds: saltmarshMoulds(), inclusions: saltmarshInclusions(now), gear: saltmarshGear(now), lots: saltmarshLots(now) };
+    for (const [place, items] of Object.entries(stock)) {
+      for (const item of items) expect((await api().post(`/api/v1/${place}`).send(item)).status, `${place} ${item.code}`).toBe(201);
+      const { items: back } = (await api().get(`/api/v1/${place}`)).body as { items: { item: { code: string } }[] };
+      expect(back.map((b) => b.item), place).toEqual([...items].sort((a, b) => (a.code < b.code ? -1 : 1)));
+    }
+  });
+  it('is in the API\'s own description, each place with its five calls', async () => {
+    const { paths: all } = (await api().get('/api/v1/openapi.json')).body as { paths: Record<string, object> };
+    for (const place of ['lots', 'moulds', 'inclusions', 'additives', 'gear']) {
+      expect(Object.keys(all[`/api/v1/${place}`]!).sort(), place).toEqual(['get', 'post']);
+      expect(Object.keys(all[`/api/v1/${place}/{code}`]!).sort(), place).toEqual(['delete', 'get', 'put']);
+    }
+    expect(all).toHaveProperty(['/api/v1/photos/{id}', 'get']);
+    expect(all).toHaveProperty(['/api/v1/search', 'get']);
   });
 });
 

@@ -168,6 +168,61 @@ const WORKED: Worked[] = [
     slug: 'house-clear-6', record: { lotB: { code: 'B-12', openedOn: '2025-05-10', useBy: '2026-05-10' } },
     seen: { kind: 'soft', pattern: 'all-over', afterH: 130 }, first: 'old-or-damp-lot', atLeast: 0.5,
   },
+  {
+    because: 'hardener-rich by a fifth: an epoxy that came out amber all over, with fresh lots and no light',
+    slug: 'house-coat-9', record: { mix: { amountA: 100, amountB: 106 } },
+    seen: { kind: 'yellowing', pattern: 'whole-part', afterH: 48 }, first: 'ratio-off', atLeast: 0.6,
+  },
+  {
+    because: 'short of hardener by a fifth cannot yellow it: only an excess does',
+    slug: 'house-coat-9', record: { mix: { amountA: 100, amountB: 69 } },
+    seen: { kind: 'yellowing', pattern: 'whole-part', afterH: 48 }, first: 'something-else', atLeast: 0.2, notAbove: ['ratio-off', 0.1],
+  },
+  {
+    because: 'powder short in a water-based compound: 1 : 1.5 where the card asks 1 : 2.1',
+    slug: 'house-chalk', record: { mix: { amountA: 200, amountB: 300 } },
+    seen: { kind: 'soft', pattern: 'all-over', afterH: 60 }, first: 'ratio-off', atLeast: 0.7,
+  },
+  {
+    because: 'a urethane judged soft after six days at 23 °C with everything in order: nothing recorded explains it',
+    slug: 'house-clear-6', record: {},
+    seen: { kind: 'soft', pattern: 'all-over', afterH: 160 }, first: 'something-else', atLeast: 0.25, notAbove: ['too-soon', 0.3],
+  },
+  {
+    because: 'flat hardness two days apart in a warm room: neither early nor cold, and the ratio was nine per cent off',
+    slug: 'house-deep-40', record: { mix: { amountA: 100, amountB: 48 }, checks: [{ afterH: 240, shore: 57 }] },
+    seen: { kind: 'soft', pattern: 'all-over', afterH: 300 }, first: 'ratio-off', atLeast: 0.6, notAbove: ['too-soon', 0.1],
+  },
+  {
+    because: 'pressed at the card\'s pressure in good time and held: fine bubbles from a short vacuum should be gone, so nothing stands out',
+    slug: 'house-clear-6', record: { degas: { method: 'vacuum', minutes: 0.6, vacuumKPaAbs: 3 } },
+    seen: { kind: 'bubbles', pattern: 'micro-throughout' }, first: 'not-cleared', atLeast: 0.2, notAbove: ['not-cleared', 0.35],
+  },
+  {
+    because: 'not pressed at all where the card asks 275 kPa, and no vacuum either',
+    slug: 'house-clear-6', record: { degas: { method: 'none', minutes: 0 }, pressure: { gaugeKPa: 0, startedMin: null, reachedMin: null, releasedMin: null } },
+    seen: { kind: 'bubbles', pattern: 'micro-throughout' }, first: 'pressure-low', atLeast: 0.45,
+  },
+  {
+    because: 'a hardener that stood cloudy in its bottle foams a urethane, in dry air and with a steel stick',
+    slug: 'house-bone-3', record: { lotB: { code: 'B-12', openedOn: '2025-09-01', useBy: '2026-05-10', colour: 'cloudy' } },
+    seen: { kind: 'bubbles', pattern: 'top-foam' }, first: 'old-or-damp-lot', atLeast: 0.5,
+  },
+  {
+    because: 'a peak of 138 °C where this polyester stops at 120, catalyst as asked: the crack is heat, not dose',
+    slug: 'house-tide', record: { cure: { peakC: 138 } },
+    seen: { kind: 'cracks', pattern: 'unspecified' }, first: 'overheated', atLeast: 0.7,
+  },
+  {
+    because: 'too little catalyst left it liquid, whatever the room',
+    slug: 'house-shell', record: { mix: { amountA: 200, amountB: 1 } },
+    seen: { kind: 'tacky', pattern: 'liquid', afterH: 30 }, first: 'catalyst-low', atLeast: 0.8,
+  },
+  {
+    because: 'a card that calls itself light-stable speaks against the lamp, so that nothing leads by much',
+    slug: 'house-shell', record: { cure: { lightMJPerCM2: 3000 } },
+    seen: { kind: 'yellowing', pattern: 'whole-part', afterH: 200 }, first: 'catalyst-high', atLeast: 0.2, notAbove: ['light-yellowed', 0.3],
+  },
 ];
 
 describe('worked records of the demo studio', () => {

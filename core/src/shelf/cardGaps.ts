@@ -54,6 +54,9 @@ export function ratioDisagreementPct(product: Product): number | null {
   return fromWeights && 100 * (byVolume.b / byVolume.a / (fromWeights.b / fromWeights.a) - 1);
 }
 
+/** Contradictions that make a card unusable, so that it is refused: its two ratios. The others are only told. */
+export const ratioContradictions = (product: Product): CardConflict[] => cardConflicts(product).filter((c) => c.field.startsWith('ratio.'));
+
 /** Contradictions on a card: its two ratios, its times in the wrong order, a peak that no heat of reaction meets. */
 export function cardConflicts(product: Product): CardConflict[] {
   const conflicts: CardConflict[] = [];

@@ -12,7 +12,7 @@ import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { overlay } from '../simulation/soundBatch';
 import { wordsIn } from '../units/wording';
 import { dropsPerG, dropsToG, mouldAmount } from './amounts';
-import { cardConflicts, cardGaps, ratioDisagreementPct } from './cardGaps';
+import { cardConflicts, cardGaps, ratioContradictions, ratioDisagreementPct } from './cardGaps';
 import { catalystCurve, hardnessCurves, potLifeCurves, viscosityCurve } from './curves';
 import { dryingState } from './drying';
 import { batchCost, lotWarnings, pricePerG } from './lotState';
@@ -128,6 +128,11 @@ describe('cards', () => {
     expect(ratioDisagreementPct(off(1.1))).toBeCloseTo(10, 1);
     expect(cardConflicts(off(1.1)).map((c) => c.field)).toEqual(['ratio.byVolume.b']);
     expect(cardConflicts(off(1.01))).toEqual([]);
+  });
+  it('are refused only for ratios that contradict; the rest is told', () => {
+    const odd = productSchema.parse(overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b: 1.3 } }, demould: { minutes: 3 } }));
+    expect(ratioContradictions(odd).map((c) => c.field)).toEqual(['ratio.byVolume.b']);
+    expect(cardConflicts(odd).map((c) => c.field)).toContain('demould.minutes');
   });
   it('with times in the wrong order, or a peak that cannot be, are flagged', () => {
     const patched = (patch: Record<string, unknown>) => cardConflicts(productSchema.parse(overlay(clear, patch))).map((c) => c.field);

@@ -1,6 +1,7 @@
-import { problemIssueSchema, productListSchema, productSchema } from '@warm-jar/core';
+import { problemIssueSchema, productListSchema, productSchema, ratioContradictions } from '@warm-jar/core';
 import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
+import { Problem } from '../http/problem';
 import { importProducts } from '../store/productImport';
 import type { ProductStore } from '../store/productStore';
 
@@ -29,6 +30,8 @@ export function productRoutes(products: ProductStore): Endpoint[] {
       method: 'post', path: '/products', summary: 'Add a product card, or the next revision of one', body: productSchema,
       answers: { 201: { description: 'The stored card', schema: productSchema } },
     }, async ({ body }) => {
+      const contradictions = ratioContradictions(body);
+      if (contradictions.length > 0) throw new Problem(400, 'contradiction', contradictions.map((c) => c.says).join(' '), contradictions.map((c) => ({ path: c.field, message: c.says })));
       const card = await products.add(body);
       return { status: 201, body: card, location: `/api/v1/products/${card.slug}/revisions/${card.revision}` };
     }),

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { saltmarshCard, soundBatch } from '@warm-jar/core';
@@ -51,6 +51,14 @@ describe('the database', () => {
     await expect(database.sequelize.query(
       "INSERT INTO batches (code, version, product_slug, product_revision, stage, outside, search, document, created_at, updated_at) VALUES ('B-1', 1, 'house-tide', 7, 'weigh', 0, '', '{}', '', '')",
     )).rejects.toThrow(/FOREIGN KEY/);
+  });
+
+  it('holds everything in its one file once it is closed', async () => {
+    await productStore(database).add(saltmarshCard('house-tide'));
+    await database.close();
+    copyFileSync(join(folder, 'studio.sqlite'), join(folder, 'copy.sqlite'));
+    database = await openDatabase(join(folder, 'copy.sqlite'));
+    expect(await productStore(database).get('house-tide')).toEqual(saltmarshCard('house-tide'));
   });
 
   it('leaves nothing behind of a write that fails half-way', async () => {

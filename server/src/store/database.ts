@@ -66,6 +66,10 @@ export async function openDatabase(file: string): Promise<Database> {
     sequelize,
     models,
     write: (work) => inTurn(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work)),
-    close: () => sequelize.close(),
+    close: async () => {
+      // Everything into the one file, so that a copy of it taken after closing is whole.
+      await sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+      await sequelize.close();
+    },
   };
 }

@@ -1,4 +1,4 @@
-import { changedFields, issuesFromZod, productSchema, type Product, type ProblemIssue } from '@warm-jar/core';
+import { changedFields, issuesFromZod, productSchema, ratioContradictions, type Product, type ProblemIssue } from '@warm-jar/core';
 import { Problem } from '../http/problem';
 import type { ProductStore } from './productStore';
 
@@ -23,6 +23,8 @@ async function look(products: ProductStore, row: number, sent: unknown, seen: Se
   const { slug, name } = parsed.data;
   if (seen.has(slug)) return { told: told('refused', { slug, name, issues: [{ path: 'slug', message: `${slug} stands in the file twice. Keep one.` }] }), card: null };
   seen.add(slug);
+  const contradictions = ratioContradictions(parsed.data).map((c) => ({ path: c.field, message: c.says }));
+  if (contradictions.length > 0) return { told: told('refused', { slug, name, issues: contradictions }), card: null };
   const current = await products.get(slug).catch((error: unknown) => { if (error instanceof Problem && error.status === 404) return null; throw error; });
   if (!current) return { told: told('new', { slug, name, revision: 1, changed: changedFields(null, parsed.data) }), card: { ...parsed.data, revision: 1 } };
   const changed = sameBut(current, parsed.data);

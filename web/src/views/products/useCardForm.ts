@@ -1,4 +1,4 @@
-import { cardConflicts, cardGaps, productSchema, volumeParts, weightParts, type Family, type Product } from '@warm-jar/core';
+import { cardConflicts, cardGaps, productSchema, ratioContradictions, volumeParts, weightParts, type Family, type Product } from '@warm-jar/core';
 import { useToast } from 'primevue/usetoast';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -54,7 +54,7 @@ export function useCardForm(slug: string | null) {
   async function save(): Promise<void> {
     if (!form.value('source')) form.serverIssues.value = { source: 'Say where the figures come from, such as "data sheet, rev. C".' };
     const sent = form.ready();
-    const contradiction = conflicts.value.find((c) => c.field.startsWith('ratio.'));
+    const contradiction = card.value && ratioContradictions(card.value)[0];
     if (contradiction) { problem.value = contradiction.says; form.serverIssues.value = { [contradiction.field]: contradiction.says }; return; }
     if (!sent?.source) { problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.'; return; }
     if (saving.value) return;

@@ -56,7 +56,7 @@ export const KINDS: Readonly<Record<ShelfPlace, ShelfKind>> = {
       yesNo('hollow', 'Cast hollow'), number('pullsBefore', 'Pulls before the log', ''), number('pullsExpected', 'Pulls expected', ''), text('note', 'Note'),
     ],
     lists: () => [
-      { path: 'cavities', title: 'Cavities', one: 'cavity', fields: [text('name', 'Name'), number('volumeML', 'Volume', 'mL'), number('depthMm', 'Depth', 'mm'), number('thinnestMm', 'Thinnest', 'mm'), choice('outline', 'Outline', OUTLINES)] },
+      { path: 'cavities', title: 'Cavities', one: 'cavity', fields: [text('name', 'Name'), number('volumeML', 'Volume', 'mL'), number('depthMm', 'Depth', 'mm'), number('thinnestMm', 'Thinnest', 'mm'), choice('outline', 'Outline', OUTLINES), number('outlineAspect', 'Outline, width over height', '')] },
       { path: 'wear', title: 'Wear', one: 'note on wear', fields: [date('on', 'On'), text('note', 'What')] },
     ],
     line: (i) => String(i['makes'] ?? ''),
