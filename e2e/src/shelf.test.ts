@@ -267,14 +267,19 @@ describe('additives and gear', () => {
 });
 
 describe('two people at one shelf', () => {
-  it('do not overwrite each other: the second is told, and keeps what was typed', async () => {
+  it('do not overwrite each other: the second is told, and both changes are kept', async () => {
     await bench.go('/inclusions/I-03');
     await bench.type(field('moisturePct'), '5');
     const stored = await fetch(`${application.address}/api/v1/inclusions/I-03`);
     const other = { ...(await stored.json() as object), note: 'weighed at the other bench' };
     await fetch(`${application.address}/api/v1/inclusions/I-03`, { method: 'PUT', body: JSON.stringify(other), headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! } });
     await bench.tapWords('Save', 'form.stack > .row:last-child');
-    await bench.read('was changed meanwhile');
+    await bench.read('was changed on another screen');
     expect(await bench.valueOf(field('moisturePct'))).toBe('5');
+    expect(await bench.valueOf(field('note'))).toBe('weighed at the other bench');
+    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.read('I-03 is on the shelf');
+    const both = await (await fetch(`${application.address}/api/v1/inclusions/I-03`)).json() as object;
+    expect(both).toMatchObject({ moisturePct: 5, note: 'weighed at the other bench' });
   });
 });

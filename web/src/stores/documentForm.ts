@@ -3,7 +3,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, provide, ref, type Ref } from 'vue';
 import type { z } from 'zod';
 import { FORM, type FormContext } from '../components/form/formContext';
-import { valueAt, withValue, type Tree } from './draftPath';
+import { carryOver, valueAt, withValue, type Tree } from './draftPath';
 
 /** A document being filled in, with texts that are no numbers yet; null while nothing was changed. */
 interface Kept { readonly document: Tree; readonly texts: Record<string, string> }
@@ -60,6 +60,8 @@ export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref
       return parsed.value.success && Object.keys(texts.value).length === 0 ? parsed.value.data : null;
     },
     issueCount: computed(() => Object.keys(found.value).length),
+    /** Lays what was changed here over a newer stored document. */
+    rebase: (before: Tree, now: Tree) => { if (kept.value) kept.value = { ...kept.value, document: carryOver(before, kept.value.document, now) }; },
     drop: () => { kept.value = null; serverIssues.value = {}; tried.value = false; },
   };
 }

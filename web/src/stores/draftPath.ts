@@ -1,3 +1,5 @@
+import { changedFields } from '@warm-jar/core';
+
 /** A nested document being filled in; sections and values by dotted path, such as `room.temperatureC` or `additives[0].massG`. */
 export type Tree = { [key: string]: unknown };
 
@@ -18,4 +20,16 @@ export function withValue(document: Tree, path: string, value: unknown): Tree {
     return { ...(isTree(at) ? at : {}), [key]: next };
   };
   return put(document, keysOf(path)) as Tree;
+}
+
+/** The longest part of a path that is no place within a list: lists are carried over whole. */
+const wholePath = (path: string) => path.split('[')[0]!;
+
+/**
+ * What one person changed, laid over what another stored meanwhile: fields that differ between `before` and `mine` are
+ * taken from `mine`, all others from `now`.
+ */
+export function carryOver(before: Tree, mine: Tree, now: Tree): Tree {
+  const changed = new Set(changedFields(before, mine).map(wholePath));
+  return [...changed].reduce((document, path) => withValue(document, path, valueAt(mine, path) ?? null), now);
 }

@@ -22,6 +22,15 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
   const start = computed<Tree>(() => (shelved.value ? shelved.value.item as Tree : kind.empty));
   const form = useDocumentForm(`${kind.place}.${code.value ?? 'new'}`, kind.schema, start);
 
+  /** Somebody else saved first: read theirs, and lay what was changed here over it, field by field. */
+  async function takeTheirs(itsCode: string): Promise<void> {
+    const before = start.value;
+    await shelf.load();
+    form.rebase(before, start.value);
+    form.serverIssues.value = {};
+    problem.value = `${itsCode} was changed on another screen meanwhile. What you changed now lies over theirs, field by field: look, and save once more.`;
+  }
+
   async function save(): Promise<void> {
     const item = form.ready();
     if (!item) { problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.'; return; }
@@ -38,7 +47,7 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
       if (!(error instanceof ApiProblem)) throw error;
       problem.value = error.message;
       form.serverIssues.value = Object.fromEntries(error.issues.map((i) => [i.path, i.message]));
-      if (error.code === 'version-conflict') await shelf.load();
+      if (error.code === 'version-conflict') await takeTheirs(item.code);
     } finally {
       saving.value = false;
     }
