@@ -1,3 +1,4 @@
+import { soundBatch } from '@warm-jar/core';
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startApplication, type Application } from './application';
@@ -78,6 +79,20 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     await bench.see('.cause.first[data-cause="under-mixed"]');
     expect(await bench.text('[data-cause="cold-cure"]')).toContain('16 °C');
     expect(await bench.text('.next')).toContain('Stir for at least 1.5 min');
+  });
+
+  it('goes from a question straight to its field', async () => {
+    const batch = soundBatch('house-clear-6', { code: 'B-0999', room: { humidityPct: null }, checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }] });
+    await fetch(`${application.address}/api/v1/batches`, { method: 'POST', body: JSON.stringify(batch), headers: { 'Content-Type': 'application/json' } });
+    await bench.go('/batches/B-0999/diagnosis');
+    await bench.tap('.ask a');
+    const asked = new URL(await bench.driver.getCurrentUrl()).searchParams.get('at')!;
+    await bench.see(`[data-path="${asked}"], [data-list="${asked}"]`);
+    await bench.driver.wait(() => bench.driver.executeScript<boolean>('return document.activeElement?.closest("[data-path], [data-list]") !== null'), 10_000);
+    expect(asked).toBe('room.humidityPct');
+    await fetch(`${application.address}/api/v1/batches/B-0999`, { method: 'DELETE', headers: { 'If-Match': '"1"' } });
+    await bench.go('/');
+    await bench.see('.bench');
   });
 
   it('finds the same batch in the log, by words and by symptom', async () => {

@@ -57,6 +57,17 @@ describe('the open formats', () => {
     expect(refused(productSchema, overlay(saltmarshCard('house-clear-6'), patch))).toContain(path);
   });
 
+  it('are refused in words that say what to do', () => {
+    const said = (patch: Record<string, unknown>) => {
+      const r = productSchema.safeParse(overlay(saltmarshCard('house-clear-6'), patch));
+      return r.success ? '' : issuesFromZod(r.error)[0]!.message;
+    };
+    expect(said({ family: 'wax' })).toBe('Choose one of: epoxy, polyurethane, polyester, uv-acrylate, mineral-acrylic, silicone.');
+    expect(said({ family: undefined })).toMatch(/^Choose one of/);
+    expect(said({ name: undefined })).toBe('This is required.');
+    expect(said({ name: '' })).toBe('Give the product a name.');
+  });
+
   it('survive JSON and parsing again, card by card', () => {
     for (const card of SALTMARSH_CARDS) expect(productSchema.parse(JSON.parse(JSON.stringify(card)))).toEqual(card);
   });

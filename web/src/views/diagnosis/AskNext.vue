@@ -5,14 +5,13 @@ import { fieldLabel, type Ask } from '@warm-jar/core';
 defineProps<{ ask: readonly Ask[]; code: string }>();
 /** More questions than this are not answered. */
 const MOST = 4;
-const anchor = (field: string) => `#f-${field.replaceAll(/[^a-zA-Z0-9]+/g, '-')}`;
 </script>
 
 <template>
   <div class="ask">
     <h2>Ask next</h2>
     <p v-if="ask.length === 0" class="quiet small">Nothing left unrecorded would change this much.</p>
-    <ul class="small"><li v-for="a in ask.slice(0, MOST)" :key="a.field"><RouterLink :to="{ name: 'edit-batch', params: { code }, hash: anchor(a.field) }"><strong>{{ fieldLabel(a.field) }}</strong></RouterLink><br />{{ a.why }}</li></ul>
+    <ul class="small"><li v-for="a in ask.slice(0, MOST)" :key="a.field"><RouterLink :to="{ name: 'edit-batch', params: { code }, query: { at: a.field } }"><strong>{{ fieldLabel(a.field) }}</strong></RouterLink><br />{{ a.why }}</li></ul>
   </div>
 </template>
 

@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
 import Textarea from 'primevue/textarea';
 import { computed } from 'vue';
+import { useRoute } from 'vue-router';
 import CautionNote from '../../components/CautionNote.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import MomentEntry from '../../components/MomentEntry.vue';
@@ -22,12 +23,13 @@ import { useLogBatch } from './useLogBatch';
 const props = defineProps<{ code?: string }>();
 const products = useProducts();
 const shelf = useShelf();
+const route = useRoute();
 const { context, problem, saving, loading, save, discard, load } = useLogBatch(props.code ?? null);
 const { product, value, set, issues, draft } = context;
 const sections = computed(() => (product.value ? sectionsFor(product.value) : []));
 const text = (path: string) => { const v = value(path); return typeof v === 'string' ? v : null; };
 /** The lots' own fields stand open where the shelf has none to choose, or where one of them needs a look. */
-const lotsByHand = computed(() => !shelf.lots.some(({ item }) => item.productSlug === product.value?.slug) || Object.keys(issues.value).some((path) => path.startsWith('lot')));
+const lotsByHand = computed(() => !shelf.lots.some(({ item }) => item.productSlug === product.value?.slug) || Object.keys(issues.value).some((path) => path.startsWith('lot')) || String(route.query['at'] ?? '').startsWith('lot'));
 const stripsOf = (prefix: string) => [...context.readings.value.values()].filter((r) => r.field.startsWith(prefix));
 const choose = (slug: string) => { set('product', { slug, revision: products.bySlug.get(slug)?.revision ?? null }); };
 </script>

@@ -1,7 +1,7 @@
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
-import { nextTick, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { nextTick, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
 import { onSaveKey } from '../../app/keys';
 import { draftIssues, useDraft } from '../../stores/draft';
@@ -13,6 +13,7 @@ export function useLogBatch(code: string | null) {
   const drafts = useDraft();
   const work = useWork();
   const router = useRouter();
+  const route = useRoute();
   const toast = useToast();
   const confirm = useConfirm();
   const context = provideDraft(code);
@@ -92,6 +93,17 @@ export function useLogBatch(code: string | null) {
       accept: () => { drafts.discard(code); void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' }); },
     });
   }
+
+  /** Goes to the field that somebody was sent here to fill in. */
+  async function goToField(): Promise<void> {
+    const at = route.query['at'];
+    if (typeof at !== 'string') return;
+    await nextTick();
+    const place = [...document.querySelectorAll<HTMLElement>('[data-path], [data-list]')].find((e) => (e.dataset['path'] ?? e.dataset['list']) === at);
+    place?.scrollIntoView({ block: 'center' });
+    place?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus();
+  }
+  watch([context.product, loading], () => { if (context.product.value && loading.value === 'no') void goToField(); }, { flush: 'post', immediate: true });
 
   onSaveKey(() => void save());
   void load();

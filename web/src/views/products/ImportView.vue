@@ -21,7 +21,7 @@ const good = computed(() => preview.value?.rows.filter((r) => r.action === 'new'
     <p v-if="done !== null" class="card" data-test="done">{{ done === 0 ? 'Nothing had to change.' : `${done} card${done === 1 ? ' is' : 's are'} on the shelf.` }} <RouterLink :to="{ name: 'products' }">To the products</RouterLink></p>
     <template v-if="preview && done === null">
       <table class="card"><thead><tr><th scope="col">Row</th><th scope="col">Card</th><th scope="col">What happens</th><th scope="col">Fields</th></tr></thead>
-        <tbody><tr v-for="r in preview.rows" :key="r.row" :class="r.action" :data-action="r.action"><td class="figures">{{ r.row }}</td><td>{{ r.name ?? r.slug ?? 'no name' }}</td><td>{{ WORDS[r.action] }}<template v-if="r.action === 'next-revision'"> {{ r.revision }}</template></td>
+        <tbody><tr v-for="r in preview.rows" :key="r.row" :class="r.action" :data-action="r.action"><td class="figures">{{ r.row }}</td><td>{{ r.name ?? r.slug ?? 'no name' }}</td><td>{{ r.action === 'next-revision' ? `revision ${r.revision}` : WORDS[r.action] }}</td>
           <td><ul v-if="r.issues.length"><li v-for="i in r.issues" :key="i.path + i.message"><span class="figures">{{ i.path }}</span>: {{ i.message }}</li></ul><span v-else class="small">{{ r.action === 'new' ? `${r.changed.length} stated` : r.changed.join(', ') }}</span></td></tr></tbody></table>
       <div class="row"><Button v-if="good > 0" :label="refused === 0 ? `Bring in ${good}` : `Bring in ${good}, leave out ${refused}`" :loading="busy" @click="apply(refused > 0)" /><p v-else class="quiet">There is nothing to bring in.</p></div>
     </template>

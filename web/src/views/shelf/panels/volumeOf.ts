@@ -13,6 +13,8 @@ export const SHAPE_MEASURES: Readonly<Record<ShapeKind, readonly { key: string; 
   ring: [mm('outerDiameterMm', 'Outer diameter'), mm('innerDiameterMm', 'Inner diameter'), mm('depthMm', 'Depth')],
 };
 
+const LABELS = new Map([['waterG', 'the water'], ['waterC', 'its temperature'], ...Object.values(SHAPE_MEASURES).flat().map((m): [string, string] => [m.key, m.label.toLowerCase()])]);
+
 /** A volume from what was measured; null until all of it is there, a sentence where it cannot be. */
 export function volumeOf(how: 'water' | 'shape', kind: ShapeKind, numbers: Readonly<Record<string, number | null>>): { volumeML: number | null; problem: string | null } {
   const wanted = how === 'water' ? ['waterG', 'waterC'] : SHAPE_MEASURES[kind].map((m) => m.key);
@@ -21,7 +23,7 @@ export function volumeOf(how: 'water' | 'shape', kind: ShapeKind, numbers: Reado
     if (how === 'water') return { volumeML: waterFillML(numbers['waterG']!, numbers['waterC']!), problem: null };
     return { volumeML: shapeVolumeML({ kind, ...Object.fromEntries(wanted.map((key) => [key, numbers[key]])) } as unknown as Shape), problem: null };
   } catch (error) {
-    if (error instanceof CoreError) return { volumeML: null, problem: error.message };
+    if (error instanceof CoreError) return { volumeML: null, problem: `Look at ${error.path}: ${error.message}`.replaceAll(error.path, LABELS.get(error.path) ?? error.path) };
     throw error;
   }
 }
