@@ -7,7 +7,10 @@ import { securityHeaders, site } from './http/site';
 import { batchRoutes } from './routes/batches';
 import { diagnoseRoutes } from './routes/diagnose';
 import { documentRoutes } from './routes/documents';
+import type { Device } from './devices/device';
+import { deviceRoutes } from './routes/devices';
 import { photoRouter } from './routes/photos';
+import { planRoutes } from './routes/plan';
 import { productRoutes } from './routes/products';
 import { searchRoutes } from './routes/search';
 import { shelfRoutes } from './routes/shelf';
@@ -16,6 +19,7 @@ import type { PhotoStore } from './store/photoStore';
 import type { ProductStore } from './store/productStore';
 import type { Found } from './store/searchStore';
 import type { Shelf } from './store/shelf';
+import type { PlanRunner } from './work/planRunner';
 
 export const API_PREFIX = '/api/v1';
 
@@ -25,6 +29,8 @@ export interface AppDeps {
   readonly shelf: Shelf;
   readonly photos: PhotoStore;
   readonly search: (words: string) => Promise<Found[]>;
+  readonly planner: PlanRunner;
+  readonly devices: readonly Device[];
   /** Folder of the built application; none serves the API alone. */
   readonly webRoot?: string | undefined;
   /** Told of failures that nobody foresaw. */
@@ -32,7 +38,7 @@ export interface AppDeps {
 }
 
 /** The whole HTTP application over its stores. Never listens. */
-export function createApp({ products, batches, shelf, photos, search, webRoot, log }: AppDeps): Express {
+export function createApp({ products, batches, shelf, photos, search, planner, devices, webRoot, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -44,7 +50,7 @@ export function createApp({ products, batches, shelf, photos, search, webRoot, l
   api.use(photoRouter(photos));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
   api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
-  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes()];
+  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices)];
   mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
   api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
 

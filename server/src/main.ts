@@ -3,13 +3,14 @@ import { fileURLToPath } from 'node:url';
 import { readConfig } from './config';
 import { fillDemo, removeDatabase } from './demo/fillDemo';
 import { openStudio } from './studio';
+import { threadPlanner } from './work/threadPlanner';
 
 const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
 
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2));
   if (config.demo) removeDatabase(config.file);
-  const studio = await openStudio({ file: config.file, webRoot });
+  const studio = await openStudio({ file: config.file, webRoot, planner: threadPlanner() });
   if (config.demo) await fillDemo(studio, new Date());
   const server = studio.app.listen(config.port, config.host, (error?: Error) => {
     if (error) {

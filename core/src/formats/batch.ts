@@ -169,6 +169,8 @@ export const batchSchema = z.looseObject({
     .max(20_000)
     .nullish(),
   checks: z.array(checkSchema).max(200).nullish(),
+  /** The `warm-jar.plan/1` it was begun from, kept as it was. */
+  plan: z.looseObject({ format: z.literal('warm-jar.plan/1') }).nullish(),
   witness: z.looseObject({ setMin: q.minutes.nullish() }).nullish(),
   note: q.longText.nullish(),
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { batchSchema } from './batch';
 import { diagnosisSchema } from './diagnosis';
+import { planSchema } from './plan';
 import { productSchema } from './product';
 
 /** The documents whose JSON Schema is published, by the name used in `/schemas/{name}`. */
@@ -8,6 +9,7 @@ export const PUBLISHED_SCHEMAS = {
   'warm-jar.product-1': productSchema,
   'warm-jar.batch-1': batchSchema,
   'warm-jar.diagnosis-1': diagnosisSchema,
+  'warm-jar.plan-1': planSchema,
 } as const;
 
 /** Accepts the format's own name (`warm-jar.product/1`), its file-safe form, or the bare word (`product`). */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ADDITIVE_KINDS, CARD_DEGAS_METHODS, FAMILIES, HAZARDS, INHIBITORS, USES } from './vocabulary';
+import { ADDITIVE_KINDS, CARD_DEGAS_METHODS, CLARITIES, FAMILIES, HAZARDS, INHIBITORS, USES } from './vocabulary';
 import * as q from './quantities';
 
 const parts = z.looseObject({ a: q.partNumber, b: q.partNumber });
@@ -47,6 +47,8 @@ export const productSchema = z
     name: q.shortText.min(1, 'Give the product a name.'),
     family: z.enum(FAMILIES),
     use: z.array(z.enum(USES)).max(q.longestList).nullish(),
+    /** How much is seen through it; an extra key of the format. */
+    clarity: z.enum(CLARITIES).nullish(),
     source: q.shortText.nullish(),
     ratio,
     densityAGPerML: q.densityGPerML.nullish(),

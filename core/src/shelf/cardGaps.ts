@@ -1,4 +1,5 @@
 import { calibrate } from '../cure/calibration';
+import { sideLoss } from '../cure/sideLoss';
 import { familyKinetics } from '../cure/kineticsDefaults';
 import type { Product } from '../formats/product';
 import { volumeParts, weightParts } from '../mixing/ratio';
@@ -77,4 +78,13 @@ export function cardConflicts(product: Product): CardConflict[] {
     conflicts.push({ field: 'exotherm.peakC', says: 'No heat of reaction meets this peak and this pot life together. Check mass and temperature of both.' });
   }
   return conflicts;
+}
+
+/**
+ * Pot life, depth and exotherm limit that cannot all be true by the slab model; null where they can, or one is missing.
+ * Takes a tenth of a second: not for every keystroke.
+ */
+export function depthConflict(product: Product): CardConflict | null {
+  return sideLoss(product).from !== 'not-met' ? null
+    : { field: 'exothermMaxC', says: 'By the model the deepest pour of this card gets hotter than its own exotherm limit. Check pot life, depth and limit against each other.' };
 }

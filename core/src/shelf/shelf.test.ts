@@ -12,7 +12,7 @@ import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { overlay } from '../simulation/soundBatch';
 import { wordsIn } from '../units/wording';
 import { dropsPerG, dropsToG, mouldAmount } from './amounts';
-import { cardConflicts, cardGaps, ratioContradictions, ratioDisagreementPct } from './cardGaps';
+import { cardConflicts, depthConflict, cardGaps, ratioContradictions, ratioDisagreementPct } from './cardGaps';
 import { catalystCurve, hardnessCurves, potLifeCurves, viscosityCurve } from './curves';
 import { dryingState } from './drying';
 import { batchCost, lotWarnings, pricePerG } from './lotState';
@@ -121,13 +121,17 @@ describe('vessels', () => {
 
 describe('cards', () => {
   it('of the demo studio contradict themselves nowhere', () => {
-    for (const card of SALTMARSH_CARDS) expect(cardConflicts(card), card.slug).toEqual([]);
+    for (const card of SALTMARSH_CARDS) { expect(cardConflicts(card), card.slug).toEqual([]); expect(depthConflict(card), card.slug).toBeNull(); }
   });
   it('whose ratios contradict by the densities are flagged beyond 2 %', () => {
     const off = (b: number) => productSchema.parse(overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b } } }));
     expect(ratioDisagreementPct(off(1.1))).toBeCloseTo(10, 1);
     expect(cardConflicts(off(1.1)).map((c) => c.field)).toEqual(['ratio.byVolume.b']);
     expect(cardConflicts(off(1.01))).toEqual([]);
+  });
+  it('whose deepest pour runs hotter than their own limit are told so', () => {
+    expect(depthConflict(productSchema.parse(overlay(saltmarshCard('house-deep-40'), { exothermMaxC: 30 })))?.field).toBe('exothermMaxC');
+    expect(depthConflict(productSchema.parse(overlay(saltmarshCard('house-deep-40'), { exothermMaxC: null })))).toBeNull();
   });
   it('are refused only for ratios that contradict; the rest is told', () => {
     const odd = productSchema.parse(overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b: 1.3 } }, demould: { minutes: 3 } }));

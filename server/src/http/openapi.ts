@@ -8,6 +8,7 @@ const COMPONENTS: Record<string, z.ZodType> = {
   Product: PUBLISHED_SCHEMAS['warm-jar.product-1'],
   Batch: PUBLISHED_SCHEMAS['warm-jar.batch-1'],
   Diagnosis: PUBLISHED_SCHEMAS['warm-jar.diagnosis-1'],
+  Plan: PUBLISHED_SCHEMAS['warm-jar.plan-1'],
   Problem: problemSchema,
 };
 

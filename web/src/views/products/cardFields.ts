@@ -1,4 +1,4 @@
-import { ADDITIVE_KINDS, CARD_DEGAS_METHODS, FAMILIES, HAZARDS, INHIBITORS, USES, type Family } from '@warm-jar/core';
+import { ADDITIVE_KINDS, CARD_DEGAS_METHODS, CLARITIES, FAMILIES, HAZARDS, INHIBITORS, USES, type Family } from '@warm-jar/core';
 import type { Field } from '../../components/form/field';
 
 /** A group of a card's figures, as the data sheet and the work order them. */
@@ -36,6 +36,6 @@ export function cardSections(family: Family | null, isNew: boolean): CardSection
     { title: 'Air', fields: [choice('degas.method', 'Degas by', CARD_DEGAS_METHODS), number('degas.vacuumKPaAbs', 'Vacuum, absolute, at most', 'kPa'), number('degas.minutes', 'for at least', 'min'), number('pressure.minKPa', 'Pressure, least', 'kPa'), number('pressure.maxKPa', 'Pressure, most', 'kPa'), number('pressure.holdMin', 'Hold at least', 'min')] },
     { title: 'Pour and cure', fields: [number('depth.minMm', 'Depth, least', 'mm'), number('depth.maxMm', 'Depth, most', 'mm'), number('thinnestMm', 'Thinnest section', 'mm'), number('exothermMaxC', 'Exotherm limit', '°C'), number('exotherm.peakC', 'Peak exotherm', '°C'), number('exotherm.massG', 'in a mass of', 'g'), number('exotherm.atC', 'at', '°C'), choice('hardness.scale', 'Shore scale', ['A', 'D', '00']), number('hardness.value', 'Hardness', ''), number('hardness.tolerance', '±', ''), yesNo('waxed', 'Waxed'), choices('inhibitedBy', 'Cure stopped by', INHIBITORS), number('inclusionMaxMoisturePct', 'Inclusion moisture, most', '%')] },
     { title: 'Additives', fields: [choice('additives.basis', 'Limits by', ['weight', 'volume']), number('additives.totalMaxPct', 'All together, most', '%'), ...ADDITIVE_KINDS.map((kind) => number(`additives.kinds.${kind}`, `${kind.replaceAll('-', ' ')}, most`, '%')), choices('additives.refused', 'Refused', ADDITIVE_KINDS)] },
-    { title: 'Light, shelf and hazards', fields: [yesNo('light.stable', 'Light-stable'), number('shelf.unopenedMonths', 'Keeps unopened', 'months'), number('shelf.openedMonths', 'Keeps once opened', 'months'), choices('hazards', 'Hazards', HAZARDS)] },
+    { title: 'Look, light, shelf and hazards', fields: [choice('clarity', 'Clarity', CLARITIES), yesNo('light.stable', 'Light-stable'), number('shelf.unopenedMonths', 'Keeps unopened', 'months'), number('shelf.openedMonths', 'Keeps once opened', 'months'), choices('hazards', 'Hazards', HAZARDS)] },
   ];
 }

@@ -1,0 +1,112 @@
+import { requireNumber } from '../errors';
+import type { Product } from '../formats/product';
+import { arrheniusFactor } from './arrhenius';
+import { alphaAtMinute } from './cup';
+import { deepestPour, pourSchedule, type PourSchedule } from './deepPour';
+import { SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
+import { simulateCup, type CupResult } from './simulateCup';
+import { simulateSlab, type SlabResult } from './simulateSlab';
+
+/** A pour to be followed from the cup into the mould. Minutes of the answer count from when the parts met. */
+export interface MouldWish {
+  readonly depthMm: number;
+  readonly thinnestMm?: number | null | undefined;
+  readonly massG: number;
+  /** What stays in the cup and is watched, g. */
+  readonly leftoverG: number;
+  readonly resinC: number;
+  readonly roomC: number;
+  readonly mouldC?: number | null | undefined;
+  readonly pourMin: number;
+  readonly cupDiameterMm?: number | undefined;
+  readonly inclusionMaxC?: number | null | undefined;
+  readonly onProgress?: ((share: number) => void) | undefined;
+}
+
+type Slab = Extract<SlabResult, { peakC: number }>;
+
+export type MouldAnswer =
+  | { readonly status: 'no-kinetics' | 'no-pot-life' | 'did-not-converge' | 'set-before-pour' }
+  | {
+      readonly status: Slab['status'];
+      /** One pour of the schedule: the whole depth where it goes in at once. */
+      readonly slab: Slab;
+      readonly pourDepthMm: number;
+      /** The whole depth poured at once, where that would be too deep; its peak is the reason for the layers. */
+      readonly atOncePeakC: number | null;
+      readonly schedule: PourSchedule;
+      readonly pourMin: number;
+      readonly centreGelMin: number | null;
+      readonly lastGelMin: number | null;
+      /** When the thinnest section is as old as the card's demould, and all is cool. */
+      readonly thinAgedMin: number | null;
+      readonly coolMin: number | null;
+      readonly demouldMin: number | null;
+      readonly witnessGelMin: number | null;
+      /** Minutes that the leftover in the cup gels before the last of the piece; below 0 it lags behind. */
+      readonly headStartMin: number | null;
+    };
+
+/** Minutes at which a node has aged as much as `cardMin` at the card's temperature; beyond the run at the last temperature. */
+function agedMin(product: Product, slab: Slab, node: number, cardMin: number, atC: number): number {
+  const kinetics = familyKinetics(product.family);
+  const rate = (t: number) => (kinetics ? arrheniusFactor(kinetics.activationKJPerMol, t, atC) : 1);
+  let age = 0;
+  for (let i = 1; i < slab.minutes.length; i += 1) {
+    const [t0, t1] = [slab.minutes[i - 1]!, slab.minutes[i]!];
+    const [r0, r1] = [rate(slab.temperatureC[i - 1]![node]!), rate(slab.temperatureC[i]![node]!)];
+    const grown = ((r0 + r1) / 2) * (t1 - t0);
+    if (age + grown >= cardMin) return t0 + ((cardMin - age) / grown) * (t1 - t0);
+    age += grown;
+  }
+  return slab.minutes.at(-1)! + (cardMin - age) / rate(slab.temperatureC.at(-1)![node]!);
+}
+
+const coldestNode = (slab: Slab) => slab.positionsMm.findIndex((p) => p === slab.lastGelAtMm);
+
+/** Conversion and temperature of the cup at the moment of the pour. */
+function cupAtPour(cup: Extract<CupResult, { curve: unknown }>, w: MouldWish): { alpha: number; resinC: number; gelMin: number | null } {
+  const { minutes, temperatureC } = cup.curve;
+  const i = minutes.findIndex((m) => m >= w.pourMin);
+  if (i <= 0) return { alpha: i < 0 ? 1 : 0, resinC: i < 0 ? w.roomC : w.resinC, gelMin: cup.gelMin };
+  const share = (w.pourMin - minutes[i - 1]!) / (minutes[i]! - minutes[i - 1]!);
+  return { alpha: alphaAtMinute(cup.curve, w.pourMin), resinC: temperatureC[i - 1]! + share * (temperatureC[i]! - temperatureC[i - 1]!), gelMin: cup.gelMin };
+}
+
+/**
+ * What a pour does in the mould: the cup until the pour, then the slab. Too deep for one pour, it is split, and the
+ * slab shown is one of the pours.
+ * @throws CoreError `out-of-range`
+ */
+export function inTheMould(product: Product, w: MouldWish): MouldAnswer {
+  requireNumber(w.depthMm, 'depthMm', 1e-3, 1000);
+  requireNumber(w.pourMin, 'pourMin', 0, 1e5);
+  const cup = simulateCup(product, { massG: w.massG, resinC: w.resinC, roomC: w.roomC, cupDiameterMm: w.cupDiameterMm });
+  if (!('curve' in cup)) return { status: cup.status };
+  const poured = cupAtPour(cup, w);
+  if (poured.gelMin !== null && w.pourMin >= poured.gelMin) return { status: 'set-before-pour' };
+  const at = { resinC: poured.resinC, roomC: w.roomC, mouldC: w.mouldC ?? w.roomC, alpha: poured.alpha };
+  const deepest = deepestPour(product, { ...at, inclusionMaxC: w.inclusionMaxC });
+  const pourDepthMm = w.depthMm / Math.max(1, Math.ceil(w.depthMm / deepest.depthMm - 1e-6));
+  const slab = simulateSlab(product, { ...at, depthMm: pourDepthMm, onProgress: w.onProgress });
+  if (!('peakC' in slab)) return { status: slab.status };
+  const whole = pourDepthMm < w.depthMm ? simulateSlab(product, { ...at, depthMm: w.depthMm }) : null;
+  const thinMm = Math.min(w.thinnestMm ?? pourDepthMm, pourDepthMm);
+  const thin = thinMm < pourDepthMm ? simulateSlab(product, { ...at, depthMm: Math.max(thinMm, 0.2) }) : slab;
+  const since = (minute: number | null) => (minute === null ? null : w.pourMin + minute);
+  const card = product.demould;
+  const thinAgedMin = card?.minutes == null || !('peakC' in thin) ? null : since(agedMin(product, thin, coldestNode(thin), card.minutes, card.atC ?? SHEET_TEMPERATURE_C));
+  const lastGelMin = since(Math.max(slab.lastGelMin ?? Infinity, 'peakC' in thin ? thin.lastGelMin ?? Infinity : 0));
+  const coolMin = since(slab.coolMin);
+  const witness = simulateCup(product, { massG: Math.max(w.leftoverG, 0.5), resinC: w.resinC, roomC: w.roomC });
+  const witnessGelMin = 'curve' in witness ? witness.gelMin : null;
+  const last = lastGelMin === null || !Number.isFinite(lastGelMin) ? null : lastGelMin;
+  return {
+    status: slab.status, slab, pourDepthMm, pourMin: w.pourMin,
+    atOncePeakC: whole && 'peakC' in whole ? whole.peakC : null,
+    schedule: pourSchedule(product, w.depthMm, w.roomC, deepest, slab.coolMin),
+    centreGelMin: since(slab.centreGelMin), lastGelMin: last, thinAgedMin, coolMin,
+    demouldMin: thinAgedMin === null || coolMin === null ? null : Math.max(thinAgedMin, coolMin),
+    witnessGelMin, headStartMin: witnessGelMin === null || last === null ? null : last - witnessGelMin,
+  };
+}

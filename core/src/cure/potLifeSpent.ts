@@ -1,0 +1,71 @@
+import { requireNumber } from '../errors';
+import type { Product } from '../formats/product';
+import { arrheniusFactor } from './arrhenius';
+import { calibrate, isCalibrated, type Calibration } from './calibration';
+import { integrateCup, minuteAtAlpha } from './cup';
+
+/** A temperature of the mix at a minute since the parts met; as plain figures, or as a batch keeps its readings. */
+export type ResinReading =
+  | { readonly atMin: number; readonly temperatureC: number }
+  | { readonly atMin?: number | null | undefined; readonly what?: string | null | undefined; readonly value?: number | null | undefined };
+
+interface Point { readonly atMin: number; readonly temperatureC: number }
+
+function pointsOf(readings: readonly ResinReading[]): Point[] {
+  return readings.flatMap((r): Point[] => {
+    if ('temperatureC' in r) return [r];
+    return r.what === 'resin' && r.atMin != null && r.value != null ? [{ atMin: r.atMin, temperatureC: r.value }] : [];
+  }).map((p) => ({ atMin: requireNumber(p.atMin, 'atMin', 0, 1e6), temperatureC: requireNumber(p.temperatureC, 'temperatureC', -40, 400) }))
+    .sort((a, b) => a.atMin - b.atMin);
+}
+
+const heldMinutes = new WeakMap<Calibration, number>();
+
+/** Minutes to the end of pot life where the mix is held at the card's temperature and cannot heat itself. */
+function heldPotLifeMin(fit: Calibration): number | null {
+  const known = heldMinutes.get(fit);
+  if (known !== undefined) return known;
+  const curve = integrateCup({ ...fit, heatJPerG: 0 }, { massG: 100, densityGPerML: fit.densityGPerML, resinC: fit.referenceC, roomC: fit.referenceC, untilAlpha: fit.alphaPot * 1.01, mostMinutes: 1e5 });
+  const minutes = minuteAtAlpha(curve, fit.alphaPot);
+  if (minutes !== null) heldMinutes.set(fit, minutes);
+  return minutes;
+}
+
+/** Parts of the time between two readings over which the rate is summed; the temperature runs straight between them. */
+const PARTS = 8;
+
+/**
+ * Share of the pot life that is spent: `∫dt/tpot(T)` over the temperatures read so far, with `tpot(T)` the time a mix
+ * held at T takes to the end of its pot life. The cure's rate is a factor of temperature times one of conversion, so
+ * this is exact: it passes 1 when the mix that was read does, whatever its mass. Before the first reading the first
+ * temperature is taken; after the last one the last.
+ * @param readings of the resin; others are passed over
+ * @param untilMin now, minutes since the parts met; the last reading where it is not given
+ * @returns 0 at the start, 1 at the end of pot life; null where the card or the family gives no pot life, or nothing was read
+ * @throws CoreError `out-of-range`
+ */
+export function potLifeSpent(product: Product, readings: readonly ResinReading[], untilMin?: number): number | null {
+  const points = pointsOf(readings);
+  if (points.length === 0) return null;
+  const fit = calibrate(product);
+  const until = requireNumber(untilMin ?? points.at(-1)!.atMin, 'untilMin', 0, 1e6);
+  if (!isCalibrated(fit)) return product.potLife?.minutes == null ? null : until / product.potLife.minutes;
+  const held = heldPotLifeMin(fit);
+  if (held === null) return null;
+  const rate = (temperatureC: number) => arrheniusFactor(fit.kinetics.activationKJPerMol, temperatureC, fit.referenceC) / held;
+  const path = [{ ...points[0]!, atMin: 0 }, ...points, { ...points.at(-1)!, atMin: Math.max(until, points.at(-1)!.atMin) }];
+  let spent = 0;
+  for (let i = 1; i < path.length; i += 1) {
+    const [from, to] = [path[i - 1]!, path[i]!];
+    const end = Math.min(to.atMin, until);
+    if (end <= from.atMin) continue;
+    const at = (minute: number) => from.temperatureC + ((to.temperatureC - from.temperatureC) * (minute - from.atMin)) / (to.atMin - from.atMin);
+    const h = (end - from.atMin) / PARTS;
+    for (let part = 0; part < PARTS; part += 1) {
+      const t = from.atMin + part * h;
+      // Simpson's rule over each part.
+      spent += (h / 6) * (rate(at(t)) + 4 * rate(at(t + h / 2)) + rate(at(t + h)));
+    }
+  }
+  return spent;
+}

@@ -1,0 +1,106 @@
+import { CoreError } from '../errors';
+import { mixedViscosityMPaS } from '../cure/viscosity';
+import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
+import type { PlannedAdditive } from '../formats/plan';
+import { cupLossG } from '../mixing/coat';
+import { partsForTotal } from '../mixing/partsForTotal';
+import { plannedCatalystPct } from '../mixing/plannedCatalyst';
+import { weightParts, scaleErrorPct, type Parts } from '../mixing/ratio';
+import { nextNiceG, roundToScale } from '../mixing/rounding';
+import { smallestSafeBatchG } from '../mixing/safeBatch';
+import type { PlanCase } from './planCase';
+
+/** What to weigh, and what the scale makes of it. */
+export interface PlanAmounts {
+  readonly massAG: number;
+  readonly massBG: number;
+  readonly volumeAML: number | null;
+  readonly volumeBML: number | null;
+  readonly drops: number | null;
+  readonly mixedMassG: number;
+  readonly additives: readonly { readonly of: PlannedAdditive; readonly massG: number | null; readonly drops: number | null }[];
+  readonly additiveMassG: number;
+  readonly lossG: number;
+  readonly catalystPct: number | null;
+  readonly scaleErrorPct: number | null;
+  readonly roundingErrorPct: number | null;
+  readonly smallestSafeG: number | null;
+  readonly order: readonly string[];
+}
+
+const isOnePart = (c: PlanCase) => c.product.family === 'uv-acrylate' && weightParts(c.product) === null;
+
+function partsOf(c: PlanCase): { parts: Parts; catalystPct: number | null } {
+  if (isOnePart(c)) return { parts: { a: 1, b: 0 }, catalystPct: null };
+  if (!c.product.ratio.catalyst) {
+    const { massAG, massBG } = partsForTotal(c.product, 100);
+    return { parts: weightParts(c.product) ?? { a: massAG, b: massBG }, catalystPct: null };
+  }
+  const dose = plannedCatalystPct(c.product, c.roomC, c.request.mould?.depthMm ?? null);
+  if (dose === null) throw new CoreError('ratio-not-stated', 'The card states no catalyst dose. Add the typical one.', 'product.ratio.catalyst.typicalPct');
+  return { parts: { a: 100, b: dose.pct }, catalystPct: dose.pct };
+}
+
+/** Share of A + B that an additive is planned as, and grams that are fixed whatever the batch. */
+const fixedG = (a: PlannedAdditive) => (a.massG != null ? a.massG : a.drops != null && a.dropsPerG ? a.drops / a.dropsPerG : null);
+const shareOf = (a: PlannedAdditive) => (fixedG(a) === null ? (a.pct ?? 0) / 100 : 0);
+
+/** A + B that fills what is wanted: additives take their own room, the cup keeps its share. */
+function mixedMass(c: PlanCase): { mixedG: number; lossG: number } {
+  const { volumeML, mixedMassG, lossPct, additives } = c.request.want;
+  if (volumeML == null) {
+    const wanted = mixedMassG ?? 0;
+    const lossG = lossPct == null ? 0 : (wanted * lossPct) / 100;
+    return { mixedG: wanted + lossG, lossG };
+  }
+  const density = c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML;
+  const filledG = volumeML * density;
+  const lossG = lossPct == null ? cupLossG(filledG, mixedViscosityMPaS(c.product, c.resinC)) : (filledG * lossPct) / 100;
+  // An additive without a density of its own is taken as heavy as the mix.
+  const fixed = (additives ?? []).reduce((sum, a) => sum + ((fixedG(a) ?? 0) * density) / (a.densityGPerML ?? density), 0);
+  const share = (additives ?? []).reduce((sum, a) => sum + (shareOf(a) * density) / (a.densityGPerML ?? density), 0);
+  return { mixedG: Math.max((filledG + lossG - fixed) / (1 + share), Number.MIN_VALUE), lossG };
+}
+
+function rounded(c: PlanCase, parts: Parts, mixedG: number): { massAG: number; massBG: number; errorPct: number } {
+  const stepG = c.request.gear?.scaleStepG ?? 0;
+  const exactA = (mixedG * parts.a) / (parts.a + parts.b);
+  const aim = { A: () => nextNiceG(exactA), B: () => (parts.b === 0 ? exactA : (nextNiceG(mixedG - exactA) * parts.a) / parts.b), total: () => (nextNiceG(mixedG) * parts.a) / (parts.a + parts.b) };
+  const massAG = c.request.want.round ? aim[c.request.want.round]() : exactA;
+  return roundToScale(parts, massAG, stepG);
+}
+
+const perML = (massG: number, density: number | null | undefined) => (density == null ? null : massG / density);
+
+/**
+ * Amounts of a plan in the order to weigh them: the larger part first, so that the smaller corrects for it; a catalyst
+ * and a powder always second.
+ * @throws CoreError `ratio-not-stated`
+ */
+export function planAmounts(c: PlanCase): PlanAmounts {
+  const { product } = c;
+  const { parts, catalystPct } = partsOf(c);
+  const { mixedG, lossG } = mixedMass(c);
+  const { massAG, massBG, errorPct } = rounded(c, parts, mixedG);
+  const stepG = c.request.gear?.scaleStepG;
+  const catalyst = product.ratio.catalyst;
+  const volumeBML = perML(massBG, catalyst?.densityGPerML ?? product.densityBGPerML);
+  const mixed = massAG + massBG;
+  const additives = (c.request.want.additives ?? []).map((a) => {
+    const massG = fixedG(a) ?? (a.pct == null ? null : (mixed * a.pct) / 100);
+    return { of: a, massG, drops: a.drops ?? (massG !== null && a.dropsPerG ? Math.round(massG * a.dropsPerG) : null) };
+  });
+  const second = parts.b === 0 ? [] : catalyst ? ['catalyst'] : product.ratio.powder ? ['powder'] : ['B'];
+  const first = product.ratio.powder ? 'liquid' : 'A';
+  const swapped = !catalyst && !product.ratio.powder && massBG > massAG;
+  return {
+    massAG, massBG, volumeAML: perML(massAG, product.densityAGPerML ?? (isOnePart(c) ? product.mixedDensityGPerML : null)), volumeBML,
+    drops: catalyst?.dropsPerML != null && volumeBML !== null ? Math.round(volumeBML * catalyst.dropsPerML) : null,
+    mixedMassG: mixed, additives, additiveMassG: additives.reduce((sum, a) => sum + (a.massG ?? 0), 0), lossG,
+    catalystPct: catalystPct === null ? null : (100 * massBG) / massAG,
+    scaleErrorPct: stepG == null || massBG === 0 ? null : scaleErrorPct(massAG, massBG, stepG),
+    roundingErrorPct: massBG === 0 ? null : errorPct,
+    smallestSafeG: stepG == null || parts.b === 0 ? null : smallestSafeBatchG(product, stepG),
+    order: [...(swapped ? [...second, first] : [first, ...second]), ...additives.map((a) => a.of.name ?? a.of.kind ?? 'additive')],
+  };
+}
