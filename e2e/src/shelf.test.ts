@@ -60,6 +60,14 @@ describe('product cards', () => {
     await bench.read('revision 2, is on the shelf');
   });
 
+  it('are told when their depth runs hotter than their own limit', async () => {
+    await bench.go('/products/house-deep-40/edit');
+    await bench.type(field('exothermMaxC'), '30');
+    await bench.read('gets hotter than its own exotherm limit');
+    await bench.type(field('exothermMaxC'), '65');
+    await bench.driver.wait(async () => !(await bench.text('main')).includes('gets hotter than its own'), 10_000);
+  });
+
   it('are compared revision by revision, and a batch keeps the one it was made with', async () => {
     await bench.go('/products/house-clear-6/compare');
     expect(await bench.text('[data-test="difference"]')).toContain('exothermMaxC, source');

@@ -2,9 +2,25 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { startApplication } from './application';
 import { Bench } from './browser';
 
+/** Fills in what the plan asks of the room, and the route. */
+async function conditions(bench: Bench, values: Record<string, string>, route?: string): Promise<void> {
+  for (const [field, text] of Object.entries(values)) await bench.type(`#plan-${field}`, text);
+  if (route) await bench.pick('#plan-route', route);
+  await bench.see('[data-test="mould"]');
+  await bench.driver.executeScript('document.activeElement.blur(); window.scrollTo(0, 0)');
+}
+
 /** The main views, each with the address that shows it at its best in the demo studio. */
 const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (bench: Bench) => Promise<void> }[] = [
   { name: 'today', path: '/', ready: '.bench' },
+  { name: 'plan', path: '/plan?product=house-clear-6&mould=M-08', ready: '[data-test="mould"]', prepare: (bench) => conditions(bench, { roomC: '19', humidityPct: '58', resinC: '26' }, 'vacuum then pressure') },
+  {
+    name: 'plan-mould', path: '/plan?product=house-deep-40&mould=M-06', ready: '[data-test="mould"]', prepare: async (bench) => {
+      await conditions(bench, { roomC: '22', humidityPct: '55', resinC: '23', depthMm: '58' });
+      await bench.see('[data-test="mould"]');
+      await bench.driver.executeScript('document.querySelector(".tabs").scrollIntoView()');
+    },
+  },
   {
     name: 'log-a-batch', path: '/batches/new', ready: '#product', prepare: async (bench) => {
       await bench.pick('#product', 'House Clear 6');

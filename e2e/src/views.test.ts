@@ -19,6 +19,12 @@ afterAll(async () => {
 
 const VIEWS = [
   ['Today', '/', '.bench'],
+  ['A plan, empty', '/plan', '#plan-productSlug'],
+  ['A plan', '/plan?product=house-clear-6&mould=M-08', '[data-test="mould"]'],
+  ['A plan, air', '/plan?product=house-clear-6&mould=M-08&look=air', '[data-route="pressure"]'],
+  ['A plan, warm or not', '/plan?product=house-coat-9&mould=M-30&look=warm', '[data-test="warm"]'],
+  ['A plan, which product', '/plan?product=house-clear-6&mould=M-08&look=which', '[data-fit]'],
+  ['Bench sheet', '/batches/B-0399/sheet', '.sheet'],
   ['Log a batch, empty', '/batches/new', '#product'],
   ['Log', '/batches', 'tbody tr'],
   ['Batch', '/batches/B-0399', '.strip'],

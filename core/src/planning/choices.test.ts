@@ -30,6 +30,13 @@ describe('compareRoutes', () => {
     expect(routes.get('none')!.air.dissolvedMm).toBeNull();
     expect(routes.get('vacuum-then-pressure')!.air.leftMm).toBe(0);
   });
+  it('rests as long as can be where the card names no rest, with some pot life kept back', () => {
+    const rest = routes.get('warm-and-rest')!;
+    expect(rest.clearMin).toBeGreaterThan(1);
+    expect(rest.spareMin!).toBeGreaterThan(0.5);
+    expect(rest.air.clearedMm!).toBeLessThanOrEqual(routes.get('none')!.air.clearedMm! * 1.2);
+    expect(compareRoutes(request('house-coat-9')).find((r) => r.route === 'warm-and-rest')!.clearMin).toBe(5);
+  });
   it('does not allow what card or gear forbid', () => {
     const allowed = (r: PlanRequest) => compareRoutes(r).filter((x) => x.allowed).map((x) => x.route);
     expect(allowed(request('house-tide'))).toEqual(['none', 'warm-and-rest', 'pressure']);

@@ -77,7 +77,7 @@ export function withMould({ plan, budget }: QuickPlan, mould: MouldAnswer | null
   const count = schedule.pours.length;
   if (count > 1) {
     const why = schedule.deepest.by === 'card' ? `the card's deepest pour is ${say(schedule.deepest.depthMm, 'mm')}` : `poured at once it would reach ${say(mould.atOncePeakC ?? slab.peakC, '°C')}`;
-    warnings.push({ code: 'too-deep-at-once', says: `Pour it in ${count}: ${why}.${schedule.sand ? ' Sand between: it is not cool before the bond window closes.' : ''}`, measured: request.mould?.depthMm ?? null, limit: schedule.deepest.depthMm, unit: 'mm', stop: false });
+    warnings.push({ code: 'too-deep-at-once', says: `Pour it in ${count}, about ${say(plan.totalMassG / count, 'g')} each: ${why}.${schedule.sand ? ' Sand between: it is not cool before the bond window closes.' : ''}`, measured: request.mould?.depthMm ?? null, limit: schedule.deepest.depthMm, unit: 'mm', stop: false });
   }
   if (limit != null && slab.peakC > limit + 0.5) warnings.push({ code: 'over-exotherm', says: `The model's peak of ${say(slab.peakC, '°C')} is over the card's ${say(limit, '°C')}, however thin it is poured: start cooler.`, measured: slab.peakC, limit, unit: '°C', stop: true });
   const bears = request.mould?.inclusionMaxC;

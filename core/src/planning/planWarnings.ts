@@ -18,7 +18,7 @@ const DEW_SAFE_K = 3;
 /** CO2 that is plainly too much, mL of gas in 100 mL of resin (judgement). */
 const CO2_TOO_MUCH_PER_100ML = 5;
 /** Shown elsewhere in a plan, or nothing the plan decides. */
-const NOT_OF_THE_PLAN = new Set(['pressure.gaugeKPa', 'air.dewPointSpreadK', 'pour.startedMin', 'pour.finishedMin', 'pressure.reachedMin', 'resin.temperatureBC', 'resin.atPourC']);
+const NOT_OF_THE_PLAN = new Set(['pressure.gaugeKPa', 'air.dewPointSpreadK', 'pour.startedMin', 'pour.finishedMin', 'pressure.reachedMin', 'resin.temperatureBC', 'resin.atPourC', 'cure.temperatureC']);
 
 /** The card's limits that the plan would break, in the words of the record. */
 function cardWarnings(c: PlanCase, amounts: PlanAmounts, timeline: readonly TimelineStep[], pressing: PlannedPressure | null): PlanWarning[] {

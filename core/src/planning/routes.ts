@@ -2,7 +2,7 @@ import { ROUTES, type PlanRequest, type PlanWarning, type Route, type TimelineSt
 import type { Say } from '../units/wording';
 import { cautionsFor } from './cautions';
 import { airOf, type AirAnswer } from './planAir';
-import { isPressed, isVacuumed, cardRoute } from './planCase';
+import { cardRoute, clearMinutes, isPressed, isVacuumed } from './planCase';
 import { planWarnings } from './planWarnings';
 import { timeBudget } from './timeBudget';
 
@@ -12,6 +12,8 @@ export interface RouteAnswer {
   readonly air: AirAnswer;
   readonly timeline: readonly TimelineStep[];
   readonly usedMin: number;
+  /** Rest or vacuum of this route, min. */
+  readonly clearMin: number;
   readonly spareMin: number | null;
   /** What gear and card say to it; one with a stop is not to be taken. */
   readonly warnings: readonly PlanWarning[];
@@ -19,6 +21,18 @@ export interface RouteAnswer {
   /** Whether the card asks for this one. */
   readonly byCard: boolean;
   readonly cautions: readonly string[];
+}
+
+/** Pot life kept back where a rest is as long as can be. */
+const KEPT_BACK = 0.15;
+
+/** The rest of a route: what was typed for it, else the card's; a rest that the card leaves open takes what time there is. */
+function restFor(request: PlanRequest, route: Route, same: boolean, say?: Say): number | null {
+  if (same && request.handling?.restMin != null) return request.handling.restMin;
+  if (route !== 'warm-and-rest' || clearMinutes(request.product, route, null) > 0) return null;
+  const bare = timeBudget({ ...request, route, handling: { ...request.handling, restMin: 0 } }, say);
+  if (bare.spareMin === null || bare.curve.potLifeMin === null) return null;
+  return Math.max(0, Math.floor((bare.spareMin - KEPT_BACK * bare.curve.potLifeMin) * 10) / 10);
 }
 
 /** Codes that speak of the route, not of the batch as a whole. */
@@ -32,14 +46,14 @@ export function compareRoutes(request: PlanRequest, say?: Say): RouteAnswer[] {
   const asked = cardRoute(request.product);
   return ROUTES.map((route) => {
     // A rest that was typed for one route is no wish for the others.
-    const same = route === (request.route ?? asked);
-    const b = timeBudget({ ...request, route, handling: { ...request.handling, restMin: same ? request.handling?.restMin : null } }, say);
+    const restMin = restFor(request, route, route === (request.route ?? asked), say);
+    const b = timeBudget({ ...request, route, handling: { ...request.handling, restMin } }, say);
     const warnings = planWarnings(b.case, b.amounts, b.timeline, b.pressing).filter((w) => OF_ROUTE.test(w.code));
     const stages = [...(isVacuumed(route) ? ['vacuum'] : []), ...(isPressed(route) ? ['pressure-vessel'] : [])];
     const cautions = [...cautionsFor(request.product, 'clear'), ...cautionsFor(request.product, 'press')].filter((x) => stages.includes(x.code)).map((x) => x.says);
     return {
       route, warnings, cautions, timeline: b.timeline, air: airOf(b.case, b.amounts, b.curve, b.timeline, b.pressing?.gaugeKPa ?? null),
-      usedMin: b.timeline.at(-1)?.toMin ?? 0, spareMin: b.spareMin, allowed: !warnings.some((w) => w.stop), byCard: route === asked,
+      usedMin: b.timeline.at(-1)?.toMin ?? 0, clearMin: b.case.clearMin, spareMin: b.spareMin, allowed: !warnings.some((w) => w.stop), byCard: route === asked,
     };
   });
 }

@@ -102,5 +102,7 @@ export function saltmarshGear(now: Date): Gear[] {
     gear('G-09', 'hot-box', 'hot box', { maxC: 60 }),
     gear('G-10', 'cup', 'litre cup', { volumeML: 1000, diameterMm: 110, material: 'polypropylene' }),
     gear('G-11', 'cup', 'half-litre cup', { volumeML: 500, diameterMm: 88, material: 'polypropylene' }),
+    gear('G-12', 'cup', 'mixing bucket', { volumeML: 5000, diameterMm: 190, material: 'polypropylene' }),
+    gear('G-13', 'scale', 'fine scale', { stepG: 0.01, capacityG: 200 }),
   ];
 }

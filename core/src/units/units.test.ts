@@ -29,9 +29,10 @@ describe('units', () => {
 
 describe('wording', () => {
   const imperial = wordsIn({ ...STORED_UNITS, temperature: '°F', pressure: 'psi', length: 'in' });
-  it.each([[20, '°C', '68 °F'], [300, 'kPa', '43.5 psi'], [25.4, 'mm', '1 in'], [3, 'K', '5.4 °F'], [64, '%', '64 %'], [-3.5, '%', '−3.5 %']])('%s %s becomes %s', (v, unit, words) => {
+  it.each([[20, '°C', '68 °F'], [300, 'kPa', '43.5 psi'], [25.4, 'mm', '1 in'], [3, 'K', '5.4 °F'], [0.0254, 'mm', '0.001 in'], [64, '%', '64 %'], [-3.5, '%', '−3.5 %']])('%s %s becomes %s', (v, unit, words) => {
     expect(imperial(v, unit)).toBe(words);
   });
+  it.each([[0.34, 'mm', '0.34 mm'], [1.34, 'mm', '1.3 mm'], [0.05, 'g', '0.05 g']])('stored units: %s %s is %s', (v, unit, words) => expect(wordsIn()(v, unit)).toBe(words));
   it.each([[0.5, '30 s'], [9.2, '9.2 min'], [90, '90 min'], [140, '2 h 20 min'], [720, '12 h'], [7200, '5 days'], [-1.5, '−1.5 min']])('%s min is said %s', (m, words) => {
     expect(sayMinutes(m)).toBe(words);
   });

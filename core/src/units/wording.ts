@@ -36,6 +36,8 @@ export function wordsIn(choice: UnitChoice = STORED_UNITS): Say {
     const quantity = quantityOfStoredUnit(storedUnit);
     if (!quantity) return sayPlain(value, storedUnit);
     const name = unitFor(quantity, choice);
-    return `${trim(fromStored(quantity, value, name), decimalsFor(quantity, name))} ${name}`;
+    const shown = fromStored(quantity, value, name);
+    // A bubble of a third of a millimetre, a dye of a twentieth of a gram: one figure more below one.
+    return `${trim(shown, decimalsFor(quantity, name) + (Math.abs(shown) < 1 ? 1 : 0))} ${name}`;
   };
 }

@@ -9,6 +9,7 @@ const route = useRoute();
 const onShelf = computed(() => /^\/(products|lots|moulds|inclusions|additives|gear)\b/.test(route.path));
 const PLACES = [
   { to: { name: 'today' }, words: 'Today', k: 't' },
+  { to: { name: 'plan' }, words: 'Plan', k: 'm' },
   { to: { name: 'log' }, words: 'Log', k: 'l' },
   { to: { name: 'products' }, words: 'Shelf', k: 'p' },
 ];

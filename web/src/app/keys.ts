@@ -7,6 +7,7 @@ export interface KeyHelp { readonly key: string; readonly does: string; readonly
 
 export const KEYS: readonly KeyHelp[] = [
   { key: 't', does: 'Today', where: 'everywhere' },
+  { key: 'm', does: 'Plan a batch before it is mixed', where: 'everywhere' },
   { key: 'l', does: 'Log', where: 'everywhere' },
   { key: 'p', does: 'Shelf: products, lots, moulds …', where: 'everywhere' },
   { key: 'n', does: 'Log a new batch', where: 'everywhere' },
@@ -16,7 +17,8 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'c', does: 'Check this batch', where: 'batch, diagnosis' },
   { key: 'e', does: 'Change this batch', where: 'batch' },
   { key: 'd', does: 'Diagnosis of this batch', where: 'batch' },
-  { key: 'Ctrl Enter', does: 'Save', where: 'log a batch, check, shelf' },
+  { key: 's', does: 'Bench sheet to print', where: 'batch' },
+  { key: 'Ctrl Enter', does: 'Save; on the plan, begin the batch', where: 'log a batch, check, shelf, plan' },
 ];
 
 /** Whether a keystroke belongs to a field that is being typed in, or to an open dialog. */
@@ -50,6 +52,7 @@ export function useGlobalKeys() {
   const keysOpen = ref(false);
   const findOpen = ref(false);
   onPlainKey('t', () => void router.push({ name: 'today' }));
+  onPlainKey('m', () => void router.push({ name: 'plan' }));
   onPlainKey('l', () => void router.push({ name: 'log' }));
   onPlainKey('p', () => void router.push({ name: 'products' }));
   onPlainKey('n', () => void router.push({ name: 'new-batch' }));

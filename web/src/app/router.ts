@@ -7,11 +7,13 @@ export const router = createRouter({
   scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
   routes: [
     { path: '/', name: 'today', component: TodayView, meta: { title: 'Today' } },
+    { path: '/plan', name: 'plan', component: () => import('../views/plan/PlanView.vue'), meta: { title: 'Plan a batch' } },
     { path: '/batches/new', name: 'new-batch', component: () => import('../views/logbatch/LogBatchView.vue'), meta: { title: 'Log a batch' } },
     { path: '/batches', name: 'log', component: () => import('../views/log/LogView.vue'), meta: { title: 'Log' } },
     { path: '/batches/:code', name: 'batch', component: () => import('../views/batch/BatchView.vue'), props: true, meta: { title: 'Batch' } },
     { path: '/batches/:code/edit', name: 'edit-batch', component: () => import('../views/logbatch/LogBatchView.vue'), props: true, meta: { title: 'Change batch' } },
     { path: '/batches/:code/check', name: 'check', component: () => import('../views/check/CheckView.vue'), props: true, meta: { title: 'Check' } },
+    { path: '/batches/:code/sheet', name: 'sheet', component: () => import('../views/sheet/SheetView.vue'), props: true, meta: { title: 'Bench sheet' } },
     { path: '/batches/:code/diagnosis', name: 'diagnosis', component: () => import('../views/diagnosis/DiagnosisView.vue'), props: true, meta: { title: 'Diagnosis' } },
     { path: '/products/new', name: 'new-product', component: () => import('../views/products/CardEditView.vue'), meta: { title: 'Card from a data sheet' } },
     { path: '/products/import', name: 'import-products', component: () => import('../views/products/ImportView.vue'), meta: { title: 'Bring in cards' } },

@@ -18,6 +18,7 @@ import { useWork } from '../../stores/work';
 import CheckList from './CheckList.vue';
 import CostLine from './CostLine.vue';
 import HistoryList from './HistoryList.vue';
+import PlanLine from './PlanLine.vue';
 import { useDeleteBatch } from './useDeleteBatch';
 
 /** One batch: where it stands in time, what stands outside its card, and what was seen on it. */
@@ -38,6 +39,7 @@ const { remove } = useDeleteBatch(code, version);
 onPlainKey('c', () => { go('check'); });
 onPlainKey('e', () => { go('edit-batch'); });
 onPlainKey('d', () => { go('diagnosis'); });
+onPlainKey('s', () => { go('sheet'); });
 </script>
 
 <template>
@@ -47,13 +49,14 @@ onPlainKey('d', () => { go('diagnosis'); });
       <div class="row spread">
         <div>
           <h1><span class="figures">{{ code }}</span> {{ product.name }}</h1>
-          <p class="quiet">{{ dayAndTime(batch.startedAt) }}<template v-if="batch.by">, {{ batch.by }}</template><template v-if="batch.mould?.code">, mould {{ batch.mould.code }}</template>. Card revision {{ product.revision }}<template v-if="product.source">, {{ product.source }}</template>.</p>
+          <p class="quiet">{{ batch.startedAt || item.stage !== 'weigh' ? dayAndTime(batch.startedAt) : 'The parts have not met yet' }}<template v-if="batch.by">, {{ batch.by }}</template><template v-if="batch.mould?.code">, mould {{ batch.mould.code }}</template>. Card revision {{ product.revision }}<template v-if="product.source">, {{ product.source }}</template>.</p>
           <p v-if="batch.note">{{ batch.note }}</p>
         </div>
         <div class="row">
           <Button @click="go('check')">Check <KeyCap k="c" /></Button>
           <Button severity="secondary" @click="go('edit-batch')">Change <KeyCap k="e" /></Button>
           <Button severity="secondary" @click="go('diagnosis')">Diagnosis <KeyCap k="d" /></Button>
+          <Button severity="secondary" @click="go('sheet')">Sheet <KeyCap k="s" /></Button>
         </div>
       </div>
       <div class="card"><StageLine :product="product" :batch="batch" /></div>
@@ -73,6 +76,7 @@ onPlainKey('d', () => { go('diagnosis'); });
             </dl>
             <CostLine :batch="batch" :product="product" />
           </section>
+          <PlanLine :batch="batch" :product="product" />
           <CheckList :code="code" :batch="batch" :product="product" />
           <HistoryList :code="code" :version="version" />
           <Button label="Delete this batch" severity="danger" text class="delete" @click="remove" />

@@ -1,12 +1,14 @@
-import { cardConflicts, cardGaps, productSchema, ratioContradictions, volumeParts, weightParts, type Family, type Product } from '@warm-jar/core';
+import { cardConflicts, cardGaps, productSchema, ratioContradictions, volumeParts, weightParts, type CardConflict, type Family, type Product } from '@warm-jar/core';
+import { useDebounceFn } from '@vueuse/core';
 import { useToast } from 'primevue/usetoast';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
 import { onSaveKey } from '../../app/keys';
 import { useDocumentForm, withoutEmpty } from '../../stores/documentForm';
 import type { Tree } from '../../stores/draftPath';
 import { useProducts } from '../../stores/products';
+import { planWorker } from '../../workers/planInWorker';
 
 const EMPTY: Tree = { format: 'warm-jar.product/1', revision: 1, ratio: {}, additives: { basis: 'weight' } };
 /** A ratio that was worked out is kept to this many figures. */
@@ -31,7 +33,17 @@ export function useCardForm(slug: string | null) {
     return r.success ? r.data : null;
   });
   const gaps = computed(() => (card.value ? cardGaps(card.value) : []));
-  const conflicts = computed(() => (card.value ? cardConflicts(card.value) : []));
+  /** Depth against exotherm limit takes the slab, and so comes a moment later. */
+  const tooHot = shallowRef<CardConflict | null>(null);
+  const worker = planWorker();
+  const askDepth = useDebounceFn(async () => {
+    if (!card.value) { tooHot.value = null; return; }
+    const outcome = await worker.run({ kind: 'depth-conflict', product: card.value }, () => undefined);
+    if (outcome !== null) tooHot.value = 'result' in outcome ? outcome.result as CardConflict | null : null;
+  }, 400);
+  watch(card, () => { void askDepth(); }, { immediate: true });
+  onUnmounted(() => { worker.close(); });
+  const conflicts = computed(() => [...(card.value ? cardConflicts(card.value) : []), ...(tooHot.value ? [tooHot.value] : [])]);
   const computedRatio = computed(() => {
     if (!card.value) return null;
     const { byWeight, byVolume } = card.value.ratio;

@@ -8,7 +8,7 @@ import NumberEntry from '../../../components/NumberEntry.vue';
 import { inWords } from '../../../components/words';
 import { useUnits } from '../../../stores/units';
 import { measureMesh } from '../../../workers/measureMesh';
-import { SHAPE_MEASURES, volumeOf, type HowMeasured } from './volumeOf';
+import { SHAPE_MEASURES, volumeOf, type HowMeasured } from '../../../components/volumeOf';
 
 /** A cavity's volume from the water that fills it, a plain shape, or a mesh. */
 const props = defineProps<{ cavities: readonly Cavity[]; set: (path: string, value: unknown) => void }>();

@@ -1,0 +1,9 @@
+import { deviceListSchema, deviceReadingSchema, type DeviceReading } from '@warm-jar/core';
+import type { z } from 'zod';
+import { read, send } from './http';
+
+/** The part of the API that reads devices. */
+export const devicesApi = {
+  list: async (): Promise<z.infer<typeof deviceListSchema>['items']> => (await read(deviceListSchema, await send('/devices'))).items,
+  reading: async (code: string): Promise<DeviceReading> => read(deviceReadingSchema, await send(`/devices/${encodeURIComponent(code)}/reading`)),
+};

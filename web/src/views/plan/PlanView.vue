@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import { computed, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import KeyCap from '../../components/KeyCap.vue';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { useShelf } from '../../stores/shelf';
+import AirTab from './AirTab.vue';
+import MixesTab from './MixesTab.vue';
+import MouldTab from './MouldTab.vue';
+import PlanInputs from './PlanInputs.vue';
+import PlanWarnings from './PlanWarnings.vue';
+import TimeCard from './TimeCard.vue';
+import WarmTab from './WarmTab.vue';
+import WeighCard from './WeighCard.vue';
+import WhichTab from './WhichTab.vue';
+import { useBeginBatch } from './useBeginBatch';
+import { providePlan } from './usePlan';
+
+/** Sizes a batch and fits it into its pot life, before anything is mixed. */
+const context = providePlan();
+const { store, product, plan, problem, issues, built } = context;
+const shelf = useShelf();
+const route = useRoute();
+const { begin, beginning, beginProblem } = useBeginBatch(context);
+/** An address may name what to plan. */
+watch(() => route.query, (query) => {
+  const [slug, mould] = [query['product'], query['mould']];
+  if (typeof slug === 'string' && slug !== store.form.productSlug) store.set({ productSlug: slug });
+  if (typeof mould === 'string' && mould !== store.form.mouldCode) store.set({ fill: 'mould', mouldCode: mould, pieces: null, depthMm: null, thinnestMm: null });
+}, { immediate: true });
+const TABS = computed(() => [{ id: 'mould', words: 'In the mould' }, { id: 'air', words: 'Air' }, { id: 'warm', words: 'Warm or not' }, { id: 'mixes', words: product.value?.family === 'uv-acrylate' ? 'Under the lamp' : 'Mixes' }, { id: 'which', words: 'Which product' }]);
+const tab = computed(() => { const look = route.query['look']; return typeof look === 'string' && TABS.value.some((t) => t.id === look) ? look : 'mould'; });
+const missing = computed(() => Object.values(issues.value)[0] ?? null);
+</script>
+
+<template>
+  <div class="stack">
+    <div class="row spread"><h1>Plan a batch</h1>
+      <div class="row"><Button :disabled="!plan || plan.warnings.some((w) => w.stop && w.code !== 'no-time')" :loading="beginning" @click="begin">Begin this batch <KeyCap k="Ctrl" /><KeyCap k="Enter" /></Button></div></div>
+    <ProblemNote v-if="beginProblem" :says="beginProblem" />
+    <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
+    <div class="page">
+      <PlanInputs />
+      <div class="answer stack">
+        <p v-if="!product" class="card quiet big">Choose the product and what is to be filled: amounts, time and air stand here at once. Not sure which? Choose any, then look under <em>Which product</em>.</p>
+        <p v-else-if="problem" class="card bad" role="alert">{{ problem }}</p>
+        <p v-else-if="!plan && missing" class="card quiet big">{{ missing }}</p>
+        <template v-if="plan"><WeighCard :plan="plan" /><TimeCard :plan="plan" /><PlanWarnings :plan="plan" /></template>
+        <template v-if="product && built"><nav class="tabs" aria-label="Looks at this plan"><RouterLink v-for="t in TABS" :key="t.id" :to="{ query: { ...route.query, look: t.id } }" replace :class="{ here: tab === t.id }" :aria-current="tab === t.id ? 'page' : undefined">{{ t.words }}</RouterLink></nav>
+          <MouldTab v-if="tab === 'mould'" /><AirTab v-else-if="tab === 'air'" /><WarmTab v-else-if="tab === 'warm'" /><MixesTab v-else-if="tab === 'mixes'" /><WhichTab v-else /></template>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.page { display: grid; grid-template-columns: 318px minmax(0, 1fr); gap: var(--space-4); align-items: start; }
+.answer { min-width: 0; gap: var(--space-3); }
+.big { font-size: 1.1rem; padding: var(--space-5); }
+.bad { color: var(--outside); font-weight: 650; }
+.tabs { display: flex; flex-wrap: wrap; gap: 0 var(--space-2); border-bottom: 1px solid var(--card-edge); }
+.tabs a { display: inline-flex; align-items: center; min-height: var(--target); padding: 0 var(--space-3); text-decoration: none; color: var(--ink-700); border-bottom: 3px solid transparent; }
+.tabs .here { font-weight: 700; color: var(--action); border-bottom-color: var(--part-a); }
+@media (max-width: 1000px) { .page { grid-template-columns: minmax(0, 1fr); } }
+</style>

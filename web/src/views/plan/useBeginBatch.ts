@@ -1,0 +1,39 @@
+import { useToast } from 'primevue/usetoast';
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { ApiProblem, api } from '../../api/client';
+import { onSaveKey } from '../../app/keys';
+import { useShelf } from '../../stores/shelf';
+import { useWork } from '../../stores/work';
+import { batchFromPlan } from './batchFromPlan';
+import type { PlanContext } from './usePlan';
+
+/** Turns the plan into a batch in work, with the plan kept in it. */
+export function useBeginBatch({ plan, request, product, store, built }: PlanContext) {
+  const shelf = useShelf();
+  const work = useWork();
+  const router = useRouter();
+  const toast = useToast();
+  const beginning = ref(false);
+  const beginProblem = ref<string | null>(null);
+
+  async function begin(): Promise<void> {
+    if (!plan.value || !request.value || !product.value || beginning.value) return;
+    if (plan.value.warnings.some((w) => w.stop && w.code !== 'no-time')) return;
+    beginning.value = true;
+    try {
+      const mould = store.form.fill === 'mould' ? shelf.moulds.find(({ item }) => item.code === store.form.mouldCode) : undefined;
+      const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null }));
+      void work.load();
+      toast.add({ severity: 'success', summary: `${stored.batch.code} is in work`, life: 4000 });
+      await router.push({ name: 'batch', params: { code: stored.batch.code } });
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      beginProblem.value = error.message;
+    } finally {
+      beginning.value = false;
+    }
+  }
+  onSaveKey(() => void begin());
+  return { begin, beginning, beginProblem };
+}

@@ -1,0 +1,40 @@
+import { CoreError, depthConflict, mouldOf, planRequestSchema, productFits, productSchema, quickPlan, wordsIn, type CardConflict, type FitWish, type MouldAnswer, type Product, type ProductFit, type UnitChoice } from '@warm-jar/core';
+
+/** What the planning worker is asked. */
+export type PlanJob =
+  | { readonly kind: 'mould'; readonly id: number; readonly request: unknown; readonly units: UnitChoice }
+  | { readonly kind: 'fits'; readonly id: number; readonly products: readonly unknown[]; readonly wish: FitWish; readonly units: UnitChoice }
+  | { readonly kind: 'depth-conflict'; readonly id: number; readonly product: unknown };
+export type PlanResult = MouldAnswer | null | readonly ProductFit[] | CardConflict;
+export type PlanReport = { readonly id: number } & ({ readonly progress: number } | { readonly result: PlanResult } | { readonly failure: string });
+
+/** Cards seen before, by their text: what was fitted to one is kept with the object. */
+const cards = new Map<string, Product>();
+function cardOf(product: unknown): Product {
+  const text = JSON.stringify(product);
+  const known = cards.get(text);
+  if (known) return known;
+  const card = productSchema.parse(product);
+  cards.set(text, card);
+  return card;
+}
+
+function work(job: PlanJob): PlanResult {
+  switch (job.kind) {
+    case 'mould': {
+      const request = planRequestSchema.parse(job.request);
+      return mouldOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), (progress) => { self.postMessage({ id: job.id, progress } satisfies PlanReport); });
+    }
+    case 'fits': return productFits(job.products.map(cardOf), job.wish, wordsIn(job.units));
+    case 'depth-conflict': return depthConflict(cardOf(job.product));
+  }
+}
+
+self.onmessage = (event: MessageEvent<PlanJob>) => {
+  const { id } = event.data;
+  try {
+    self.postMessage({ id, result: work(event.data) } satisfies PlanReport);
+  } catch (error) {
+    self.postMessage({ id, failure: error instanceof CoreError ? error.message : 'The sum failed.' } satisfies PlanReport);
+  }
+};
