@@ -8,7 +8,10 @@ import { batchRoutes } from './routes/batches';
 import { diagnoseRoutes } from './routes/diagnose';
 import { documentRoutes } from './routes/documents';
 import type { Device } from './devices/device';
+import type { ChangeBus } from './live/changeBus';
+import type { StudioClock } from './live/studioClock';
 import { deviceRoutes } from './routes/devices';
+import { eventsRouter } from './routes/events';
 import { photoRouter } from './routes/photos';
 import { planRoutes } from './routes/plan';
 import { productRoutes } from './routes/products';
@@ -31,6 +34,8 @@ export interface AppDeps {
   readonly search: (words: string) => Promise<Found[]>;
   readonly planner: PlanRunner;
   readonly devices: readonly Device[];
+  readonly bus: ChangeBus;
+  readonly clock: StudioClock;
   /** Folder of the built application; none serves the API alone. */
   readonly webRoot?: string | undefined;
   /** Told of failures that nobody foresaw. */
@@ -38,7 +43,7 @@ export interface AppDeps {
 }
 
 /** The whole HTTP application over its stores. Never listens. */
-export function createApp({ products, batches, shelf, photos, search, planner, devices, webRoot, log }: AppDeps): Express {
+export function createApp({ products, batches, shelf, photos, search, planner, devices, bus, clock, webRoot, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -48,9 +53,10 @@ export function createApp({ products, batches, shelf, photos, search, planner, d
   const api = express.Router();
   api.use(sameOrigin);
   api.use(photoRouter(photos));
+  api.use(eventsRouter({ bus, clock, devices }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
   api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
-  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices)];
+  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices, clock.now)];
   mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
   api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
 

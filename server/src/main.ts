@@ -1,6 +1,7 @@
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { readConfig } from './config';
+import { studioClock } from './live/studioClock';
 import { fillDemo, removeDatabase } from './demo/fillDemo';
 import { openStudio } from './studio';
 import { threadPlanner } from './work/threadPlanner';
@@ -10,8 +11,8 @@ const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2));
   if (config.demo) removeDatabase(config.file);
-  const studio = await openStudio({ file: config.file, webRoot, planner: threadPlanner() });
-  if (config.demo) await fillDemo(studio, new Date());
+  const studio = await openStudio({ file: config.file, webRoot, planner: threadPlanner(), clock: studioClock(config.speed) });
+  if (config.demo) await fillDemo(studio, studio.clock.now());
   const server = studio.app.listen(config.port, config.host, (error?: Error) => {
     if (error) {
       console.error(`Warm Jar cannot listen on ${config.host}:${config.port}: ${error.message}. Set PORT to a free one.`);

@@ -19,6 +19,8 @@ export interface CupConditions {
   readonly roomC: number;
   /** Inner diameter; a cylinder as tall as wide where it is not given. */
   readonly cupDiameterMm?: number | undefined;
+  /** Conversion at the start; a fresh mix where it is not given. */
+  readonly alpha?: number | undefined;
   /** Stop at this conversion; the whole cure where it is not given. */
   readonly untilAlpha?: number | undefined;
   readonly mostMinutes: number;
@@ -74,11 +76,12 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
     return [rate, riseK * rate - lost, lost];
   };
   const end = Math.min(conditions.untilAlpha ?? CURED, CURED);
-  let y = [0, conditions.resinC, 0];
+  const startAlpha = conditions.alpha ?? 0;
+  let y = [startAlpha, conditions.resinC, 0];
   let slope = slopes(y);
   let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.mostMinutes / 50);
   let t = 0;
-  const curve = { minutes: [0], alpha: [0], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
+  const curve = { minutes: [0], alpha: [startAlpha], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
   let status: CupCurve['status'] = 'complete';
   for (let steps = 0; y[0]! < end; steps += 1) {
     if (t >= conditions.mostMinutes) { status = 'time-ran-out'; break; }
@@ -98,7 +101,7 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
     h = nextStep(h, scaled);
   }
   const peak = curve.temperatureC.reduce((best, v, i) => (v > curve.temperatureC[best]! ? i : best), 0);
-  const made = riseK * y[0]!;
+  const made = riseK * (y[0]! - startAlpha);
   return {
     ...curve,
     peakC: curve.temperatureC[peak]!,

@@ -2,7 +2,7 @@ import { requireNumber } from '../errors';
 import type { Product } from '../formats/product';
 import { arrheniusFactor } from './arrhenius';
 import { calibrate, isCalibrated, type Calibration } from './calibration';
-import { integrateCup, minuteAtAlpha } from './cup';
+import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from './cup';
 
 /** A temperature of the mix at a minute since the parts met; as plain figures, or as a batch keeps its readings. */
 export type ResinReading =
@@ -11,7 +11,7 @@ export type ResinReading =
 
 interface Point { readonly atMin: number; readonly temperatureC: number }
 
-function pointsOf(readings: readonly ResinReading[]): Point[] {
+export function resinPoints(readings: readonly ResinReading[]): Point[] {
   return readings.flatMap((r): Point[] => {
     if ('temperatureC' in r) return [r];
     return r.what === 'resin' && r.atMin != null && r.value != null ? [{ atMin: r.atMin, temperatureC: r.value }] : [];
@@ -19,16 +19,24 @@ function pointsOf(readings: readonly ResinReading[]): Point[] {
     .sort((a, b) => a.atMin - b.atMin);
 }
 
-const heldMinutes = new WeakMap<Calibration, number>();
+const heldCurves = new WeakMap<Calibration, CupCurve>();
 
-/** Minutes to the end of pot life where the mix is held at the card's temperature and cannot heat itself. */
-function heldPotLifeMin(fit: Calibration): number | null {
-  const known = heldMinutes.get(fit);
-  if (known !== undefined) return known;
-  const curve = integrateCup({ ...fit, heatJPerG: 0 }, { massG: 100, densityGPerML: fit.densityGPerML, resinC: fit.referenceC, roomC: fit.referenceC, untilAlpha: fit.alphaPot * 1.01, mostMinutes: 1e5 });
-  const minutes = minuteAtAlpha(curve, fit.alphaPot);
-  if (minutes !== null) heldMinutes.set(fit, minutes);
-  return minutes;
+/** The cure of a mix held at the card's temperature that cannot heat itself, to its gel. */
+function heldCurve(fit: Calibration): CupCurve {
+  const known = heldCurves.get(fit);
+  if (known) return known;
+  const curve = integrateCup({ ...fit, heatJPerG: 0 }, { massG: 100, densityGPerML: fit.densityGPerML, resinC: fit.referenceC, roomC: fit.referenceC, untilAlpha: fit.alphaGel * 1.02, mostMinutes: 1e6 });
+  heldCurves.set(fit, curve);
+  return curve;
+}
+
+/** Minutes to the end of pot life where the mix is held at the card's temperature. */
+const heldPotLifeMin = (fit: Calibration): number | null => minuteAtAlpha(heldCurve(fit), fit.alphaPot);
+
+/** Conversion of a mix that has spent a share of its pot life, whatever temperatures it went through. */
+export function alphaAtSpent(fit: Calibration, share: number): number {
+  const held = heldPotLifeMin(fit);
+  return held === null ? 0 : Math.min(alphaAtMinute(heldCurve(fit), share * held), fit.alphaGel * 1.02);
 }
 
 /** Parts of the time between two readings over which the rate is summed; the temperature runs straight between them. */
@@ -45,7 +53,7 @@ const PARTS = 8;
  * @throws CoreError `out-of-range`
  */
 export function potLifeSpent(product: Product, readings: readonly ResinReading[], untilMin?: number): number | null {
-  const points = pointsOf(readings);
+  const points = resinPoints(readings);
   if (points.length === 0) return null;
   const fit = calibrate(product);
   const until = requireNumber(untilMin ?? points.at(-1)!.atMin, 'untilMin', 0, 1e6);

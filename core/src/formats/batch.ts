@@ -171,6 +171,16 @@ export const batchSchema = z.looseObject({
   checks: z.array(checkSchema).max(200).nullish(),
   /** The `warm-jar.plan/1` it was begun from, kept as it was. */
   plan: z.looseObject({ format: z.literal('warm-jar.plan/1') }).nullish(),
+  /** How the run at the bench went, beside what the format records: steps done, and why a limit was passed. */
+  bench: z.looseObject({
+    done: z.array(z.looseObject({ step: q.shortText, atMin: q.anyNumber.nullish() })).max(500).nullish(),
+    reasons: z.array(z.looseObject({ field: q.shortText, reason: q.longText, atMin: q.anyNumber.nullish() })).max(100).nullish(),
+    checked: z.array(q.shortText).max(50).nullish(),
+    hollow: z.boolean().nullish(),
+    /** When the stir and the clearing began, minutes since the parts met. */
+    stirFromMin: q.anyNumber.nullish(),
+    clearFromMin: q.anyNumber.nullish(),
+  }).nullish(),
   witness: z.looseObject({ setMin: q.minutes.nullish() }).nullish(),
   note: q.longText.nullish(),
 });

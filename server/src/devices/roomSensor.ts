@@ -1,4 +1,6 @@
 import type { Device } from './device';
+import { noiseAt } from './noise';
+import { silence } from './silence';
 
 const HOUR_MS = 3_600_000;
 /** The loft's day: mean and swing of temperature, °C, coldest before dawn. */
@@ -8,27 +10,23 @@ const [MEAN_PCT, PCT_PER_K] = [58, -2.2];
 /** What the sensor shows is to a tenth of a degree and a whole per cent, and never quite still. */
 const NOISE_C = 0.15;
 
-/** A number between −1 and 1 that belongs to a moment: the same whenever it is asked. */
-function noiseAt(step: number): number {
-  let x = Math.imul(step ^ 0x9e3779b9, 0x85ebca6b);
-  x = Math.imul(x ^ (x >>> 13), 0xc2b2ae35);
-  return ((x ^ (x >>> 16)) >>> 0) / 2 ** 31 - 1;
-}
-
 /** A stand-in for the sensor on the wall: a day's swing, a drift from day to day, noise from minute to minute. */
 export function roomSensor(): Device {
+  const quiet = silence('The room sensor');
   return {
     code: 'D-01', name: 'room sensor', kind: 'room-sensor', standIn: true,
+    act: (now, act) => { if (act.do === 'silence') quiet.fall(now, act.seconds); },
     read: (now) => {
+      quiet.check(now);
       const hours = now.getTime() / HOUR_MS;
       const day = Math.cos(((hours % 24) - WARMEST_H) * (Math.PI / 12));
       const drift = 1.5 * noiseAt(Math.floor(hours / 24));
       const temperatureC = MEAN_C + SWING_C * day + drift + NOISE_C * noiseAt(Math.floor(now.getTime() / 60_000));
       const humidityPct = MEAN_PCT + PCT_PER_K * (temperatureC - MEAN_C) + 4 * noiseAt(Math.floor(hours / 24) + 7);
-      return Promise.resolve([
-        { what: 'room', value: Math.round(temperatureC * 10) / 10, unit: '°C' },
-        { what: 'humidity', value: Math.round(Math.min(95, Math.max(20, humidityPct))), unit: '%' },
-      ] as const);
+      return [
+        { what: 'room', value: Math.round(temperatureC * 10) / 10, unit: '°C', settled: true },
+        { what: 'humidity', value: Math.round(Math.min(95, Math.max(20, humidityPct))), unit: '%', settled: true },
+      ];
     },
   };
 }

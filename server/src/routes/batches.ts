@@ -1,4 +1,4 @@
-import { batchListQuerySchema, batchPageSchema, batchSchema, diagnose, diagnosisSchema, historySchemaOfBatch, unitsQuerySchema, wordsIn } from '@warm-jar/core';
+import { entrySchema, batchListQuerySchema, batchPageSchema, batchSchema, diagnose, diagnosisSchema, historySchemaOfBatch, unitsQuerySchema, wordsIn } from '@warm-jar/core';
 import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import type { BatchStore } from '../store/batchStore';
@@ -32,6 +32,13 @@ export function batchRoutes(batches: BatchStore, products: ProductStore): Endpoi
       method: 'put', path: '/batches/{code}', summary: 'Replace a batch', params: byCode, body: batchSchema, versioned: true, answers: { 200: asDocument },
     }, async ({ params, body, version }) => {
       const stored = await batches.replace(params.code, version, body);
+      return { status: 200, body: stored.batch, version: stored.version };
+    }),
+
+    endpoint({
+      method: 'post', path: '/batches/{code}/entries', summary: 'Add one thing done at the bench; other fields stay, the same key counts once', params: byCode, body: entrySchema, answers: { 200: asDocument },
+    }, async ({ params, body }) => {
+      const stored = await batches.enter(params.code, body);
       return { status: 200, body: stored.batch, version: stored.version };
     }),
 

@@ -1,4 +1,4 @@
-import { batchSchema, batchSummarySchema, changedFields, type Batch, type BatchListQuery, type BatchPage, type BatchSummary, type HistoryEntry, type Product } from '@warm-jar/core';
+import { applyEntry, batchSchema, batchSummarySchema, changedFields, fieldLabel, issuesFromZod, type Batch, type BatchListQuery, type BatchPage, type BatchSummary, type Entry, type HistoryEntry, type Product } from '@warm-jar/core';
 import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import { batchColumns, symptomsOf } from './batchColumns';
@@ -18,6 +18,11 @@ export interface BatchStore {
   readonly create: (batch: Batch) => Promise<Stored>;
   /** @throws Problem 409 unless `version` is the stored one; 404; 400 */
   readonly replace: (code: string, version: number, batch: Batch) => Promise<Stored>;
+  /**
+   * Lays one thing done at the bench over the batch as it stands; what another tablet did to other fields stays. The
+   * same key again changes nothing. @throws Problem 409 `field-conflict` where the same field says something else; 404; 400
+   */
+  readonly enter: (code: string, entry: Entry) => Promise<Stored>;
   /** @throws Problem 409 unless `version` is the stored one; 404 */
   readonly remove: (code: string, version: number) => Promise<void>;
   readonly history: (code: string) => Promise<HistoryEntry[]>;
@@ -30,6 +35,18 @@ const versionConflict = (code: string, stored: number, sent: number) => new Prob
   `Batch ${code} was changed meanwhile: it is at version ${stored}, and yours started from ${sent}. Load it again and repeat your change; nothing was lost.`,
   [{ path: 'If-Match', message: `Expected "${stored}".` }],
 );
+
+/** The batch with an entry over it. @throws Problem 409 where fields conflict, 400 where the result is no batch */
+function laidOver(before: Batch, entry: Entry): Batch {
+  const { document, conflicts } = applyEntry(before, entry);
+  if (conflicts.length > 0) {
+    const said = (v: unknown) => (v === null ? 'nothing' : JSON.stringify(v));
+    throw new Problem(409, 'field-conflict', `Somebody else wrote ${conflicts.map((c) => fieldLabel(c.path)).join(', ')} meanwhile. Say which stands.`, conflicts.map((c) => ({ path: c.path, message: `They wrote ${said(c.theirs)}, you ${said(c.mine)}.` })));
+  }
+  const parsed = batchSchema.safeParse(document);
+  if (!parsed.success) throw new Problem(400, 'invalid-input', 'The entry does not fit the batch.', issuesFromZod(parsed.error));
+  return parsed.data;
+}
 
 function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
   const all: WhereOptions<BatchRow>[] = [];
@@ -156,6 +173,34 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
         await row.update({ version: next, ...batchColumns(batch, card), document: JSON.stringify(batch), updatedAt: new Date().toISOString() }, { transaction });
         await setSymptoms(code, batch, transaction);
         await record(batch, next, 'replaced', before, transaction);
+        return { batch, version: next };
+      });
+    },
+
+    enter: async (code, entry) => {
+      // Card and guard are asked before the write; the write itself lays the entry over whatever stands there then.
+      const asItIs = await models.batches.findByPk(code);
+      if (!asItIs) throw notFound(`Batch ${code}`);
+      const sentBefore = await models.entries.findByPk(entry.key);
+      if (sentBefore?.batchCode === code) return { batch: parse(asItIs), version: asItIs.version };
+      const look = laidOver(parse(asItIs), entry);
+      const card = await cardOf(look);
+      await guard(look);
+      return write(async (transaction) => {
+        const known = await models.entries.findByPk(entry.key, { transaction });
+        const row = await models.batches.findByPk(code, { transaction });
+        if (!row) throw notFound(`Batch ${code}`);
+        if (known) {
+          if (known.batchCode !== code) throw new Problem(409, 'key-taken', `The entry ${entry.key} belongs to ${known.batchCode}.`, [{ path: 'key', message: 'Taken.' }]);
+          return { batch: parse(row), version: row.version };
+        }
+        const before = parse(row);
+        const batch: Batch = { ...laidOver(before, entry), code, product: { ...before.product, revision: card.revision } };
+        const next = row.version + 1;
+        await row.update({ version: next, ...batchColumns(batch, card), document: JSON.stringify(batch), updatedAt: new Date().toISOString() }, { transaction });
+        await setSymptoms(code, batch, transaction);
+        await record({ ...batch, by: entry.by ?? batch.by }, next, 'replaced', before, transaction);
+        await models.entries.create({ key: entry.key, batchCode: code, version: next, at: entry.at, by: entry.by ?? null, body: JSON.stringify(entry) }, { transaction });
         return { batch, version: next };
       });
     },

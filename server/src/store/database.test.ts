@@ -36,7 +36,7 @@ describe('the database', () => {
 
   it('applies its migrations once', async () => {
     const names = async () => (await database.sequelize.query('SELECT name FROM migrations'))[0];
-    expect(await names()).toEqual([{ name: '0001-first-schema' }, { name: '0002-shelf' }]);
+    expect(await names()).toEqual([{ name: '0001-first-schema' }, { name: '0002-shelf' }, { name: '0003-bench-entries' }]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
     expect(await names()).toHaveLength(2);

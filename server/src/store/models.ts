@@ -21,6 +21,11 @@ export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCrea
   id: CreationOptional<number>; batchCode: string; version: number; at: string; action: string; by: string | null; changedFields: string; document: string;
 }
 
+/** Something done at the bench, under the key that makes it count once. */
+export interface EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttributes<EntryRow>> {
+  key: string; batchCode: string; version: number; at: string; by: string | null; body: string;
+}
+
 /** A thing of the shelf: its document under its code. */
 export interface ShelfRow extends Model<InferAttributes<ShelfRow>, InferCreationAttributes<ShelfRow>> {
   code: string; version: number; productSlug?: CreationOptional<string>; search: string; document: string; createdAt: string; updatedAt: string;
@@ -34,6 +39,7 @@ export interface Models {
   readonly batches: ModelStatic<BatchRow>;
   readonly symptoms: ModelStatic<SymptomRow>;
   readonly history: ModelStatic<HistoryRow>;
+  readonly entries: ModelStatic<EntryRow>;
 }
 
 // Sequelize writes each column's name into its options, so every column needs an object of its own.
@@ -61,11 +67,12 @@ export function defineModels(sequelize: Sequelize): Models {
   const history = sequelize.define<HistoryRow>('history', {
     id: key(), batchCode: text(), version: whole(), at: text(), action: text(), by: textOrNull(), changedFields: text(), document: text(),
   }, table('batch_history'));
+  const entries = sequelize.define<EntryRow>('entry', { key: { ...text(), primaryKey: true }, batchCode: text(), version: whole(), at: text(), by: textOrNull(), body: text() }, table('batch_entries'));
   const shelfTable = (name: ShelfTable) => sequelize.define<ShelfRow>(name, {
     code: { ...text(), primaryKey: true }, version: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
     ...(name === 'lots' ? { productSlug: text() } : {}),
   } as Parameters<typeof sequelize.define<ShelfRow>>[1], table(name));
   const shelf = { lots: shelfTable('lots'), moulds: shelfTable('moulds'), inclusions: shelfTable('inclusions'), additives: shelfTable('additives'), gear: shelfTable('gear') };
   batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
-  return { products, revisions, batches, symptoms, history, shelf };
+  return { products, revisions, batches, symptoms, history, entries, shelf };
 }
