@@ -38,6 +38,12 @@ export class Bench {
   /** Files the page gives out land in this folder. */
   async saveInto(folder: string): Promise<void> { await this.devTools('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder }); }
 
+  /** Cuts this browser's network, or joins it again. */
+  async offline(cut: boolean): Promise<void> {
+    await this.devTools('Network.enable', {});
+    await this.devTools('Network.emulateNetworkConditions', { offline: cut, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+  }
+
   private async devTools(name: string, values: object): Promise<void> {
     await (this.driver as WebDriver & { sendDevToolsCommand: (name: string, values: object) => Promise<void> }).sendDevToolsCommand(name, values);
   }

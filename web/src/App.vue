@@ -2,6 +2,7 @@
 import ConfirmDialog from 'primevue/confirmdialog';
 import Toast from 'primevue/toast';
 import { onMounted } from 'vue';
+import { useRoute } from 'vue-router';
 import FindDialog from './app/FindDialog.vue';
 import KeysDialog from './app/KeysDialog.vue';
 import ShellShelf from './app/ShellShelf.vue';
@@ -12,12 +13,14 @@ import { useWork } from './stores/work';
 
 const products = useProducts();
 const work = useWork();
+const route = useRoute();
 const { keysOpen, findOpen } = useGlobalKeys();
 onMounted(async () => { await products.load(); await work.load(); });
 </script>
 
 <template>
-  <div class="shell">
+  <RouterView v-if="route.meta['bare']" />
+  <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
     <ShellShelf />
     <div class="right">

@@ -177,6 +177,8 @@ export const batchSchema = z.looseObject({
     reasons: z.array(z.looseObject({ field: q.shortText, reason: q.longText, atMin: q.anyNumber.nullish() })).max(100).nullish(),
     checked: z.array(q.shortText).max(50).nullish(),
     hollow: z.boolean().nullish(),
+    /** What the scale showed before the part being weighed. */
+    tareG: q.anyNumber.nullish(),
     /** When the stir and the clearing began, minutes since the parts met. */
     stirFromMin: q.anyNumber.nullish(),
     clearFromMin: q.anyNumber.nullish(),

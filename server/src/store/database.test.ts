@@ -39,7 +39,7 @@ describe('the database', () => {
     expect(await names()).toEqual([{ name: '0001-first-schema' }, { name: '0002-shelf' }, { name: '0003-bench-entries' }]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(2);
+    expect(await names()).toHaveLength(3);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

@@ -1,6 +1,6 @@
 import {
   batchPageSchema, batchSchema, diagnosisSchema, historySchemaOfBatch, productListSchema, productSchema,
-  type Batch, type BatchPage, type Diagnosis, type HistoryEntry, type Product, type UnitChoice,
+  type Batch, type BatchPage, type Entry, type Diagnosis, type HistoryEntry, type Product, type UnitChoice,
 } from '@warm-jar/core';
 import { read, send, versionOf, withJson } from './http';
 
@@ -22,6 +22,7 @@ export const api = {
   batch: async (code: string): Promise<Versioned> => versioned(await send(batchPath(code))),
   createBatch: async (batch: Batch): Promise<Versioned> => versioned(await send('/batches', withJson('POST', batch))),
   replaceBatch: async (code: string, version: number, batch: Batch): Promise<Versioned> => versioned(await send(batchPath(code), withJson('PUT', batch, version))),
+  enter: async (code: string, entry: Entry): Promise<Versioned> => versioned(await send(`${batchPath(code)}/entries`, withJson('POST', entry))),
   deleteBatch: async (code: string, version: number): Promise<void> => { await send(batchPath(code), { method: 'DELETE', headers: { 'If-Match': `"${version}"` } }); },
   history: async (code: string): Promise<HistoryEntry[]> => (await read(historySchemaOfBatch, await send(`${batchPath(code)}/history`))).items,
   diagnosis: async (code: string, units: UnitChoice): Promise<Diagnosis> => read(diagnosisSchema, await send(`${batchPath(code)}/diagnosis?${new URLSearchParams({ ...units }).toString()}`)),

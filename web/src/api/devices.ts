@@ -1,9 +1,10 @@
-import { deviceListSchema, deviceReadingSchema, type DeviceReading } from '@warm-jar/core';
+import { deviceListSchema, deviceReadingSchema, type DeviceAct, type DeviceReading } from '@warm-jar/core';
 import type { z } from 'zod';
-import { read, send } from './http';
+import { read, send, withJson } from './http';
 
 /** The part of the API that reads devices. */
 export const devicesApi = {
   list: async (): Promise<z.infer<typeof deviceListSchema>['items']> => (await read(deviceListSchema, await send('/devices'))).items,
+  act: async (code: string, act: DeviceAct): Promise<void> => { await send(`/devices/${encodeURIComponent(code)}/act`, withJson('POST', act)); },
   reading: async (code: string): Promise<DeviceReading> => read(deviceReadingSchema, await send(`/devices/${encodeURIComponent(code)}/reading`)),
 };

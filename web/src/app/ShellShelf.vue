@@ -20,15 +20,16 @@ const jars = computed(() => work.items.slice(0, MOST_SHOWN));
 const hidden = computed(() => work.items.length - jars.value.length + work.more);
 const isSet = (item: WorkItem) => !isLiquid(item.stage) && item.startMs !== null && (item.working.gelMin === null || work.nowMs > item.startMs + item.working.gelMin * 60_000);
 const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
-const open = (code: string) => void router.push({ name: 'batch', params: { code } });
-for (let i = 1; i <= MOST_SHOWN; i += 1) onPlainKey(String(i), () => { const item = jars.value[i - 1]; if (item) open(item.code); });
+/** A jar leads to its next step: the bench while it is worked, the record once it is checked. */
+const place = (item: WorkItem) => ({ name: item.stage === 'check' || item.stage === 'done' ? 'batch' : 'bench', params: { code: item.code } });
+for (let i = 1; i <= MOST_SHOWN; i += 1) onPlainKey(String(i), () => { const item = jars.value[i - 1]; if (item) void router.push(place(item)); });
 </script>
 
 <template>
   <nav class="shelf" aria-label="Batches in work">
     <ul>
       <li v-for="item in jars" :key="item.code">
-        <RouterLink :to="{ name: 'batch', params: { code: item.code } }" class="jar-link" :class="{ here: route.params['code'] === item.code, late: late(item) }">
+        <RouterLink :to="place(item)" class="jar-link" :class="{ here: route.params['code'] === item.code, late: late(item) }">
           <span class="glass"><JarGlass on-dark :layers="jarContents(item.product, item.batch)" :left="potLifeLeft(item, work.nowMs)" :set="isSet(item)" :label="`${item.product.name}, ${STAGE_WORDS[item.stage]}`" /></span>
           <span class="told"><span class="figures code">{{ item.code }}</span><span>{{ STAGE_WORDS[item.stage].toLowerCase() }}</span><span class="due">{{ dueShort(item, work.nowMs) }}</span></span>
         </RouterLink>

@@ -17,6 +17,13 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'c', does: 'Check this batch', where: 'batch, diagnosis' },
   { key: 'e', does: 'Change this batch', where: 'batch' },
   { key: 'd', does: 'Diagnosis of this batch', where: 'batch' },
+  { key: 'b', does: 'To the bench; at the bench, the wall board', where: 'batch, bench' },
+  { key: 'Enter', does: 'The step is done', where: 'bench' },
+  { key: 'z', does: 'Tare', where: 'bench, weighing' },
+  { key: '+ / −', does: 'One drop more, one back', where: 'bench, colour' },
+  { key: 'r / h', does: 'Read the resin, read the room', where: 'bench' },
+  { key: 'w / f', does: 'The witness has set, read the surface', where: 'bench, watching' },
+  { key: 'u / q', does: 'Undo the last step, sound on or off', where: 'bench' },
   { key: 's', does: 'Bench sheet to print', where: 'batch' },
   { key: 'Ctrl Enter', does: 'Save; on the plan, begin the batch', where: 'log a batch, check, shelf, plan' },
 ];
@@ -25,13 +32,16 @@ export const KEYS: readonly KeyHelp[] = [
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target;
   if (!(target instanceof HTMLElement)) return false;
+  if (target instanceof HTMLInputElement && (target.type === 'checkbox' || target.type === 'radio')) return false;
   return target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"], [role="alertdialog"], [role="listbox"], [role="combobox"]') !== null;
 }
 
 /** One-letter keys that act only when nobody is typing and no modifier is held. */
 export function onPlainKey(key: string, act: () => void): void {
   onKeyStroke(key, (event) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || isTyping(event)) return;
+    // Enter on a button or link that has the focus is that button's own.
+    if (key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('button, a')) return;
     event.preventDefault();
     act();
   });

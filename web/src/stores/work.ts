@@ -1,6 +1,7 @@
-import { useIntervalFn, useNow } from '@vueuse/core';
+import { useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import { useLive } from './live';
 import { ApiProblem, api } from '../api/client';
 import { useProducts } from './products';
 import { byUrgency, workItem, type WorkItem } from './urgency';
@@ -17,8 +18,8 @@ export const useWork = defineStore('work', () => {
   const loaded = ref(false);
   const more = ref(0);
   const problem = ref<string | null>(null);
-  const now = useNow({ interval: 1000 });
-  const nowMs = computed(() => now.value.getTime());
+  const live = useLive();
+  const nowMs = computed(() => live.nowMs);
 
   async function load(): Promise<void> {
     try {
@@ -37,6 +38,7 @@ export const useWork = defineStore('work', () => {
     }
   }
 
+  live.onChange(() => { void load(); });
   useIntervalFn(() => { if (document.visibilityState === 'visible') void load(); }, REFRESH_MS);
   return { items, loaded, more, problem, nowMs, load };
 });

@@ -40,6 +40,7 @@ onPlainKey('c', () => { go('check'); });
 onPlainKey('e', () => { go('edit-batch'); });
 onPlainKey('d', () => { go('diagnosis'); });
 onPlainKey('s', () => { go('sheet'); });
+onPlainKey('b', () => { go('bench'); });
 </script>
 
 <template>
@@ -53,7 +54,8 @@ onPlainKey('s', () => { go('sheet'); });
           <p v-if="batch.note">{{ batch.note }}</p>
         </div>
         <div class="row">
-          <Button @click="go('check')">Check <KeyCap k="c" /></Button>
+          <Button v-if="item.stage !== 'check' && item.stage !== 'done'" @click="go('bench')">To the bench <KeyCap k="b" /></Button>
+          <Button :severity="item.stage === 'check' || item.stage === 'done' ? undefined : 'secondary'" @click="go('check')">Check <KeyCap k="c" /></Button>
           <Button severity="secondary" @click="go('edit-batch')">Change <KeyCap k="e" /></Button>
           <Button severity="secondary" @click="go('diagnosis')">Diagnosis <KeyCap k="d" /></Button>
           <Button severity="secondary" @click="go('sheet')">Sheet <KeyCap k="s" /></Button>

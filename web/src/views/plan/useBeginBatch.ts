@@ -26,7 +26,7 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
       const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null }));
       void work.load();
       toast.add({ severity: 'success', summary: `${stored.batch.code} is in work`, life: 4000 });
-      await router.push({ name: 'batch', params: { code: stored.batch.code } });
+      await router.push({ name: 'bench', params: { code: stored.batch.code } });
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       beginProblem.value = error.message;

@@ -1,0 +1,31 @@
+import { changeEventSchema, clockEventSchema } from '@warm-jar/core';
+import { useIntervalFn } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { ref } from 'vue';
+import { eventsFrom } from '../api/events';
+
+/** A change of a batch, as the server tells it. */
+type ChangeListener = (change: { code: string; version: number | null }) => void;
+
+/** The studio's clock and the changes made on other screens, from the server's stream. Without it the machine's own clock runs on. */
+export const useLive = defineStore('live', () => {
+  const connected = ref(false);
+  let [base, at, speed] = [Date.now(), performance.now(), 1];
+  const exact = () => base + (performance.now() - at) * speed;
+  const nowMs = ref(exact());
+  const listeners = new Set<ChangeListener>();
+  useIntervalFn(() => { nowMs.value = exact(); }, 250);
+  eventsFrom('/events', {
+    clock: (data) => {
+      const clock = clockEventSchema.parse(data);
+      [base, at, speed] = [Date.parse(clock.now), performance.now(), clock.speed];
+      connected.value = true;
+    },
+    batch: (data) => { const change = changeEventSchema.parse(data); for (const hear of listeners) hear(change); },
+  }, (up) => { connected.value = up; });
+  return {
+    connected, nowMs, exactMs: exact, speed: () => speed,
+    /** @returns what ends the listening */
+    onChange: (listener: ChangeListener): (() => void) => { listeners.add(listener); return () => { listeners.delete(listener); }; },
+  };
+});

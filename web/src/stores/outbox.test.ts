@@ -1,0 +1,66 @@
+import 'fake-indexeddb/auto';
+import { entrySchema } from '@warm-jar/core';
+import { describe, expect, it } from 'vitest';
+import { ApiProblem } from '../api/http';
+import { openOutboxDb, type Waiting } from './outboxDb';
+import { sendInOrder } from './sendInOrder';
+
+const entry = (key: string) => entrySchema.parse({ key: `the-entry-${key}`, at: '2026-11-24T10:00:00+00:00', set: [] });
+let n = 0;
+async function outbox(answer: (w: Waiting) => Promise<unknown>) {
+  const name = `test-${n++}`;
+  const db = await openOutboxDb(name);
+  const sent: string[] = [];
+  let [queue, away] = [[] as readonly Waiting[], false];
+  const make = () => sendInOrder({
+    db, onStored: () => undefined, onQueue: (q) => { queue = q; }, onAway: (a) => { away = a; },
+    send: async (w) => { await answer(w); sent.push(w.entry.key); return { batch: {} as never, version: 1 }; },
+  });
+  return { sender: make(), again: make, sent, queue: () => queue, away: () => away, db };
+}
+const rest = () => new Promise((done) => { setTimeout(done, 20); });
+const unreachable = new ApiProblem('unreachable', 'The server cannot be reached.', 0);
+
+describe('the outbox', () => {
+  it('keeps entries while the server is away, and sends them in order when it is back', async () => {
+    let up = false;
+    const o = await outbox(() => (up ? Promise.resolve() : Promise.reject(unreachable)));
+    for (const k of ['a', 'b', 'c']) await o.sender.add('B-1', entry(k));
+    await rest();
+    expect(o.away()).toBe(true);
+    expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-a', 'the-entry-b', 'the-entry-c']);
+    up = true;
+    await o.sender.pump();
+    expect(o.sent).toEqual(['the-entry-a', 'the-entry-b', 'the-entry-c']);
+    expect(o.queue()).toEqual([]);
+    expect(await o.db.all()).toEqual([]);
+  });
+  it('still has them after a reload', async () => {
+    const o = await outbox(() => Promise.reject(unreachable));
+    await o.sender.add('B-1', entry('a'));
+    await rest();
+    await o.again().load();
+    expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-a']);
+  });
+  it('stops a batch at an entry that is refused, with the reason, and lets other batches go on', async () => {
+    const o = await outbox((w) => (w.entry.key === 'the-entry-b' && !w.entry.over ? Promise.reject(new ApiProblem('field-conflict', 'Somebody else wrote Stir meanwhile.', 409, [{ path: 'mix.stirMin', message: 'They wrote 2, you 3.' }])) : Promise.resolve()));
+    await o.sender.add('B-1', entry('a'));
+    await o.sender.add('B-1', entry('b'));
+    await o.sender.add('B-1', entry('c'));
+    await o.sender.add('B-2', entry('d'));
+    await rest();
+    expect(o.sent).toEqual(['the-entry-a', 'the-entry-d']);
+    expect(o.queue()[0]!.problem).toContain('They wrote 2, you 3.');
+    await o.sender.settle(o.queue()[0]!.seq, 'over');
+    expect(o.sent).toEqual(['the-entry-a', 'the-entry-d', 'the-entry-b', 'the-entry-c']);
+  });
+  it('lets a refused entry go when it is dropped', async () => {
+    const o = await outbox((w) => (w.entry.key === 'the-entry-a' ? Promise.reject(new ApiProblem('invalid-input', 'Does not fit.', 400)) : Promise.resolve()));
+    await o.sender.add('B-1', entry('a'));
+    await o.sender.add('B-1', entry('b'));
+    await rest();
+    expect(o.sent).toEqual([]);
+    await o.sender.settle(o.queue()[0]!.seq, 'drop');
+    expect(o.sent).toEqual(['the-entry-b']);
+  });
+});

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import NumberEntry from '../../components/NumberEntry.vue';
+import { useUnits } from '../../stores/units';
+import BigNumber from './BigNumber.vue';
+import DoButton from './DoButton.vue';
+import { countdown } from './countdown';
+import { useBenchContext } from './useBench';
+
+/** Up slowly to pressure, while it is still liquid. */
+const bench = useBenchContext();
+const units = useUnits();
+const typed = ref<number | null>(null);
+const gauge = computed(() => bench.devices.shown('vessel-gauge', 'gauge'));
+const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.value?.pressure?.minKPa ?? null);
+const now = computed(() => typed.value ?? gauge.value?.value ?? null);
+const left = computed(() => (bench.due.value.pressureByMin === null || bench.nowMin.value === null ? null : bench.due.value.pressureByMin - bench.nowMin.value));
+/** Full pressure is told from the gauge within its flicker. */
+const REACHED = 0.985;
+const reached = (kPa: number) => void bench.write({ words: `at ${units.say(kPa, 'kPa')}`, step: 'press', set: { 'pressure.gaugeKPa': Math.round(kPa), 'pressure.reachedMin': bench.minutesNow() }, add: [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'gauge', value: Math.round(kPa), unit: 'kPa' } }] });
+watch(now, (kPa) => { if (kPa !== null && typed.value === null && targetKPa.value !== null && kPa >= targetKPa.value * REACHED && bench.step.value === 'press' && bench.batch.value?.pressure?.reachedMin == null) { bench.signals.give('reached', 'note', 'At pressure'); reached(kPa); } });
+watch(left, (l) => { if (l !== null && l < 0.5) bench.signals.give('gelling', 'stop', l < 0 ? 'Gelled before full pressure' : 'Half a minute to gel'); });
+</script>
+
+<template>
+  <div class="press" data-test="press">
+    <BigNumber :label="targetKPa === null ? 'On the gauge' : `Up to ${units.say(targetKPa, 'kPa')}`" :value="gauge?.silent && typed === null ? '?' : now === null ? '–' : units.say(now, 'kPa')" />
+    <p v-if="gauge?.silent" class="bad">The gauge does not answer. Read it and type it in.</p>
+    <p class="told"><template v-if="left !== null">{{ left < 0 ? `By the model it gelled ${countdown(-left)} ago: pressing still holds it, but bubbles stay.` : `It gels in ${countdown(left)}.` }}</template> Open the valve slowly, so that nothing splashes.</p>
+    <div class="actions"><DoButton :words="now === null ? 'At pressure' : `At pressure, ${units.say(now, 'kPa')}`" k="Enter" :disabled="now === null || now <= 0" @do="reached(now ?? 0)" /><label class="typed"><span class="small">gauge by eye</span><NumberEntry id="bench-gauge" :value="typed" unit="kPa" label="Gauge by eye" @change="(v) => { typed = v; }" /></label></div>
+  </div>
+</template>
+
+<style scoped>
+.press { display: flex; flex-direction: column; gap: var(--space-4); }
+.told { font-size: 1.2rem; }
+.bad { color: var(--outside); font-weight: 700; }
+.actions { display: flex; gap: var(--space-4); align-items: flex-end; }
+.typed { display: flex; flex-direction: column; gap: 3px; width: 11rem; }
+</style>
