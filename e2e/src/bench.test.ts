@@ -225,6 +225,18 @@ describe('a whole run at the bench', () => {
   });
 });
 
+describe('what comes after the run', () => {
+  it('stands on Today, and the hardness is taken from the tester by a key', async () => {
+    await bench.go('/');
+    expect(await bench.text('[data-test="agenda"]')).toContain('Trim sprue');
+    await bench.go('/batches/B-0415/check');
+    await bench.see('#shore');
+    await bench.press('y');
+    await bench.driver.wait(async () => /^\d+$/.test(await bench.valueOf('#shore')), 8_000);
+    expect(Number(await bench.valueOf('#shore'))).toBeGreaterThan(5);
+  });
+});
+
 describe('nothing is lost', () => {
   const typed = async (b: Bench, g: string) => { await b.type('#bench-typed', g); await b.driver.executeScript('document.activeElement.blur()'); await b.press(Key.ENTER); };
 

@@ -115,13 +115,15 @@ describe('a batch planned before it is mixed', () => {
     await fill({ roomC: '21', humidityPct: '55', resinC: '22' });
     await bench.see('[data-test="mould"]');
     await bench.pressWith(Key.CONTROL, Key.ENTER);
+    await bench.see('[data-test="weigh-step"]');
+    await bench.tapWords('Record');
     await bench.read('The parts have not met yet');
     expect(await bench.text('[data-test="planned"]')).toMatch(/A \d+(\.\d)? g –/);
     const code = (await bench.driver.getCurrentUrl()).split('/').at(-1)!;
     const stored = await (await fetch(`${application.address}/api/v1/batches/${code}`)).json() as { mix?: unknown; plan: { format: string; peakFrom: string } };
     expect(stored.plan).toMatchObject({ format: 'warm-jar.plan/1', peakFrom: 'mould' });
     expect(stored.mix).toBeUndefined();
-    await bench.see(`a[href="/batches/${code}"].jar-link`);
+    await bench.see(`a[href="/batches/${code}/bench"].jar-link`);
   });
 
   it('prints as a sheet of A5 and a label', async () => {

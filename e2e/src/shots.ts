@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { startApplication } from './application';
 import { Bench } from './browser';
+import { putAtStage, stageSheet } from './stageSheet';
 
 /** Fills in what the plan asks of the room, and the route. */
 async function conditions(bench: Bench, values: Record<string, string>, route?: string): Promise<void> {
@@ -40,7 +41,7 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
   { name: 'additives', path: '/additives/C-01', ready: '.panel' },
   { name: 'gear', path: '/gear/G-04', ready: '.caution' },
   { name: 'find', path: '/', ready: '.bench', prepare: async (bench) => { await bench.press('/'); await bench.see('[aria-label="Find"]'); await bench.press('finial'); await bench.read('M-12'); } },
-  { name: 'units', path: '/units', ready: '.line' },
+  { name: 'board', path: '/board?batch=B-0419', ready: '[data-test="board-number"]' },
 ];
 
 /** Retakes the named pictures, or all of them, from a fresh demo studio. `--to` and `--width` are for a look that is not kept. */
@@ -63,6 +64,18 @@ async function main(args: readonly string[]): Promise<void> {
       const complaints = await bench.complaints();
       if (complaints.length > 0) console.error(name, complaints);
       console.log(`${folder}/${name}.png`);
+    }
+    // Last, for it fills the studio with batches at every stage.
+    if (args.every((a) => !VIEWS.some((o) => o.name === a)) || args.includes('bench')) {
+      const code = await putAtStage(application.address, { record: { mix: { amountA: 145.8, unit: 'g', measuredBy: 'weight' } }, minutesAgo: 0 });
+      await fetch(`${application.address}/api/v1/devices/D-02/act`, { method: 'POST', body: JSON.stringify({ do: 'put', massG: 112.4 }), headers: { 'Content-Type': 'application/json' } });
+      await bench.go(`/batches/${code}/bench`);
+      await bench.see('[data-test="cue"]');
+      await new Promise((resolve) => { setTimeout(resolve, 2500); });
+      writeFileSync(`${folder}/bench.png`, await bench.driver.takeScreenshot(), 'base64');
+      writeFileSync(`${folder}/bench-stages.png`, await stageSheet(bench, application.address), 'base64');
+      await bench.resize({ width, height });
+      console.log(`${folder}/bench.png`);
     }
   } finally {
     await bench.close();

@@ -167,7 +167,7 @@ describe('the keys', () => {
     await bench.see('.groups');
     await bench.see('.shelf .code');
     await bench.press('1');
-    await bench.read('The record against the card');
-    expect(await bench.driver.getCurrentUrl()).toMatch(/\/batches\/B-\d+$/);
+    await bench.see('[data-test="step"]');
+    expect(await bench.driver.getCurrentUrl()).toMatch(/\/batches\/B-\d+\/bench$/);
   });
 });

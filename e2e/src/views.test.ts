@@ -24,6 +24,11 @@ const VIEWS = [
   ['A plan, air', '/plan?product=house-clear-6&mould=M-08&look=air', '[data-route="pressure"]'],
   ['A plan, warm or not', '/plan?product=house-coat-9&mould=M-30&look=warm', '[data-test="warm"]'],
   ['A plan, which product', '/plan?product=house-clear-6&mould=M-08&look=which', '[data-fit]'],
+  ['Bench, pouring', '/batches/B-0419/bench', '[data-test="pour"]'],
+  ['Bench, mixing', '/batches/B-0420/bench', '[data-test="step"]'],
+  ['Bench, under pressure', '/batches/B-0418/bench', '[data-test="hold"]'],
+  ['Bench, watching', '/batches/B-0417/bench', '[data-test="watch"]'],
+  ['Wall board', '/board', '.board'],
   ['Bench sheet', '/batches/B-0399/sheet', '.sheet'],
   ['Log a batch, empty', '/batches/new', '#product'],
   ['Log', '/batches', 'tbody tr'],
@@ -73,7 +78,7 @@ describe.each([['1280×800', 1280, 800], ['tablet', 820, 1180]] as const)('every
 describe('what is there to be tapped', () => {
   it('is at least 48 px high on the views used with gloves', async () => {
     await bench.resize({ width: 1280, height: 800 });
-    for (const path of ['/', '/batches/B-0415/check']) {
+    for (const path of ['/', '/batches/B-0415/check', '/batches/B-0419/bench']) {
       await bench.go(path);
       await bench.see('main button, main .do');
       const small = await bench.driver.executeScript<string[]>(

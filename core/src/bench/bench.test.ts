@@ -7,7 +7,7 @@ import { plan } from '../planning/plan';
 import { saltmarshCard } from '../simulation/saltmarshCards';
 import { overlay, soundBatch } from '../simulation/soundBatch';
 import { afterCare, comeBacks } from './afterCare';
-import { benchClock, pourWindow } from './benchClock';
+import { benchClock, pourWindow, resinAhead } from './benchClock';
 import { benchSteps, coloursToCome, currentStep, isOffRatio } from './benchSteps';
 import { applyEntry, entrySchema, inverseSet, type Entry } from './entry';
 import { gaugeTrend } from './gaugeTrend';
@@ -90,6 +90,12 @@ describe('pourWindow', () => {
     expect(w.closesMin!).toBeGreaterThan(w.opensMin!);
     expect(pourWindow(coat, cup, { fromC: 24, toC: 300 })!.closesMin).toBeCloseTo(curve.potLifeMin!, 3);
     expect(pourWindow(coat, { ...cup, nowMin: (w.opensMin! + w.closesMin!) / 2 }, { fromC: 24, toC: 26 })!.open).toBe(true);
+  });
+  it('is drawn from the last reading on, warming until it gels', () => {
+    const ahead = resinAhead(coat, { ...cup, readings: [{ atMin: 5, temperatureC: 24 }], nowMin: 6 });
+    expect(ahead[0]).toEqual({ atMin: 5, temperatureC: 24 });
+    expect(Math.max(...ahead.map((p) => p.temperatureC))).toBeGreaterThan(30);
+    expect(resinAhead(saltmarshCard('house-chalk'), cup)).toEqual([]);
   });
   it('says when it never comes to that in time, and knows nothing without a model', () => {
     expect(pourWindow(coat, cup, { fromC: 120, toC: 130 })).toMatchObject({ opensMin: null, closesMin: null, open: false });

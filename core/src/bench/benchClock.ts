@@ -84,6 +84,22 @@ function spentAt(fit: Parameters<typeof alphaAtSpent>[0], alpha: number): number
   return (low + high) / 2;
 }
 
+/** Longest look ahead, min. */
+const AHEAD_MIN = 600;
+
+/**
+ * The mix's temperature from the last thing known of it on, until it gels, for drawing.
+ * @returns minutes since the parts met and °C; empty without a model
+ */
+export function resinAhead(product: Product, cup: CupNow): { readonly atMin: number; readonly temperatureC: number }[] {
+  const fit = calibrate(product);
+  const known = curveFrom(product, cup);
+  if (!known || !isCalibrated(fit)) return [];
+  const { curve, sinceMin } = known;
+  const gel = minuteAtAlpha(curve, fit.alphaGel) ?? AHEAD_MIN;
+  return curve.minutes.flatMap((m, i) => (m > Math.min(gel, AHEAD_MIN) ? [] : [{ atMin: sinceMin + m, temperatureC: curve.temperatureC[i]! }]));
+}
+
 /** When the mix, warming by its own heat, comes into a window of pour temperatures and leaves it. */
 export interface PourWindow { readonly opensMin: number | null; readonly closesMin: number | null; readonly open: boolean }
 

@@ -49,7 +49,7 @@ export function benchSteps(product: Product, batch: Batch): StepState[] {
   const { mix, degas, pour, pressure, cure } = batch;
   const onePart = product.family === 'uv-acrylate' && !product.ratio.byWeight;
   const clears = isVacuumed(route) || (route === 'warm-and-rest' && (plan?.timeline.some((s) => s.what === 'rest') ?? (product.mix?.restMin ?? 0) > 0));
-  const hollow = product.use?.includes('hollow-casting') === true && batch.bench?.hollow === true;
+  const hollow = batch.bench?.hollow === true;
   const steps: (StepState | null)[] = [
     { step: 'weigh-a', done: mix?.amountA != null },
     onePart ? null : { step: 'weigh-b', done: mix?.amountB != null },

@@ -24,6 +24,7 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'r / h', does: 'Read the resin, read the room', where: 'bench' },
   { key: 'w / f', does: 'The witness has set, read the surface', where: 'bench, watching' },
   { key: 'u / q', does: 'Undo the last step, sound on or off', where: 'bench' },
+  { key: 'y', does: 'Read the hardness tester', where: 'check' },
   { key: 's', does: 'Bench sheet to print', where: 'batch' },
   { key: 'Ctrl Enter', does: 'Save; on the plan, begin the batch', where: 'log a batch, check, shelf, plan' },
 ];

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BENCH_STEP_WORDS, type BenchStep } from '@warm-jar/core';
-import { computed, onMounted, toRef, type Component } from 'vue';
+import { computed, onMounted, toRef, watch, type Component } from 'vue';
 import { useRouter } from 'vue-router';
 import { onPlainKey } from '../../app/keys';
 import CautionNote from '../../components/CautionNote.vue';
@@ -33,6 +33,7 @@ onMounted(() => { if (!shelf.loaded) void shelf.load(); });
 const STEPS: Record<BenchStep, Component> = { 'weigh-a': WeighStep, 'weigh-b': WeighStep, 'bring-back': BringBackStep, colour: ColourStep, stir: StirStep, clear: ClearStep, pour: PourStep, turn: TurnStep, close: CloseStep, press: PressStep, hold: HoldStep, watch: WatchStep, after: AfterStep };
 const weighing = computed(() => (bench.step.value === 'weigh-a' ? { part: 'A' } : bench.step.value === 'weigh-b' ? { part: 'B' } : {}));
 const title = computed(() => { const s = bench.step.value; if (!s) return ''; const p = bench.product.value; return s === 'weigh-b' && p?.ratio.catalyst ? 'Weigh the catalyst' : s === 'weigh-b' && p?.ratio.powder ? 'Weigh the powder' : s === 'weigh-a' && p?.ratio.powder ? 'Weigh the liquid' : BENCH_STEP_WORDS[s].words; });
+watch(bench.step, (now, before) => { if (before && now !== before) window.scrollTo({ top: 0 }); });
 onPlainKey('u', () => void bench.takeBack());
 onPlainKey('q', () => { bench.signals.muted.value = !bench.signals.muted.value; });
 onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.code } }));

@@ -33,8 +33,9 @@ watch(left, (l) => { if (l !== null && l <= 0) bench.signals.give('demould', 'no
 watch(nextLook, (look, before) => { if (before && look !== before) bench.signals.give(`look ${before.afterMin}`, 'note', 'Look at the cast'); });
 const setNow = () => void bench.write({ words: 'witness set', set: { 'witness.setMin': bench.minutesNow() } });
 const readSurface = () => { if (thermometer.value?.value != null) void bench.write({ words: 'surface read', add: [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'surface', value: thermometer.value.value, unit: 'C' } }] }); };
-const out = () => void bench.write({ words: 'demoulded', step: 'watch', set: { 'cure.demouldedMin': bench.minutesNow(), 'cure.temperatureC': bench.batch.value?.cure?.temperatureC ?? bench.batch.value?.room?.temperatureC ?? null } });
-const pass = (reason: string) => { asking.value = false; void bench.write({ words: 'demoulded early', step: 'watch', set: { 'cure.demouldedMin': bench.minutesNow() }, add: [{ path: 'bench.reasons', value: { field: 'cure.demouldedMin', reason, atMin: bench.minutesNow() } }] }); };
+const outSet = () => ({ 'cure.demouldedMin': bench.minutesNow(), 'cure.temperatureC': bench.batch.value?.cure?.temperatureC ?? bench.batch.value?.room?.temperatureC ?? null });
+const out = () => void bench.write({ words: 'demoulded', step: 'watch', set: outSet() });
+const pass = (reason: string) => { asking.value = false; void bench.write({ words: 'demoulded early', step: 'watch', set: outSet(), add: [{ path: 'bench.reasons', value: { field: 'cure.demouldedMin', reason, atMin: bench.minutesNow() } }] }); };
 </script>
 
 <template>

@@ -5,6 +5,7 @@ import InputText from 'primevue/inputtext';
 import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
 import { computed, toRef } from 'vue';
+import { onPlainKey } from '../../app/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import ChoiceEntry from '../../components/ChoiceEntry.vue';
 import KeyCap from '../../components/KeyCap.vue';
@@ -19,7 +20,8 @@ import { useCheck } from './useCheck';
 const props = defineProps<{ code: string }>();
 const stored = useStoredBatch(toRef(props, 'code'));
 const { batch, product } = stored;
-const { draft, problem, saving, toggle, change, set, save, issues } = useCheck(stored, props.code);
+const { readTester, testerProblem, draft, problem, saving, toggle, change, set, save, issues } = useCheck(stored, props.code);
+onPlainKey('y', () => void readTester());
 const scale = computed(() => product.value?.hardness?.scale ?? '');
 const SEVERITIES = SEVERITY_WORDS.map((words, i) => ({ value: i + 1, words: `${i + 1}  ${words}` }));
 const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
@@ -56,7 +58,8 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
         <label class="cell"><span class="small">After the parts met, hours</span><NumberEntry id="afterH" :value="draft.afterH" :raw-text="draft.texts['afterH']" unit="h" label="After the parts met" :error="issues['afterH']" @change="(v, raw) => set('afterH', v, raw)" />
           <span v-if="issues['afterH']" id="afterH-error" class="small error" role="alert">{{ issues['afterH'] }}</span><span v-else-if="draft.afterH !== null" class="small quiet">{{ sayMinutes(draft.afterH * 60) }}</span></label>
         <label class="cell"><span class="small">Hardness, Shore {{ scale }}</span><NumberEntry id="shore" :value="draft.shore" :raw-text="draft.texts['shore']" unit="" label="Shore hardness" :error="issues['shore']" @change="(v, raw) => set('shore', v, raw)" />
-          <span v-if="issues['shore']" id="shore-error" class="small error" role="alert">{{ issues['shore'] }}</span></label>
+          <span v-if="issues['shore'] || testerProblem" id="shore-error" class="small error" role="alert">{{ issues['shore'] ?? testerProblem }}</span></label>
+        <div class="cell"><span class="small">From the tester</span><Button severity="secondary" @click="readTester">Read it <KeyCap k="y" /></Button></div>
         <div class="cell"><span class="small">Grade</span><ChoiceEntry id="grade" :value="draft.grade" :options="GRADES" label="Grade" @change="set('grade', $event)" /></div>
         <label class="cell wide"><span class="small">Note</span><Textarea :model-value="draft.note" rows="2" auto-resize aria-label="Note" @update:model-value="set('note', $event ?? '')" /></label>
       </section>

@@ -5,6 +5,9 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
 import { onSaveKey } from '../../app/keys';
+import { devicesApi } from '../../api/devices';
+import { localMoment } from '../../stores/draft';
+import { useLive } from '../../stores/live';
 import { useWork } from '../../stores/work';
 import type { useStoredBatch } from '../../stores/storedBatch';
 import { checkFrom, emptyCheck, hoursSince, toggled, type CheckDraft, type DraftSymptom } from './checkDraft';
@@ -14,6 +17,7 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   const router = useRouter();
   const toast = useToast();
   const work = useWork();
+  const live = useLive();
   const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), { flush: 'sync' });
   const problem = ref<string | null>(null);
   const saving = ref(false);
@@ -24,7 +28,7 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   });
 
   watch(stored.batch, (batch) => {
-    if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined) draft.value = { ...draft.value, afterH: hoursSince(batch, Date.now()) };
+    if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined) draft.value = { ...draft.value, afterH: hoursSince(batch, live.exactMs()) };
   }, { immediate: true });
 
   function set(field: 'afterH' | 'shore' | 'grade' | 'note', value: unknown, rawText?: string): void {
@@ -43,7 +47,8 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
     if (!check) { problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.'; return; }
     saving.value = true;
     try {
-      await api.replaceBatch(code, stored.version.value, { ...batch, checks: [...(batch.checks ?? []), check] });
+      // A check only adds: what somebody else wrote meanwhile stays.
+      await api.enter(code, { key: crypto.randomUUID(), at: localMoment(new Date(live.exactMs())), by: batch.by ?? null, set: [], add: [{ path: 'checks', value: check }], over: false });
       const faulty = (check.symptoms ?? []).length > 0;
       draft.value = emptyCheck();
       void work.load();
@@ -51,14 +56,26 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
       await router.push({ name: faulty ? 'diagnosis' : 'batch', params: { code } });
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
-      // Somebody else saved meanwhile: a check only adds, so it can be put on top of what is there now.
-      if (error.code === 'version-conflict') await stored.load();
-      problem.value = error.code === 'version-conflict' ? 'The batch was changed on another screen; it has been read again. Save once more to add your check.' : error.message;
+      problem.value = error.message;
     } finally {
       saving.value = false;
     }
   }
 
+  const testerProblem = ref<string | null>(null);
+  /** Takes the hardness from the tester. */
+  async function readTester(): Promise<void> {
+    try {
+      const tester = (await devicesApi.list()).find((d) => d.kind === 'hardness-tester');
+      if (!tester) { testerProblem.value = 'No hardness tester is known. Type the figure.'; return; }
+      const shore = (await devicesApi.reading(tester.code, code)).values.find((v) => v.what === 'shore')?.value;
+      if (shore !== undefined) set('shore', shore);
+      testerProblem.value = null;
+    } catch (error) {
+      testerProblem.value = error instanceof ApiProblem ? error.message : 'The tester could not be read.';
+    }
+  }
+
   onSaveKey(() => void save());
-  return { draft, problem, saving, issues, set, change, save, toggle: (kind: SymptomKind) => { draft.value = toggled(draft.value, kind); } };
+  return { readTester, testerProblem, draft, problem, saving, issues, set, change, save, toggle: (kind: SymptomKind) => { draft.value = toggled(draft.value, kind); } };
 }

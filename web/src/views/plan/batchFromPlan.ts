@@ -18,6 +18,7 @@ export function batchFromPlan(plan: Plan, request: PlanRequest, shelf: { mould: 
     lotA: lot('A'), ...(plan.partB.massG === null ? {} : { lotB: lot('B') }),
     ...(mould ? { mould: { code: mould.item.code, rubber: mould.item.rubber ?? null, degassed: mould.item.degassed ?? null, finish: mould.item.finish ?? null, pulls: (mould.item.pullsBefore ?? 0) + mould.pulls, thinnestMm: thinnest } } : {}),
     ...(plan.pressureKPa !== null && shelf.vessel ? { pressure: { vessel: shelf.vessel } } : {}),
+    ...(mould?.item.hollow ? { bench: { hollow: true } } : {}),
     plan: { ...plan, request: { ...request, product: { slug: request.product.slug, revision: request.product.revision } } },
   });
 }

@@ -10,6 +10,7 @@ import { dayAndTime, symptomWords } from '../../components/words';
 import { useDraft } from '../../stores/draft';
 import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
 import { useWork } from '../../stores/work';
+import { agendaOf } from './agenda';
 import { useRecentFaults } from './useRecentFaults';
 
 /** What needs a hand now, what is due, and what went wrong lately. */
@@ -18,6 +19,8 @@ const draft = useDraft().forCode(null);
 const { faults, problem: faultsProblem, load: loadFaults } = useRecentFaults();
 const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
 const checks = computed(() => work.items.filter((i) => i.stage === 'check'));
+const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
+const soon = (atMs: number) => { const m = (atMs - work.nowMs) / 60_000; return m < 0 ? 'now' : `in ${m < 100 ? `${Math.round(m)} min` : `${Math.round(m / 60)} h`}`; };
 const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
 const since = (item: WorkItem) => (item.startMs === null ? 'start not recorded' : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`);
 const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowMs); return left === null ? null : `${Math.round(left * 100)} % of pot life left`; };
@@ -27,7 +30,9 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
   <div class="stack">
     <div class="row spread">
       <h1>Today</h1>
-      <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"><Button @click="navigate"><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }} <KeyCap k="n" /></Button></RouterLink>
+      <div class="row"><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'board' }">Wall board</RouterLink>
+      <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'plan' }">Plan a batch <KeyCap k="m" /></RouterLink>
+      <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"><Button @click="navigate"><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }} <KeyCap k="n" /></Button></RouterLink></div>
     </div>
     <ProblemNote v-if="work.problem" :says="work.problem" again @again="work.load" />
 
@@ -36,7 +41,7 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
       <p v-if="work.loaded && !work.problem && atBench.length === 0" class="card quiet">Nothing is in work. Press <KeyCap k="n" /> to log a batch.</p>
       <ul class="benches">
         <li v-for="item in atBench" :key="item.code">
-          <RouterLink class="card bench" :to="{ name: 'batch', params: { code: item.code } }">
+          <RouterLink class="card bench" :to="{ name: 'bench', params: { code: item.code } }">
             <span class="glass"><JarGlass :layers="jarContents(item.product, item.batch)" :left="potLifeLeft(item, work.nowMs)" :set="!isLiquid(item.stage)" :label="item.product.name" /></span>
             <span class="told">
               <span class="head"><strong class="stage">{{ STAGE_WORDS[item.stage] }}</strong><span class="figures code">{{ item.code }}</span></span>
@@ -61,6 +66,12 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
             <span class="due-small" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</span>
             <RouterLink class="do" :to="{ name: 'check', params: { code: item.code } }">Check</RouterLink>
           </li>
+        </ul>
+      </section>
+      <section v-if="agenda.length" aria-labelledby="agenda" class="stack">
+        <h2 id="agenda">With the pieces</h2>
+        <ul class="card lines" data-test="agenda">
+          <li v-for="l in agenda" :key="l.code + l.atMs + l.says"><RouterLink class="figures code" :to="{ name: 'batch', params: { code: l.code } }">{{ l.code }}</RouterLink><span class="grow">{{ l.says }}<span class="quiet small block">{{ l.product }}</span></span><span class="due-small">{{ soon(l.atMs) }}</span></li>
         </ul>
       </section>
       <section aria-labelledby="faults" class="stack">
