@@ -1,22 +1,13 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { batchSchema, limitReadings, plan, planRequestSchema, saltmarshCard, type Batch } from '@warm-jar/core';
 import { Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application';
+import { describe, expect, it } from 'vitest';
 import { Bench } from './browser';
+import { inBrowser } from './inBrowser';
 
 /** Studio minutes go by in a tenth of the wall's. */
 const SPEED = 10;
-let application: Application;
-let bench: Bench;
-beforeAll(async () => {
-  application = await startApplication({ demo: true, speed: SPEED });
-  bench = await Bench.open(application.address);
-});
-afterAll(async () => {
-  await bench.close();
-  await application.stop();
-});
+const { application, bench } = await inBrowser({ demo: true, speed: SPEED });
 
 const card = saltmarshCard('house-clear-6');
 const SCALE = 'D-02';

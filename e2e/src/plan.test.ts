@@ -1,19 +1,9 @@
 import { saltmarshCard } from '@warm-jar/core';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application';
-import { Bench } from './browser';
+import { describe, expect, it } from 'vitest';
+import { inBrowser } from './inBrowser';
 
-let application: Application;
-let bench: Bench;
-beforeAll(async () => {
-  application = await startApplication({ demo: true });
-  bench = await Bench.open(application.address);
-});
-afterAll(async () => {
-  await bench.close();
-  await application.stop();
-});
+const { application, bench } = await inBrowser({ demo: true });
 
 const field = (name: string) => `#plan-${name}`;
 const fill = async (values: Record<string, string>) => { for (const [name, text] of Object.entries(values)) await bench.type(field(name), text); };

@@ -4,23 +4,12 @@ import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
 import { saltmarshCard, toRow } from '@warm-jar/core';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application';
-import { Bench } from './browser';
+import { afterAll, describe, expect, it } from 'vitest';
+import { inBrowser } from './inBrowser';
 
-let application: Application;
-let bench: Bench;
-let folder: string;
-beforeAll(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'warm-jar-shelf-'));
-  application = await startApplication({ demo: true });
-  bench = await Bench.open(application.address);
-});
-afterAll(async () => {
-  await bench.close();
-  await application.stop();
-  rmSync(folder, { recursive: true, force: true });
-});
+const { application, bench } = await inBrowser({ demo: true });
+const folder = mkdtempSync(join(tmpdir(), 'warm-jar-shelf-'));
+afterAll(() => { rmSync(folder, { recursive: true, force: true }); });
 
 async function hand(name: string, content: string | Buffer, css = 'input[type="file"]'): Promise<void> {
   const file = join(folder, name);

@@ -1,19 +1,9 @@
 import { soundBatch } from '@warm-jar/core';
 import { Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application';
-import { Bench } from './browser';
+import { describe, expect, it } from 'vitest';
+import { inBrowser } from './inBrowser';
 
-let application: Application;
-let bench: Bench;
-beforeAll(async () => {
-  application = await startApplication({ demo: true });
-  bench = await Bench.open(application.address);
-});
-afterAll(async () => {
-  await bench.close();
-  await application.stop();
-});
+const { application, bench } = await inBrowser({ demo: true });
 
 const field = (path: string) => `[data-path="${path}"] input`;
 const fill = async (values: Record<string, string>) => { for (const [path, text] of Object.entries(values)) await bench.type(field(path), text); };

@@ -1,21 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application';
-import { Bench } from './browser';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { inBrowser } from './inBrowser';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-let application: Application;
-let bench: Bench;
-beforeAll(async () => {
-  application = await startApplication({ demo: true });
-  bench = await Bench.open(application.address);
-});
-afterAll(async () => {
-  await bench.close();
-  await application.stop();
-});
+const { bench } = await inBrowser({ demo: true });
 
 const VIEWS = [
   ['Today', '/', '.bench'],

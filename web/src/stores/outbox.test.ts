@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { entrySchema } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
 import { ApiProblem } from '../api/http';
-import { openOutboxDb, type Waiting } from './outboxDb';
+import { memoryOutboxDb, openOutboxDb, type Waiting } from './outboxDb';
 import { sendInOrder } from './sendInOrder';
 
 const entry = (key: string) => entrySchema.parse({ key: `the-entry-${key}`, at: '2026-11-24T10:00:00+00:00', set: [] });
@@ -18,7 +18,6 @@ async function outbox(answer: (w: Waiting) => Promise<unknown>) {
   });
   return { sender: make(), again: make, sent, queue: () => queue, away: () => away, db };
 }
-const rest = () => new Promise((done) => { setTimeout(done, 20); });
 const unreachable = new ApiProblem('unreachable', 'The server cannot be reached.', 0);
 
 describe('the outbox', () => {
@@ -26,7 +25,7 @@ describe('the outbox', () => {
     let up = false;
     const o = await outbox(() => (up ? Promise.resolve() : Promise.reject(unreachable)));
     for (const k of ['a', 'b', 'c']) await o.sender.add('B-1', entry(k));
-    await rest();
+    await o.sender.pump();
     expect(o.away()).toBe(true);
     expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-a', 'the-entry-b', 'the-entry-c']);
     up = true;
@@ -38,7 +37,7 @@ describe('the outbox', () => {
   it('still has them after a reload', async () => {
     const o = await outbox(() => Promise.reject(unreachable));
     await o.sender.add('B-1', entry('a'));
-    await rest();
+    await o.sender.pump();
     await o.again().load();
     expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-a']);
   });
@@ -48,7 +47,7 @@ describe('the outbox', () => {
     await o.sender.add('B-1', entry('b'));
     await o.sender.add('B-1', entry('c'));
     await o.sender.add('B-2', entry('d'));
-    await rest();
+    await o.sender.pump();
     expect(o.sent).toEqual(['the-entry-a', 'the-entry-d']);
     expect(o.queue()[0]!.problem).toContain('They wrote 2, you 3.');
     await o.sender.settle(o.queue()[0]!.seq, 'over');
@@ -58,9 +57,16 @@ describe('the outbox', () => {
     const o = await outbox((w) => (w.entry.key === 'the-entry-a' ? Promise.reject(new ApiProblem('invalid-input', 'Does not fit.', 400)) : Promise.resolve()));
     await o.sender.add('B-1', entry('a'));
     await o.sender.add('B-1', entry('b'));
-    await rest();
+    await o.sender.pump();
     expect(o.sent).toEqual([]);
     await o.sender.settle(o.queue()[0]!.seq, 'drop');
     expect(o.sent).toEqual(['the-entry-b']);
+  });
+  it('works without the browser\'s database, for as long as the page lives', async () => {
+    const db = memoryOutboxDb();
+    const [a, b] = [await db.add('B-1', entry('a')), await db.add('B-1', entry('b'))];
+    await db.put({ ...b, problem: 'refused' });
+    await db.remove(a.seq);
+    expect(await db.all()).toEqual([{ ...b, problem: 'refused' }]);
   });
 });

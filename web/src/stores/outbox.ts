@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { api, type Versioned } from '../api/client';
 import { useLive } from './live';
-import { openOutboxDb, type Waiting } from './outboxDb';
+import { memoryOutboxDb, openOutboxDb, type Waiting } from './outboxDb';
 import { sendInOrder } from './sendInOrder';
 
 type StoredListener = (code: string, stored: Versioned) => void;
@@ -16,7 +16,9 @@ export const useOutbox = defineStore('outbox', () => {
   const queue = shallowRef<readonly Waiting[]>([]);
   const away = ref(false);
   const listeners = new Set<StoredListener>();
-  const sender = openOutboxDb().then((db) => {
+  /** Whether the browser keeps entries over a reload. */
+  const kept = ref(true);
+  const sender = openOutboxDb().catch(() => { kept.value = false; return memoryOutboxDb(); }).then((db) => {
     const s = sendInOrder({
       db, send: (w) => api.enter(w.code, w.entry),
       onStored: (code, stored) => { for (const hear of listeners) hear(code, stored); },
@@ -30,7 +32,7 @@ export const useOutbox = defineStore('outbox', () => {
   useEventListener('online', pump);
   watch(() => live.connected, (up) => { if (up) pump(); });
   return {
-    queue, away,
+    queue, away, kept,
     add: async (code: string, entry: Waiting['entry']): Promise<void> => { await (await sender).add(code, entry); },
     settle: async (seq: number, how: 'over' | 'drop'): Promise<void> => { await (await sender).settle(seq, how); },
     onStored: (listener: StoredListener): (() => void) => { listeners.add(listener); return () => { listeners.delete(listener); }; },

@@ -29,3 +29,14 @@ export async function openOutboxDb(name = 'warm-jar'): Promise<OutboxDb> {
     remove: (seq) => db.delete(STORE, seq),
   };
 }
+
+/** The same without the browser's database, where it is forbidden: entries then live as long as the page. */
+export function memoryOutboxDb(): OutboxDb {
+  let [rows, seq] = [[] as Waiting[], 0];
+  return {
+    all: () => Promise.resolve([...rows]),
+    add: (code, entry) => { const made = { seq: ++seq, code, entry, problem: null }; rows = [...rows, made]; return Promise.resolve(made); },
+    put: (waiting) => { rows = rows.map((r) => (r.seq === waiting.seq ? waiting : r)); return Promise.resolve(); },
+    remove: (of) => { rows = rows.filter((r) => r.seq !== of); return Promise.resolve(); },
+  };
+}

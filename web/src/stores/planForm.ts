@@ -11,6 +11,8 @@ export interface PlanForm {
   readonly productSlug: string | null;
   readonly fill: FillWith;
   readonly mouldCode: string | null;
+  /** Further moulds filled from the same cup. */
+  readonly moreMoulds: readonly string[];
   readonly pieces: number | null;
   readonly shape: ShapeKind;
   readonly measures: Readonly<Record<string, number | null>>;
@@ -53,7 +55,7 @@ export interface PlanForm {
 }
 
 export const EMPTY_PLAN: PlanForm = {
-  productSlug: null, fill: 'mould', mouldCode: null, pieces: null, shape: 'box', measures: {}, areaCM2: null, thicknessMm: null, edgeMm: null, edgeHeightMm: null, massG: null,
+  productSlug: null, fill: 'mould', mouldCode: null, moreMoulds: [], pieces: null, shape: 'box', measures: {}, areaCM2: null, thicknessMm: null, edgeMm: null, edgeHeightMm: null, massG: null,
   depthMm: null, pourOf: null, thinnestMm: null, lossPct: null, roomC: null, humidityPct: null, resinC: null, mouldC: null, altitudeM: null, additives: [], inclusionCode: null,
   route: null, stirMin: null, restMin: null, pourMin: null, loadMin: null, pressureKPa: null, round: null,
   scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null,

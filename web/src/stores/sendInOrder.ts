@@ -19,41 +19,55 @@ const isAway = (error: unknown): boolean => error instanceof ApiProblem && (erro
  */
 export function sendInOrder(deps: SendDeps) {
   let queue: Waiting[] = [];
-  let running = false;
+  let [busy, last] = [false, Promise.resolve()];
   const tell = () => { deps.onQueue([...queue]); };
 
-  async function pump(): Promise<void> {
-    if (running) return;
-    running = true;
+  /** Sends until nothing is left that can be sent; a second call waits for the first. */
+  function pump(): Promise<void> {
+    if (!busy) { busy = true; last = sendAll(); }
+    return last;
+  }
+
+  async function sendAll(): Promise<void> {
     try {
-      for (;;) {
-        const stopped = new Set(queue.filter((w) => w.problem !== null).map((w) => w.code));
-        const next = queue.find((w) => !stopped.has(w.code));
-        if (!next) break;
-        try {
-          const stored = await deps.send(next);
-          await deps.db.remove(next.seq);
-          queue = queue.filter((w) => w.seq !== next.seq);
-          deps.onAway(false);
-          deps.onStored(next.code, stored);
-          tell();
-        } catch (error) {
-          if (isAway(error)) { deps.onAway(true); break; }
-          if (!(error instanceof ApiProblem)) throw error;
-          deps.onAway(false);
-          const refused = { ...next, problem: error.issues.length > 0 ? `${error.message} ${error.issues.map((i) => i.message).join(' ')}` : error.message };
-          await deps.db.put(refused);
-          queue = queue.map((w) => (w.seq === next.seq ? refused : w));
-          tell();
-        }
-      }
+      while (await sendNext());
     } finally {
-      running = false;
+      // At once with the last look at the queue, so that nothing added meanwhile is missed.
+      busy = false;
     }
   }
+
+  /** @returns whether to go on: false where nothing is left to send, or the server is away */
+  async function sendNext(): Promise<boolean> {
+    const stopped = new Set(queue.filter((w) => w.problem !== null).map((w) => w.code));
+    const next = queue.find((w) => !stopped.has(w.code));
+    if (!next) return false;
+    try {
+      const stored = await deps.send(next);
+      await deps.db.remove(next.seq);
+      queue = queue.filter((w) => w.seq !== next.seq);
+      deps.onAway(false);
+      deps.onStored(next.code, stored);
+    } catch (error) {
+      deps.onAway(isAway(error));
+      if (isAway(error)) return false;
+      if (!(error instanceof ApiProblem)) throw error;
+      const refused = { ...next, problem: error.issues.length > 0 ? `${error.message} ${error.issues.map((i) => i.message).join(' ')}` : error.message };
+      await deps.db.put(refused);
+      queue = queue.map((w) => (w.seq === next.seq ? refused : w));
+    }
+    tell();
+    return true;
+  }
+
   return {
     load: async () => { queue = await deps.db.all(); tell(); await pump(); },
-    add: async (code: string, entry: Waiting['entry']) => { queue = [...queue, await deps.db.add(code, entry)]; tell(); void pump(); },
+    add: async (code: string, entry: Waiting['entry']) => {
+      const made = await deps.db.add(code, entry);
+      queue = [...queue, made];
+      tell();
+      void pump();
+    },
     /** Puts a refused entry over what stands there, or lets it go. */
     settle: async (seq: number, how: 'over' | 'drop') => {
       const found = queue.find((w) => w.seq === seq);

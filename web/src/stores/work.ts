@@ -1,4 +1,4 @@
-import { useIntervalFn } from '@vueuse/core';
+import { useDebounceFn, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { useLive } from './live';
@@ -10,6 +10,8 @@ import { byUrgency, workItem, type WorkItem } from './urgency';
 const MOST_JARS = 24;
 /** How often the shelf asks whether another tablet changed something, ms. */
 const REFRESH_MS = 30_000;
+/** Changes that come one upon another are read once, ms. */
+const SETTLE_MS = 150;
 
 /** The batches in work, most urgent first, with the clock that they share. */
 export const useWork = defineStore('work', () => {
@@ -38,7 +40,21 @@ export const useWork = defineStore('work', () => {
     }
   }
 
-  live.onChange(() => { void load(); });
+  /** One batch changed on some screen: only that one is read again. */
+  async function refresh(code: string): Promise<void> {
+    try {
+      const { batch } = await api.batch(code);
+      const item = workItem(await products.at(batch.product.slug, batch.product.revision), batch);
+      const others = items.value.filter((i) => i.code !== code);
+      items.value = item.stage === 'done' ? others : [...others, item].sort(byUrgency).slice(0, MOST_JARS);
+    } catch (error) {
+      // A batch that is gone leaves the shelf; a server that is away is told by the next whole load.
+      if (error instanceof ApiProblem && error.status === 404) items.value = items.value.filter((i) => i.code !== code);
+    }
+  }
+  const changed = new Set<string>();
+  const refreshSoon = useDebounceFn(() => { const codes = [...changed]; changed.clear(); for (const code of codes) void refresh(code); }, SETTLE_MS);
+  live.onChange(({ code }) => { changed.add(code); void refreshSoon(); });
   useIntervalFn(() => { if (document.visibilityState === 'visible') void load(); }, REFRESH_MS);
   return { items, loaded, more, problem, nowMs, load };
 });

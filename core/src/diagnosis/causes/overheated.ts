@@ -1,14 +1,29 @@
 import { figures, type CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
-import { overHigh } from '../evidence';
+import { overHigh, type MaybeEvidence } from '../evidence';
+import { pointsFor } from '../weight';
+import { deepestPourPeakC, pourPeakC } from '../../cure/pourPeak';
 
 /** Kelvin over the limit at which the harm is plain. */
 const HARM_SCALE_K = 10;
 
-/** A reading decides; depth speaks only where nobody read the peak. */
-function depthEvidence(facts: CaseFacts) {
+/**
+ * A reading decides. Without one the model's peak of this pour speaks, against the model's peak of the card's own
+ * deepest pour; where the model has none, the depth itself.
+ */
+function pourEvidence(facts: CaseFacts): MaybeEvidence {
   if (figures(facts, 'cure.peakC')) return null;
-  return overHigh(facts, 'pour.depthMm', { slope: 14, most: 9, least: 6 });
+  const { product, batch, working, say } = facts;
+  const depthMm = batch.pour?.depthMm;
+  const roomC = facts.cureC ?? batch.room?.temperatureC ?? null;
+  const own = deepestPourPeakC(product);
+  const peak = depthMm && roomC !== null && own !== null ? pourPeakC(product, { depthMm, resinC: batch.resin?.atPourC ?? working.resinC ?? roomC, roomC }) : null;
+  if (peak === null || own === null || !depthMm) return overHigh(facts, 'pour.depthMm', { slope: 14, most: 9, least: 6 });
+  return {
+    field: 'pour.depthMm', measured: depthMm, limit: product.depth?.maxMm ?? null, unit: 'mm',
+    points: pointsFor((peak - own) / HARM_SCALE_K, { slope: 9, most: 10, least: 6 }),
+    says: `By the model ${say(depthMm, 'mm')} at once reach ${say(Math.round(peak), '°C')}; the card's own deepest pour reaches ${say(Math.round(own), '°C')}.`,
+  };
 }
 
 export const overheated: Cause = {
@@ -25,7 +40,7 @@ export const overheated: Cause = {
   familyFactor: { polyester: 1.2 },
   evidence: [
     (f) => overHigh(f, 'cure.peakC', { slope: 9, most: 14, least: 14 }, HARM_SCALE_K),
-    depthEvidence,
+    pourEvidence,
   ],
   prevention: ({ product, say }) => [
     product.depth?.maxMm != null

@@ -19,7 +19,7 @@ const now = (path: string) => said(valueAt(bench.batch.value, path));
     <ul v-if="conflict"><li v-for="f in fields" :key="f.path">{{ f.label }}: yours {{ said(f.mine) }}<span class="quiet"> (shown: {{ now(f.path) }})</span></li></ul>
     <div class="row"><DoButton v-if="conflict" words="Mine stands" danger @do="bench.outbox.settle(refused.seq, 'over')" /><DoButton :words="conflict ? 'Theirs stands' : 'Let it go'" quiet @do="bench.outbox.settle(refused.seq, 'drop')" /></div>
   </div>
-  <p v-else-if="bench.waiting.value.length > 0" class="waits" role="status" data-test="waiting"><i class="pi pi-clock" aria-hidden="true" /> {{ bench.waiting.value.length }} {{ bench.waiting.value.length === 1 ? 'entry waits' : 'entries wait' }} here for the server{{ bench.outbox.away ? ', which is away. Go on; nothing is lost.' : '' }}</p>
+  <p v-else-if="bench.waiting.value.length > 0" class="waits" role="status" data-test="waiting"><i class="pi pi-clock" aria-hidden="true" /> {{ bench.waiting.value.length }} {{ bench.waiting.value.length === 1 ? 'entry waits' : 'entries wait' }} here for the server{{ bench.outbox.away ? ', which is away. Go on; nothing is lost.' : '' }}<template v-if="!bench.outbox.kept"> This browser keeps nothing over a reload: leave this page open until they are sent.</template></p>
 </template>
 
 <style scoped>

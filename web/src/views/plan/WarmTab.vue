@@ -4,12 +4,14 @@ import Button from 'primevue/button';
 import { computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
 import LineChart from '../../components/LineChart.vue';
+import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import { usePlanContext } from './usePlan';
 
 /** Whether warming the resin pays: bubbles and time against its temperature, and how long the bottle takes. */
 const { store, request, plan, built } = usePlanContext();
 const units = useUnits();
+const shelf = useShelf();
 const answer = computed(() => (request.value ? warmOrNot(request.value, units.say) : null));
 const t = (c: number) => units.shown(c, '°C');
 const bandX = computed(() => { const a = answer.value; return a && a.cardC[0] !== null && a.cardC[1] !== null ? [t(a.cardC[0]), t(a.cardC[1])] as const : undefined; });
@@ -32,7 +34,9 @@ const gain = computed(() => {
   const now = a.points.reduce((x, y) => (Math.abs(y.resinC - a.nowC) < Math.abs(x.resinC - a.nowC) ? y : x));
   return { best: a.best, now, worth: now.restedMm === null || (a.best.restedMm !== null && a.best.restedMm < now.restedMm * 0.95) };
 });
-const bottles = computed(() => (plan.value && gain.value?.worth && answer.value && gain.value.best.resinC > answer.value.nowC ? ([['A', plan.value.partA.massG], ['B', plan.value.partB.massG]] as const).flatMap(([part, massG]) => (massG === null || massG < 5 ? [] : [{
+/** What is left in the bottle in use: all of it has to warm; null where the shelf does not know. */
+const bottleG = (part: 'A' | 'B') => shelf.lots.find(({ item, leftG }) => item.productSlug === request.value?.product.slug && item.part === part && leftG !== null && leftG > 0)?.leftG ?? null;
+const bottles = computed(() => (plan.value && gain.value?.worth && answer.value && gain.value.best.resinC > answer.value.nowC ? ([['A', bottleG('A') ?? plan.value.partA.massG], ['B', plan.value.partB.massG === null ? null : bottleG('B') ?? plan.value.partB.massG]] as const).flatMap(([part, massG]) => (massG === null || massG < 5 ? [] : [{
   part, massG, ways: warmingTimes({ massG, fromC: answer.value!.nowC, toC: gain.value!.best.resinC, maxC: answer.value!.cardC[1], hotBoxMaxC: built.value?.gear.hotBox?.maxC ?? null }),
 }])) : []));
 </script>
@@ -45,7 +49,7 @@ const bottles = computed(() => (plan.value && gain.value?.worth && answer.value 
         <Button v-if="gain.worth" label="Plan with that" severity="secondary" @click="store.set({ resinC: gain.best.resinC })" /></p>
       <p v-else class="told bad">At no temperature that the card allows is there time for the rest.</p>
       <div class="charts"><LineChart v-if="bubbles" :spec="bubbles" :height="250" /><LineChart v-if="times" :spec="times" :height="250" /></div>
-      <table v-if="bottles.length" class="small"><caption>To get there from {{ units.say(answer.nowC, '°C') }}, bottle right through</caption><thead><tr><th scope="col">Way</th><th scope="col">At</th><th v-for="b in bottles" :key="b.part" scope="col">{{ b.part }}, {{ units.say(b.massG, 'g') }}</th></tr></thead>
+      <table v-if="bottles.length" class="small"><caption>To get there from {{ units.say(answer.nowC, '°C') }}, bottle right through</caption><thead><tr><th scope="col">Way</th><th scope="col">At</th><th v-for="b in bottles" :key="b.part" scope="col">bottle of {{ b.part }}, {{ units.say(b.massG, 'g') }}</th></tr></thead>
         <tbody><tr v-for="(w, i) in bottles[0]!.ways" :key="w.way"><td class="first-up">{{ WARMING_WAYS[w.way].words }}</td><td class="figures">{{ units.say(w.aroundC, '°C') }}</td><td v-for="b in bottles" :key="b.part" class="figures">{{ Number.isFinite(b.ways[i]!.minutes) ? sayMinutes(b.ways[i]!.minutes) : 'never' }}</td></tr></tbody></table>
       <p class="small quiet">Green: what the card allows. Warm before the parts meet, bottles open or loosened, never over a flame; stir each and read it before you weigh.</p>
     </template>

@@ -29,7 +29,8 @@ const FORM_FIELD: Readonly<Record<string, string>> = {
 /** Turns what was said into what the planner takes, with the mould and gear of the shelf. */
 export function buildRequest(form: PlanForm, product: Product, shelf: ShelfForPlan, day: string, say: Say): BuiltRequest {
   const mould = form.fill === 'mould' ? shelf.moulds.find((m) => m.item.code === form.mouldCode) ?? null : null;
-  const fill = planFill(form, product, mould);
+  const more = form.fill === 'mould' ? form.moreMoulds.flatMap((code) => shelf.moulds.filter((m) => m.item.code === code && code !== form.mouldCode)) : [];
+  const fill = planFill(form, product, mould, more);
   const route = form.route ?? cardRoute(product);
   const liquidML = fill.volumeML ?? (fill.massG ?? 0) / (product.mixedDensityGPerML ?? 1);
   const gear = planGear(shelf.gear, form, liquidML, liquidML * (product.mixedDensityGPerML ?? 1), route, day);

@@ -23,6 +23,11 @@ describe('what is to be filled', () => {
     expect(planFill(form({ mouldCode: 'M-08', pieces: 2 }), clear, mouldOf(moulds, 'M-08')).volumeML).toBe(124);
     expect(planFill(form({ mouldCode: 'M-08', pieces: 8 }), clear, mouldOf(moulds, 'M-08')).volumeML).toBe(496);
   });
+  it('is several moulds from one cup: volumes together, the deepest and the thinnest of them', () => {
+    const more = [mouldOf(moulds, 'M-15'), mouldOf(moulds, 'M-14')];
+    expect(planFill(form({ mouldCode: 'M-08' }), clear, mouldOf(moulds, 'M-08'), more)).toMatchObject({ volumeML: 248 + 380 + 208, depthMm: 22, thinnestMm: 5, pieces: 10 });
+    expect(build({ mouldCode: 'M-08', moreMoulds: ['M-15', 'M-08'] }).request!.want.volumeML).toBe(628);
+  });
   it('is what earlier pulls took, for a hollow mould, and has no depth', () => {
     const masses = [140, 150, 160].map((massG) => ({ productSlug: 'house-clear-6', massG }));
     const fill = planFill(form({ mouldCode: 'M-17' }), clear, { item: mouldOf(moulds, 'M-17').item, masses });

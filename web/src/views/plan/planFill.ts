@@ -63,7 +63,15 @@ function onePour(fill: PlanFill, of: number | null): PlanFill {
 }
 
 /** Works out what is to be filled from what was said. */
-export const planFill = (form: PlanForm, product: Product, mould: MouldOnShelf | null): PlanFill => onePour(wholeFill(form, product, mould), form.pourOf);
+export const planFill = (form: PlanForm, product: Product, mould: MouldOnShelf | null, more: readonly MouldOnShelf[] = []): PlanFill =>
+  onePour(more.reduce((sum, m) => together(sum, ofMould({ ...form, pieces: null, depthMm: null, thinnestMm: null }, m, product)), wholeFill(form, product, mould)), form.pourOf);
+
+/** Two moulds filled from one cup: their volumes together, the deeper depth, the thinner section. */
+function together(a: PlanFill, b: PlanFill): PlanFill {
+  if (a.volumeML === null || b.volumeML === null) return { ...a, volumeML: null, issues: { ...a.issues, ...b.issues } };
+  return { ...a, volumeML: a.volumeML + b.volumeML, depthMm: most([a.depthMm, b.depthMm]), thinnestMm: least([a.thinnestMm, b.thinnestMm]), pieces: (a.pieces ?? 0) + (b.pieces ?? 0) };
+}
+
 
 function wholeFill(form: PlanForm, product: Product, mould: MouldOnShelf | null): PlanFill {
   switch (form.fill) {
