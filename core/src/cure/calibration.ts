@@ -1,5 +1,6 @@
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
+import { remembered } from '../numeric/remembered';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type Chemistry, type CupConditions } from './cup';
 import {
   POT_LIFE_SHARE_OF_GEL, SHEET_DENSITY_G_PER_ML, SHEET_MASS_G, SHEET_TEMPERATURE_C, familyKinetics, type FamilyKinetics,
@@ -113,20 +114,12 @@ function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number,
   return Math.min(alphaAtMinute(curve, pot.minutes), kinetics.alphaGel);
 }
 
-const remembered = new WeakMap<Product, CalibrationResult>();
-
 /**
  * Fits a product's rate constant (and, where the card states a peak exotherm, its heat of reaction) to its card, so
  * that the card's own cup meets the card's own minutes. Remembered for each card object.
  * @returns the fit, or why there is none: the family does not cure by its own heat, or the card states neither pot life nor gel
  */
-export function calibrate(product: Product): CalibrationResult {
-  const known = remembered.get(product);
-  if (known) return known;
-  const result = solve(product);
-  remembered.set(product, result);
-  return result;
-}
+export const calibrate: (product: Product) => CalibrationResult = remembered(solve);
 
 /** Narrows to a usable fit. */
 export const isCalibrated = (c: CalibrationResult): c is Calibration => c.status === 'met' || c.status === 'peak-not-met';

@@ -1,5 +1,6 @@
 import { requireNumber } from '../errors';
 import type { Product } from '../formats/product';
+import { remembered } from '../numeric/remembered';
 import { arrheniusFactor } from './arrhenius';
 import { calibrate, isCalibrated, type Calibration } from './calibration';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from './cup';
@@ -19,16 +20,11 @@ export function resinPoints(readings: readonly ResinReading[]): Point[] {
     .sort((a, b) => a.atMin - b.atMin);
 }
 
-const heldCurves = new WeakMap<Calibration, CupCurve>();
-
 /** The cure of a mix held at the card's temperature that cannot heat itself, to its gel. */
-function heldCurve(fit: Calibration): CupCurve {
-  const known = heldCurves.get(fit);
-  if (known) return known;
-  const curve = integrateCup({ ...fit, heatJPerG: 0 }, { massG: 100, densityGPerML: fit.densityGPerML, resinC: fit.referenceC, roomC: fit.referenceC, untilAlpha: fit.alphaGel * 1.02, mostMinutes: 1e6 });
-  heldCurves.set(fit, curve);
-  return curve;
-}
+const heldCurve = remembered((fit: Calibration): CupCurve => integrateCup(
+  { ...fit, heatJPerG: 0 },
+  { massG: 100, densityGPerML: fit.densityGPerML, resinC: fit.referenceC, roomC: fit.referenceC, untilAlpha: fit.alphaGel * 1.02, mostMinutes: 1e6 },
+));
 
 /** Minutes to the end of pot life where the mix is held at the card's temperature. */
 const heldPotLifeMin = (fit: Calibration): number | null => minuteAtAlpha(heldCurve(fit), fit.alphaPot);

@@ -1,5 +1,6 @@
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
+import { remembered } from '../numeric/remembered';
 import { calibrate, isCalibrated } from './calibration';
 import { CUP_CONVECTION_W_PER_M2K } from './kineticsDefaults';
 import { integrateSlab } from './slab';
@@ -21,8 +22,6 @@ const SEARCH_NODES = 24;
 /** Faces of a square bar around its length. */
 const BAR_SIDES = 4;
 
-const remembered = new WeakMap<Product, SideLoss>();
-
 function solve(product: Product): SideLoss {
   const fit = calibrate(product);
   const [depthMm, limitC] = [product.depth?.maxMm, product.exothermMaxC];
@@ -38,10 +37,4 @@ function solve(product: Product): SideLoss {
 }
 
 /** A product's loss through the sides, solved once for each card object. */
-export function sideLoss(product: Product): SideLoss {
-  const known = remembered.get(product);
-  if (known) return known;
-  const found = solve(product);
-  remembered.set(product, found);
-  return found;
-}
+export const sideLoss: (product: Product) => SideLoss = remembered(solve);

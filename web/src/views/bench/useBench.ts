@@ -2,8 +2,9 @@ import {
   applyEntry, batchSchema, benchClock, benchSteps, currentStep, inverseSet, mixMasses, mixStartC, planOf, valueAt, type Batch, type BenchStep, type Entry, type Product,
 } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, inject, onUnmounted, provide, ref, shallowRef, watch, type InjectionKey, type Ref } from 'vue';
+import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { ApiProblem, api } from '../../api/client';
+import { provided } from '../../components/provided';
 import { localMoment } from '../../stores/draft';
 import { useDevices } from '../../stores/devices';
 import { useLive } from '../../stores/live';
@@ -102,16 +103,6 @@ function makeBench(code: Ref<string>) {
 }
 
 export type BenchContext = ReturnType<typeof makeBench>;
-const KEY: InjectionKey<BenchContext> = Symbol('bench');
-
-export function provideBench(code: Ref<string>): BenchContext {
-  const context = makeBench(code);
-  provide(KEY, context);
-  return context;
-}
-
-export function useBenchContext(): BenchContext {
-  const context = inject(KEY);
-  if (!context) throw new Error('No bench is provided above this component.');
-  return context;
-}
+const { give, take } = provided<BenchContext>('bench');
+export const provideBench = (code: Ref<string>): BenchContext => give(makeBench(code));
+export const useBenchContext = take;

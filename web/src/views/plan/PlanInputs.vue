@@ -54,4 +54,7 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
 .inputs .card { padding: var(--space-3); gap: var(--space-3); }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-3); align-items: start; }
 .error { color: var(--outside); font-weight: 600; }
+/* On a tablet the questions stand side by side, so that the answer is not a scroll away. */
+@media (max-width: 1000px) { .inputs { display: grid; grid-template-columns: 1fr 1fr; align-items: start; } }
+@media (max-width: 620px) { .inputs { grid-template-columns: 1fr; } }
 </style>

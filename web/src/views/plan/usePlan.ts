@@ -1,6 +1,7 @@
 import { CoreError, pricePerG, quickPlan, weightParts, withMould, type MouldAnswer, type Plan, type QuickPlan } from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
-import { computed, inject, onMounted, onUnmounted, provide, ref, shallowRef, watch, type InjectionKey } from 'vue';
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
+import { provided } from '../../components/provided';
 import { today } from '../../components/words';
 import { usePlanForm } from '../../stores/plan';
 import { useProducts } from '../../stores/products';
@@ -75,16 +76,6 @@ function makePlan() {
 }
 
 export type PlanContext = ReturnType<typeof makePlan>;
-const KEY: InjectionKey<PlanContext> = Symbol('plan');
-
-export function providePlan(): PlanContext {
-  const context = makePlan();
-  provide(KEY, context);
-  return context;
-}
-
-export function usePlanContext(): PlanContext {
-  const context = inject(KEY);
-  if (!context) throw new Error('No plan is provided above this component.');
-  return context;
-}
+const { give, take } = provided<PlanContext>('plan');
+export const providePlan = (): PlanContext => give(makePlan());
+export const usePlanContext = take;

@@ -38,6 +38,7 @@ const unmark = (cavity: number, index: number) => { props.set(`cavities[${cavity
         <svg v-if="mould.pullsExpected" class="gauge" role="img" :aria-label="`${pulls} of ${mould.pullsExpected} pulls`"><rect width="100%" height="10" class="ground" /><rect :width="`${Math.min(100, (100 * pulls) / mould.pullsExpected)}%`" height="10" :class="pulls >= mould.pullsExpected ? 'over' : 'fill'" /></svg></div>
       <div v-for="a in amounts" :key="a.name"><p class="small quiet">{{ a.name }}</p><p class="big figures">{{ a.amount?.massG != null ? units.say(a.amount.massG, 'g') : a.amount?.volumeML != null ? units.say(a.amount.volumeML, 'mL') : 'not known' }}</p><p v-if="a.amount" class="small quiet">{{ FROM[a.amount.from] }}<template v-if="a.amount.from === 'pulls'"> ({{ a.amount.pulls }}<template v-if="a.amount.spreadG !== null">, ± {{ units.say(a.amount.spreadG, 'g') }}</template>)</template></p></div>
     </div>
+    <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'plan', query: { mould: mould.code } }">Plan a pull</RouterLink>
     <MouldPhoto :photo="mould.photo ?? null" @change="set('photo', $event)" />
   </section>
   <section v-if="mould?.cavities?.length" class="card stack" aria-label="Cavities drawn">
