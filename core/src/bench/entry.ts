@@ -5,7 +5,7 @@ import * as q from '../formats/quantities';
 /** A dotted path of a batch: names, and places in lists. */
 const path = z.string().min(1).max(120).regex(/^[a-zA-Z]+(\[\d{1,4}\])*(\.[a-zA-Z]+(\[\d{1,4}\])*)*$/, 'Write a field by its dotted name, such as mix.amountA.');
 /** Lists that grow by one whoever adds to them. */
-export const GROWING_LISTS = ['readings', 'additives', 'checks', 'bench.done', 'bench.reasons'] as const;
+export const GROWING_LISTS = ['readings', 'additives', 'checks', 'quickTests', 'mends', 'bench.done', 'bench.reasons'] as const;
 
 /**
  * One thing done at the bench, as it is saved: fields set, each with what stood there before, and things added to lists.

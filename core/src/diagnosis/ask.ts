@@ -1,7 +1,8 @@
 import type { Ask } from '../formats/diagnosis';
 import { recordFacts, type CaseFacts } from './caseFacts';
-import { candidates, evidenceFor, shares, totalPoints } from './ledger';
+import { TRUST, candidates, evidenceFor, shares, totalPoints } from './ledger';
 import { QUESTIONS, type Outcome } from './questions';
+import { QUICK_TESTS, recordedOutcome, type QuickTest } from './quickTests';
 import { likelihoodRatio } from './weight';
 
 /** Questions that would tell less than this are not worth a technician's time, bits. */
@@ -32,17 +33,38 @@ export function expectedBits(prior: ReadonlyMap<string, number>, chance: Readonl
   return Math.max(0, bits);
 }
 
-/** What to ask next: the unrecorded fields whose answers would move the shares most, most telling first. */
+const rounded = (bits: number) => Math.round(bits * 1000) / 1000;
+
+/** What a quick test would tell: its outcomes under each cause, by the points they are worth to it. */
+function testBits(test: QuickTest, prior: ReadonlyMap<string, number>): number {
+  const bases = test.outcomes.map((o) => o.base);
+  const chance = new Map([...prior.keys()].map((id): [string, number[]] => {
+    const weights = test.outcomes.map((o) => o.base * likelihoodRatio(TRUST * (o.points[id as 'ratio-off'] ?? 0)));
+    const total = weights.reduce((a, b) => a + b, 0);
+    return [id, weights.map((w) => w / total)];
+  }));
+  return expectedBits(prior, chance, bases);
+}
+
+function askTests(facts: CaseFacts, prior: ReadonlyMap<string, number>): Ask[] {
+  return QUICK_TESTS.filter((t) => t.fits(facts) && !recordedOutcome(facts, t)).flatMap((test) => {
+    const bits = testBits(test, prior);
+    const { id, title, how, caution, outcomes } = test;
+    return bits < WORTH_ASKING_BITS ? [] : [{ field: `quickTests.${id}`, why: test.why, bits: rounded(bits), test: { id, title, how, caution, outcomes: outcomes.map((o) => ({ id: o.id, words: o.words })) } }];
+  });
+}
+
+/** What to ask next: the unrecorded fields and the quick tests whose answers would move the shares most, most telling first. */
 export function askNext(facts: CaseFacts): Ask[] {
   const prior = new Map([...shares(facts)].map(([id, { share }]) => [id as string, share]));
   const now = pointsByCause(facts);
-  return QUESTIONS
+  return [...askTests(facts, prior), ...QUESTIONS
     .flatMap((question) => {
       const outcomes = question.outcomes(facts.product, facts.batch);
       if (!outcomes) return [];
       const bits = expectedBits(prior, chances(facts, outcomes, now), outcomes.map((o) => o.base));
-      return bits < WORTH_ASKING_BITS ? [] : [{ field: question.field, why: question.why, bits: Math.round(bits * 1000) / 1000 }];
-    })
+      return bits < WORTH_ASKING_BITS ? [] : [{ field: question.field, why: question.why, bits: rounded(bits) }];
+    })]
     .sort((a, b) => b.bits - a.bits || a.field.localeCompare(b.field))
     .slice(0, MOST_QUESTIONS);
 }

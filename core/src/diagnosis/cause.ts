@@ -1,4 +1,5 @@
 import type { Family, Pattern, SymptomKind, CauseId } from '../formats/vocabulary';
+import type { PlanChange } from '../formats/diagnosis';
 import type { CaseFacts } from './caseFacts';
 import type { MaybeEvidence } from './evidence';
 
@@ -20,4 +21,6 @@ export interface Cause {
   readonly applies?: (facts: CaseFacts) => boolean;
   readonly evidence: readonly ((facts: CaseFacts) => MaybeEvidence)[];
   readonly prevention: (facts: CaseFacts) => string[];
+  /** What of it the plan of the next batch can be given; the rest is habit, and stays words. */
+  readonly change?: (facts: CaseFacts) => PlanChange | null;
 }

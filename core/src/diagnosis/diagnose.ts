@@ -6,6 +6,7 @@ import { askNext } from './ask';
 import { recordFacts, type History, type RecordFacts, type SeenSymptom } from './caseFacts';
 import { rankCauses } from './ledger';
 import { mendFor } from './mend';
+import { explainedTogether } from './together';
 
 export interface DiagnoseOptions {
   /** Wording of figures in sentences, in the units people chose; stored units otherwise. */
@@ -23,7 +24,7 @@ export function seenSymptoms(batch: Batch): SeenSymptom[] {
 function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnosis {
   const facts = { ...record, seen };
   const causes = rankCauses(facts);
-  return { ...seen, causes, ask: askNext(facts), mend: mendFor(facts, causes) };
+  return { ...seen, causes, ask: askNext(facts), mend: mendFor(facts, causes), together: explainedTogether(facts) };
 }
 
 /**

@@ -1,9 +1,10 @@
+import { expectedShore } from '../cure/hardness';
 import type { CaseFacts } from './caseFacts';
 import type { MaybeEvidence } from './evidence';
 import { pointsFor } from './weight';
 
 /** Shore points between two checks that a hand-held tester can tell from its own scatter. */
-const TELLABLE_RISE = 3;
+export const TELLABLE_RISE = 3;
 
 interface TwoReadings { readonly index: number; readonly before: number; readonly last: number; readonly hours: number }
 
@@ -15,6 +16,29 @@ function lastTwo({ batch, product }: CaseFacts): TwoReadings | null {
   const full = product.hardness?.value;
   if (!before || !last || (full != null && last.shore >= full - (product.hardness?.tolerance ?? 0))) return null;
   return { index: last.index, before: before.shore, last: last.shore, hours: last.afterH - before.afterH };
+}
+
+/** Shore points under the curve at which a wrong mix is plain. */
+const FAR_UNDER = 8;
+
+/**
+ * The reading of the look that saw the fault, against what the card's curve expects of that age at the temperature it
+ * cured at: age and cold are in the curve already, so a reading under it speaks for what ages cannot tell.
+ * @param weights most decibans where it is far under (above 0 for, below 0 against) and where it is on the curve
+ */
+export function underTheCurve(facts: CaseFacts, weights: { under: number; on: number }): MaybeEvidence {
+  const { product, batch, seen, cureC, say } = facts;
+  const index = (batch.checks ?? []).findIndex((c) => c.afterH === seen.afterH && c.shore != null);
+  const shore = batch.checks?.[index]?.shore;
+  const expected = shore == null || cureC === null ? null : expectedShore(product, seen.afterH * 60, cureC);
+  if (shore == null || expected === null) return null;
+  const margin = (expected - (product.hardness?.tolerance ?? TELLABLE_RISE) - shore) / FAR_UNDER;
+  const raw = pointsFor(Math.abs(margin), { slope: Math.abs(margin >= 0 ? weights.under : weights.on), most: Math.abs(margin >= 0 ? weights.under : weights.on), least: 0 });
+  return {
+    field: `checks[${index}].shore`, measured: shore, limit: Math.round(expected), unit: 'Shore',
+    points: raw * Math.sign(margin >= 0 ? weights.under : weights.on),
+    says: `Shore ${shore} after ${say(seen.afterH, 'h')} at ${say(cureC ?? 0, '°C')}; the card's curve expects ${Math.round(expected)} of that age.`,
+  };
 }
 
 /** Which way hardness goes between the two latest checks; null where that cannot be told. */

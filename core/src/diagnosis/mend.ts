@@ -1,5 +1,6 @@
 import type { CauseShare, Mend } from '../formats/diagnosis';
 import type { CaseFacts } from './caseFacts';
+import { failedMends } from './mendChain';
 import { hardnessDirection } from './hardnessTrend';
 
 const NEXT_DAY_H = 24;
@@ -64,8 +65,25 @@ function bubbles({ product, seen }: CaseFacts): Mend {
     `Shave, sand and polish once hard. ${DUST}`, 'Closed bubbles inside cannot be mended: grade it as a second, or cover it.');
 }
 
-/** Steps, supplies and the time of the next look for one symptom, by its state and pattern. */
+/** What is done otherwise once a mend of the same symptom has failed: nothing that failed stays under the next. */
+function again(facts: CaseFacts, first: Mend): Mend {
+  const failed = failedMends(facts.batch, facts.seen.kind);
+  if (failed === 0) return first;
+  const coated = facts.seen.kind === 'tacky' || facts.seen.kind === 'haze' || facts.seen.kind === 'delamination';
+  const before = failed === 1 ? 'The mend before did not hold.' : `${failed} mends have not held.`;
+  const strip = coated
+    ? `${before} Take the last coat off again, down to resin that is sound to a thumbnail, and let it lie bare and warm for a day before the next. ${DUST}`
+    : `${before} Go back to sound resin before doing it again. ${DUST}`;
+  const doubt = failed >= 2 ? ['Weigh a new lot for this coat: what failed twice may be the bottles. Else grade it down or scrap it: a third mend costs more than the piece.'] : [];
+  return { ...first, steps: [strip, ...doubt, ...first.steps], supplies: [...new Set([...first.supplies, '60–100 grit paper', 'dust mask'])] };
+}
+
+/** Steps, supplies and the time of the next look for one symptom, by its state and pattern, and by the mends that failed. */
 export function mendFor(facts: CaseFacts, causes: readonly Pick<CauseShare, 'id' | 'share'>[]): Mend {
+  return again(facts, firstMend(facts, causes));
+}
+
+function firstMend(facts: CaseFacts, causes: readonly Pick<CauseShare, 'id' | 'share'>[]): Mend {
   switch (facts.seen.kind) {
     case 'tacky': return tacky(facts, causes.some((c) => c.id === 'cold-cure' && c.share >= COLD_LIKELY_SHARE));
     case 'soft': return soft(facts);

@@ -17,7 +17,7 @@ export interface Question {
 /** Chance that a recorded figure turns out to be inside its limit, before anything is known: most work is done right. */
 const USUALLY_FINE = 0.75;
 
-type Section = 'room' | 'resin' | 'mix' | 'degas' | 'pour' | 'pressure' | 'cure' | 'lotA' | 'lotB';
+type Section = 'room' | 'resin' | 'mix' | 'degas' | 'pour' | 'pressure' | 'cure' | 'lotA' | 'lotB' | 'mould' | 'layerBelow';
 
 function patch(batch: Batch, section: Section, values: Record<string, unknown>): Batch {
   return { ...batch, [section]: { ...(batch[section] ?? {}), ...values } };
@@ -81,6 +81,24 @@ const loading: Question = {
   },
 };
 
+/** Shore points a day that a slow cure gains at least. */
+const RISING_A_DAY = 8;
+const A_DAY_H = 24;
+
+const secondHardness: Question = {
+  field: 'checks[].shore',
+  why: 'A second hardness reading a day later tells slow from wrong: rising only needs time, flat will not come.',
+  outcomes: (product, batch) => {
+    const checks = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH);
+    const read = checks.filter((c) => c.shore != null);
+    const [first, last] = [read[0], checks.at(-1)];
+    const full = product.hardness?.value;
+    if (read.length !== 1 || first?.shore == null || !last || full == null || first.shore >= full - (product.hardness?.tolerance ?? 0)) return null;
+    const then = (shore: number): Batch => ({ ...batch, checks: [...checks, { afterH: last.afterH + A_DAY_H, shore }] });
+    return [{ batch: then(first.shore + RISING_A_DAY), base: 0.5 }, { batch: then(first.shore), base: 0.5 }];
+  },
+};
+
 const opened = (part: 'lotA' | 'lotB') => twoWay(part, 'openedOn', `When ${part === 'lotA' ? 'part A' : 'part B'} was first opened would show whether the lot is old or damp.`, (p, b) => {
   const [months, day] = [p.shelf?.openedMonths, batchDay(b)];
   return months == null || !day ? null : { fine: addMonths(day, -Math.ceil(months / 2)), bad: addMonths(day, -Math.ceil(months + 3)) };
@@ -110,6 +128,18 @@ export const QUESTIONS: readonly Question[] = [
   twoWay('cure', 'peakC', 'The hottest reading would decide whether it overheated.', (p) => when(p.exothermMaxC, (m) => ({ fine: m - 15, bad: m + 12 }))),
   twoWay('cure', 'demouldedMin', 'When it came out of the mould, against the card.', (p) => when(p.demould?.minutes, (m) => ({ fine: m * 1.4, bad: m * 0.5 }))),
   twoWay('cure', 'lightMJPerCM2', 'Whether a lamp or the sun reached it, and for how long.', (p) => (p.light?.stable === false ? { fine: 0, bad: 2000 } : null)),
+  twoWay('mould', 'degassed', 'Rubber that was not degassed prints its own bubbles under pressure.', (_p, b) => (b.mould ? { fine: true, bad: false } : null)),
+  twoWay('mould', 'rubber', 'Tin-cured rubber fogs clear urethane, and some rubbers stop a cure.', (p, b) => (b.mould ? { fine: 'platinum-silicone', bad: p.inhibitedBy?.includes('platinum-silicone') ? 'platinum-silicone' : 'tin-silicone' } : null)),
+  twoWay('mould', 'finish', 'A textured or matt master gives a frosted skin that is no fault.', (_p, b) => (b.mould ? { fine: 'gloss', bad: 'textured' } : null)),
+  twoWay('pour', 'tilted', 'Air stays under overhangs unless the mould is tilted.', () => ({ fine: true, bad: false })),
+  twoWay('pour', 'flame', 'A torch or a heat gun held too long scorches.', () => ({ fine: 'none', bad: 'torch-long' })),
+  twoWay('mix', 'vigour', 'Whipping stirs air in.', () => ({ fine: 'gentle', bad: 'whipped' })),
+  twoWay('cure', 'film', 'Without wax or film the air side of a polyester stays tacky.', (p) => (p.family === 'polyester' && p.waxed !== true ? { fine: true, bad: false } : null)),
+  twoWay('lotB', 'colour', 'A hardener that has gone amber yellows what it cures.', (p) => (p.family === 'uv-acrylate' || p.family === 'polyester' ? null : { fine: 'clear', bad: 'amber' })),
+  twoWay('layerBelow', 'massLossPct', 'Whether the layer below had stopped losing weight when it was covered.', (_p, b) => (b.layerBelow?.family === 'mineral-acrylic' ? { fine: 0.2, bad: 3 } : null)),
+  twoWay('layerBelow', 'sanded', 'Past its bond window a layer holds only on sanded resin.', (_p, b) => (b.layerBelow ? { fine: true, bad: false } : null)),
+  twoWay('layerBelow', 'hoursSince', 'How long the layer below had set decides whether it bonds by itself.', (p, b) => (b.layerBelow && p.recoat?.untilMin != null && b.layerBelow.productSlug === p.slug ? { fine: (p.recoat.untilMin / 60) * 0.7, bad: (p.recoat.untilMin / 60) * 3 } : null)),
+  secondHardness,
   opened('lotA'),
   opened('lotB'),
 ];

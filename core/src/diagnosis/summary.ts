@@ -1,4 +1,4 @@
-import type { SymptomDiagnosis } from '../formats/diagnosis';
+import type { CauseShare, SymptomDiagnosis, Together } from '../formats/diagnosis';
 import { fieldLabel } from '../limits/fieldLabels';
 import { causeTitle } from './catalogue';
 
@@ -13,7 +13,8 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** One sentence of a diagnosis, as a technician would say "because". */
-export function summarySentence({ causes, ask }: Pick<SymptomDiagnosis, 'causes' | 'ask'>): string {
+export function summarySentence({ causes, ask, together }: { readonly causes: readonly Pick<CauseShare, 'id' | 'share'>[]; readonly ask: SymptomDiagnosis['ask']; readonly together?: Together | null }): string {
+  if (together) return `${causeTitle(together.ids[0])} and ${lowerFirst(causeTitle(together.ids[1]))} both, by the record.`;
   const [first, second] = causes.filter((c) => c.id !== 'something-else');
   const unknown = causes.find((c) => c.id === 'something-else')?.share ?? 1;
   if (!first || first.share < TELLING_SHARE || unknown > first.share) {

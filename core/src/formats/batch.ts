@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import {
   ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAMES, GRADES, INCLUSION_KINDS, LOT_COLOURS,
-  MEASURED_BY, MIX_UNITS, PATTERNS_BY_SYMPTOM, READING_WHATS, RUBBERS, SYMPTOM_KINDS, TOOLS, VIGOURS, WARMING,
+  MEASURED_BY, MIX_UNITS, PATTERNS_BY_SYMPTOM, READING_WHATS, RUBBERS, SYMPTOM_KINDS, TOOLS, TOUCHES, VIGOURS, WARMING,
 } from './vocabulary';
 import * as q from './quantities';
 
@@ -81,6 +81,41 @@ export const symptomSchema = z
     }
   });
 
+const share = z.number().min(0).max(1);
+const channels = z.tuple([z.number().min(0).max(255), z.number().min(0).max(255), z.number().min(0).max(255)]);
+
+/** A stored photo of the piece: what was marked on it, and its colour measured by the white card in it. */
+export const checkPhotoSchema = z.looseObject({
+  id: q.shortText,
+  marks: z.array(z.looseObject({ x: share, y: share, says: q.shortText.nullish() })).max(100).nullish(),
+  colour: z.looseObject({
+    /** Mean sRGB of the patches, 0 to 255, as the camera gave them. */
+    cast: channels, card: channels, sample: channels.nullish(),
+    /** CIELAB b* and yellowness index E313 after the white correction, and Δb* against the untouched sample beside it. */
+    b: q.anyNumber, yellownessIndex: q.anyNumber, againstSample: q.anyNumber.nullish(),
+  }).nullish(),
+});
+
+/** A repair of the piece: its steps as they are ticked, and when it is to be looked at again. */
+export const mendRecordSchema = z.looseObject({
+  /** Hours from when the parts met: begun, and finished; null while it is being done. */
+  atH: q.hours,
+  doneH: q.hours.nullish(),
+  kind: z.enum(SYMPTOM_KINDS),
+  pattern: q.shortText,
+  steps: z.array(z.looseObject({ says: q.longText, done: z.boolean() })).max(30),
+  recheckAfterH: q.hours.nullish(),
+  coat: z.looseObject({ areaCM2: q.anyNumber.nullish(), thicknessMm: q.lengthMm.nullish(), massG: q.massG.nullish() }).nullish(),
+  by: q.shortText.nullish(),
+  note: q.longText.nullish(),
+});
+
+/** What was changed on purpose against the batch it was copied from. */
+export const copiedFromSchema = z.looseObject({
+  code: q.shortText,
+  changes: z.array(z.looseObject({ cause: q.shortText.nullish(), says: q.longText })).max(40),
+});
+
 export const checkSchema = z.looseObject({
   afterH: q.hours,
   shore: q.shore.nullish(),
@@ -88,6 +123,11 @@ export const checkSchema = z.looseObject({
   symptoms: z.array(symptomSchema).max(50).nullish(),
   grade: z.enum(GRADES).nullish(),
   note: q.longText.nullish(),
+  /** What the fingers said, before anything was looked for. */
+  touch: z.enum(TOUCHES).nullish(),
+  /** Places of faults on the outline of a cavity, in shares of its width and height. */
+  spots: z.array(z.looseObject({ cavity: q.count.nullish(), x: share, y: share, kind: z.enum(SYMPTOM_KINDS).nullish() })).max(200).nullish(),
+  photos: z.array(checkPhotoSchema).max(30).nullish(),
 });
 
 /**
@@ -183,6 +223,10 @@ export const batchSchema = z.looseObject({
     stirFromMin: q.anyNumber.nullish(),
     clearFromMin: q.anyNumber.nullish(),
   }).nullish(),
+  /** Quick tests at the bench that were made to tell causes apart, with what came out. */
+  quickTests: z.array(z.looseObject({ test: q.shortText, outcome: q.shortText, atH: q.hours.nullish() })).max(100).nullish(),
+  mends: z.array(mendRecordSchema).max(50).nullish(),
+  copiedFrom: copiedFromSchema.nullish(),
   witness: z.looseObject({ setMin: q.minutes.nullish() }).nullish(),
   note: q.longText.nullish(),
 });
@@ -192,3 +236,6 @@ export type Check = z.infer<typeof checkSchema>;
 export type Symptom = z.infer<typeof symptomSchema>;
 export type Additive = z.infer<typeof additive>;
 export type Lot = z.infer<typeof lot>;
+export type CheckPhoto = z.infer<typeof checkPhotoSchema>;
+export type MendRecord = z.infer<typeof mendRecordSchema>;
+export type CopiedFrom = z.infer<typeof copiedFromSchema>;

@@ -35,6 +35,9 @@ export const READING_WHATS = [
   'resin', 'surface', 'mould', 'room', 'humidity', 'scale', 'gauge', 'vacuum', 'shore',
 ] as const;
 export const GRADES = ['pass', 'second', 'scrap', 'mend'] as const;
+/** What the fingers say of a cast, asked first at a check. */
+export const TOUCHES = ['hard-and-dry', 'dents', 'bends', 'sticks', 'wet', 'greasy', 'rubs-off'] as const;
+export type Touch = (typeof TOUCHES)[number];
 export type Grade = (typeof GRADES)[number];
 
 export const LIMIT_STATES = ['inside', 'near', 'below', 'above', 'not-recorded', 'not-stated'] as const;

@@ -1,4 +1,4 @@
-import { nextCheck, stageOf, workingTime, type Batch, type Product, type Stage, type WorkingTime } from '@warm-jar/core';
+import { dueCheck, stageOf, workingTime, type Batch, type Product, type Stage, type WorkingTime } from '@warm-jar/core';
 
 /** A batch in work as the shelf draws it, worked out from its document alone. */
 export interface WorkItem {
@@ -27,7 +27,7 @@ function dueOf(product: Product, batch: Batch, stage: Stage, working: WorkingTim
     }
     case 'watch': return { afterMin: product.demould?.minutes ?? null, words: 'demould' };
     case 'check': {
-      const next = nextCheck(product, batch);
+      const next = dueCheck(product, batch);
       return { afterMin: next ? next.afterH * 60 : null, words: 'check' };
     }
     case 'done': return { afterMin: null, words: '' };

@@ -9,6 +9,9 @@ import { pointsFor } from '../weight';
 /** Width of the working range taken for the margin where a card states only one side, K. */
 const USUAL_BAND_K = 8;
 
+/** Far enough inside the card's band to stay there, K. */
+const SAFELY_INSIDE_K = 2;
+
 /** Room while mixing and room while curing measure the same cold; the colder of the two speaks. */
 function roomEvidence(facts: CaseFacts) {
   const weight = { slope: 22, most: 13, least: 8 };
@@ -53,4 +56,8 @@ export const coldCure: Cause = {
       : 'Keep the room warm until it is hard, or cure in the hot box.',
     'Warm the bottles and the mould before mixing; a cold bench takes heat out of a thin part.',
   ],
+  change: ({ product, say }) => {
+    const c = product.room?.minC;
+    return c == null ? null : { says: `Room and mould at ${say(c + SAFELY_INSIDE_K, '°C')}`, set: { roomC: c + SAFELY_INSIDE_K, mouldC: c + SAFELY_INSIDE_K } };
+  },
 };

@@ -32,4 +32,8 @@ export const coldThickResin: Cause = {
       ? `Warm both bottles to ${say(product.resin.minC, '°C')} or more before mixing (at most ${product.resin.maxC != null ? say(product.resin.maxC, '°C') : 'what the card allows'}); warmer is thinner but sets sooner.`
       : 'Warm both bottles before mixing; warmer is thinner but sets sooner.',
   ],
+  change: ({ product, say }) => {
+    const c = product.resin?.minC;
+    return c == null ? null : { says: `Resin warmed to ${say(Math.min(c + 3, product.resin?.maxC ?? Infinity), '°C')}`, set: { resinC: Math.min(c + 3, product.resin?.maxC ?? Infinity) } };
+  },
 };

@@ -1,3 +1,5 @@
+import { co2FromWaterML } from '../../bubbles/moisture';
+import { SHEET_TEMPERATURE_C as ROOM_C } from '../../cure/kineticsDefaults';
 import type { CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import { overHigh, recordedWord, strongest, type MaybeEvidence } from '../evidence';
@@ -20,10 +22,15 @@ function airEvidence(facts: CaseFacts): MaybeEvidence {
   return strongest([humid, dew]);
 }
 
-function waterAddedEvidence({ batch }: CaseFacts): MaybeEvidence {
+/** Share of a water-based paint that is water. */
+const PAINT_WATER_SHARE = 0.5;
+const ML_PER_L = 1000;
+
+function waterAddedEvidence({ batch, working, say }: CaseFacts): MaybeEvidence {
   const watery = batch.additives?.find((a) => a.kind === 'water-based-paint');
+  const gasML = watery?.massG == null ? null : co2FromWaterML(watery.massG * PAINT_WATER_SHARE, working.resinC ?? ROOM_C);
   return recordedWord('additives[].kind', watery?.kind, () => (
-    { points: 10, says: `${watery?.name ?? 'Water-based paint'} is about half water, and one gram of water makes more than a litre of gas here.` }));
+    { points: 10, says: `${watery?.name ?? 'Water-based paint'} is about half water${gasML === null ? ', and one gram of water makes more than a litre of gas here.' : `: it can make ${say(gasML / ML_PER_L, '')} litres of gas here.`}` }));
 }
 
 export const dampResin: Cause = {

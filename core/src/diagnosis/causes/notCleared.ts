@@ -49,4 +49,10 @@ export const notCleared: Cause = {
     }
     return [`Let the mix rest${product.mix?.restMin ? ` ${say(product.mix.restMin, 'min')}` : ''} before the pour, pour thin and slow, and come back to break what rises.`];
   },
+  change: ({ product, batch, say }) => {
+    const vacuum = product.degas?.method === 'vacuum' || product.degas?.method === 'vacuum-or-pressure';
+    if (vacuum) { const route = product.pressure?.minKPa == null ? 'vacuum' : 'vacuum-then-pressure'; return { says: `Air cleared by ${route.replaceAll('-', ' ')}`, set: { route } }; }
+    const restMin = Math.max(product.mix?.restMin ?? 0, (batch.degas?.minutes ?? 0) * 2);
+    return restMin > 0 ? { says: `Rest ${say(restMin, 'min')} before the pour`, set: { restMin, route: 'warm-and-rest' } } : null;
+  },
 };

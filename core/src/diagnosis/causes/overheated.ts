@@ -48,4 +48,10 @@ export const overheated: Cause = {
       : 'Pour in layers, each cool before the next.',
     'Start cooler, spread the batch out, and keep a hot cup open and apart: it can run away.',
   ],
+  change: ({ product, batch, say }) => {
+    const [most, poured] = [product.depth?.maxMm, batch.pour?.depthMm];
+    if (most == null) return null;
+    const depthMm = Math.round(Math.min(most, poured ?? most) * 0.8);
+    return { says: `Poured ${say(depthMm, 'mm')} deep at once`, set: { depthMm } };
+  },
 };

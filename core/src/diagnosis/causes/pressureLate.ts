@@ -13,4 +13,9 @@ export const pressureLate: Cause = {
       ? 'Have the tank full and the lid ready before the parts meet.'
       : `Be at full pressure well before ${say(working.gelMin, 'min')}: tank full and lid ready before the parts meet, smaller batch, or cooler resin.`,
   ],
+  change: ({ product, batch, say }) => {
+    const from = batch.resin?.atPourC ?? batch.resin?.temperatureAC;
+    const least = product.resin?.minC;
+    return from == null || least == null || from <= least ? null : { says: `Resin at ${say(least, '°C')} instead of ${say(from, '°C')}, to gain time`, set: { resinC: least } };
+  },
 };

@@ -10,4 +10,10 @@ export const pressureLow: Cause = {
   prevention: ({ product, say }) => [
     `Press at ${say(product.pressure?.minKPa ?? 0, 'kPa')} or more, never above what the vessel is rated for${product.pressure?.maxKPa != null ? ` or the card's ${say(product.pressure.maxKPa, 'kPa')}` : ''}.`,
   ],
+  change: ({ product, say }) => {
+    const { minKPa, maxKPa } = product.pressure ?? {};
+    if (minKPa == null) return null;
+    const pressureKPa = maxKPa == null ? minKPa : Math.round((minKPa + maxKPa) / 2);
+    return { says: `Pressed at ${say(pressureKPa, 'kPa')}, within what the vessel is rated for`, set: { pressureKPa } };
+  },
 };

@@ -1,6 +1,7 @@
 import { figures, type CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import type { MaybeEvidence } from '../evidence';
+import { underTheCurve } from '../hardnessTrend';
 import { pointsFor } from '../weight';
 import { SIGNATURE_WORDS, ratioSignature } from '../../mixing/ratioSignature';
 import { hasFixedRatio, mixMasses } from '../../mixing/batchAmounts';
@@ -58,7 +59,7 @@ export const ratioOff: Cause = {
   // An epoxy never catches up on a wrong ratio; a urethane forgives more; silicone hardly shows it.
   familyFactor: { epoxy: 1.3, polyurethane: 0.9, silicone: 0.7 },
   applies: ({ product }) => hasFixedRatio(product),
-  evidence: [errorEvidence, slipEvidence, scaleEvidence],
+  evidence: [errorEvidence, slipEvidence, scaleEvidence, (f) => (f.seen.kind === 'soft' ? underTheCurve(f, { under: 3, on: -3 }) : null)],
   prevention: ({ product }) => [
     'Weigh A, then work out B from what A really came to; write both targets large before starting.',
     product.ratio.byWeight && product.ratio.byVolume

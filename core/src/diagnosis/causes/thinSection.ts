@@ -30,4 +30,8 @@ export const thinSection: Cause = {
     product.thinnestMm != null ? `Make sections ${say(product.thinnestMm, 'mm')} or thicker, or take a product made for thin ones.` : 'Take a product made for thin sections.',
     'Warm the mould before the pour and keep it warm: a thin part makes little heat of its own.',
   ],
+  change: ({ product, say }) => {
+    const c = product.room?.maxC;
+    return c == null ? null : { says: `Mould warmed to ${say(c, '°C')}`, set: { mouldC: c } };
+  },
 };

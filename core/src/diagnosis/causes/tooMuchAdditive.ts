@@ -34,4 +34,8 @@ export const tooMuchAdditive: Cause = {
       ? `Keep all additives together to ${say(product.additives.totalMaxPct, '%')} of A + B, and weigh them or count the drops.`
       : 'The card states no limit for additives: ask its maker, and make a small cup first.',
   ],
+  change: ({ product, say }) => {
+    const most = product.additives?.totalMaxPct;
+    return most == null ? null : { says: `Colour and filler kept to ${say(most * 0.9, '%')}`, set: { mostLoadingPct: most * 0.9 } };
+  },
 };

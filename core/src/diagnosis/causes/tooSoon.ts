@@ -3,7 +3,7 @@ import { SHEET_TEMPERATURE_C } from '../../cure/kineticsDefaults';
 import type { CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import { underLow, type MaybeEvidence } from '../evidence';
-import { hardnessTrend } from '../hardnessTrend';
+import { hardnessTrend, underTheCurve } from '../hardnessTrend';
 import { pointsFor } from '../weight';
 
 interface Milestone { readonly words: string; readonly minutes: number; readonly atC: number }
@@ -44,6 +44,7 @@ export const tooSoon: Cause = {
   evidence: [
     ageEvidence,
     (f) => (f.seen.kind === 'soft' ? underLow(f, 'cure.demouldedMin', { slope: 14, most: 9, least: 4 }) : null),
+    (f) => (f.seen.kind === 'soft' ? underTheCurve(f, { under: -3, on: 3 }) : null),
     (f) => hardnessTrend(f, { rising: 4, flat: -7 }),
   ],
   prevention: ({ product, say }) => [

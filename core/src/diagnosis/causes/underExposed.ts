@@ -35,4 +35,10 @@ export const underExposed: Cause = {
     product.depth?.maxMm != null ? `Build it up in layers of ${say(product.depth.maxMm, 'mm')} or less, each cured before the next.` : 'Build it up in thin layers, each cured before the next.',
     'What light does not reach never cures: mind undercuts, and colour, which shortens how deep it goes.',
   ],
+  change: ({ product, batch, say }) => {
+    const [most, poured] = [product.depth?.maxMm, batch.pour?.depthMm];
+    if (most == null) return null;
+    const depthMm = Math.round(Math.min(most, poured ?? most) * 0.8);
+    return { says: `Poured ${say(depthMm, 'mm')} deep at once`, set: { depthMm } };
+  },
 };

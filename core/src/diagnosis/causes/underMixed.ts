@@ -24,4 +24,9 @@ export const underMixed: Cause = {
     product.mix?.minMin != null ? `Stir for at least ${say(product.mix.minMin, 'min')} by the clock, as the card says.` : 'Stir by the clock, not by eye.',
     'Scrape the wall and the bottom twice while stirring; for small batches pour into a second cup and stir again.',
   ],
+  change: ({ product, batch, say }) => {
+    const least = product.mix?.minMin;
+    const stirMin = Math.max((least ?? 0) * 1.2, (batch.mix?.stirMin ?? 0) * 1.5);
+    return stirMin > 0 ? { says: `Stirred ${say(stirMin, 'min')}, wall and bottom scraped`, set: { stirMin: Math.round(stirMin * 10) / 10 } } : null;
+  },
 };

@@ -110,7 +110,7 @@ export const MIX_AND_AIR: readonly Worked[] = [
   },
   {
     because: 'the same damp in an epoxy cannot foam it: the cause does not exist there',
-    slug: 'house-deep-40', record: { room: { humidityPct: 78 }, mix: { tool: 'wood' }, degas: { method: 'none', minutes: 0 } },
+    slug: 'house-coat-9', record: { room: { humidityPct: 78 }, mix: { tool: 'wood' }, degas: { method: 'none', minutes: 0 } },
     seen: { kind: 'bubbles', pattern: 'micro-throughout' }, first: 'not-cleared', atLeast: 0.4, notAbove: ['damp-resin', 0],
   },
   {

@@ -1,0 +1,30 @@
+import type { Product } from '../formats/product';
+import { cupLossG, coatVolumeML } from '../mixing/coat';
+import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
+import { partsForTotal } from '../mixing/partsForTotal';
+import { mixedViscosityMPaS } from '../cure/viscosity';
+import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
+
+/** Thickness of a brushed mending coat where none is said, mm (studio practice). */
+export const MEND_COAT_MM = 1;
+
+/** What to weigh for a mending coat. */
+export interface MendCoat { readonly totalG: number; readonly massAG: number; readonly massBG: number | null }
+
+/**
+ * A fresh, measured coat for an area: what covers it, and what stays in the cup.
+ * @param areaCM2 cm², above 0
+ * @param thicknessMm mm, above 0
+ * @throws CoreError `out-of-range`; `ratio-not-stated` where the card gives no ratio to weigh by
+ */
+export function mendCoat(product: Product, areaCM2: number, thicknessMm: number = MEND_COAT_MM): MendCoat {
+  const density = product.mixedDensityGPerML ?? product.densityAGPerML ?? SHEET_DENSITY_G_PER_ML;
+  const onPiece = coatVolumeML({ areaCM2, thicknessMm }) * density;
+  const totalG = onPiece + cupLossG(onPiece, mixedViscosityMPaS(product, SHEET_TEMPERATURE_C));
+  if (product.family === 'uv-acrylate') return { totalG, massAG: totalG, massBG: null };
+  if (product.ratio.catalyst) {
+    const pct = product.ratio.catalyst.typicalPct ?? product.ratio.catalyst.maxPct ?? 0;
+    return { totalG, massAG: totalG / (1 + pct / 100), massBG: (totalG * pct) / (100 + pct) };
+  }
+  return { totalG, ...partsForTotal(product, totalG) };
+}

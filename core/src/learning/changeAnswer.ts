@@ -1,0 +1,52 @@
+import { changedFields } from '../formats/changedFields';
+import type { Batch } from '../formats/batch';
+import type { SymptomKind } from '../formats/vocabulary';
+import { fieldLabel } from '../limits/fieldLabels';
+
+/** What a copied batch answers to the change that was made in it. */
+export interface ChangeAnswer {
+  readonly verdict: 'better' | 'same' | 'worse' | 'not yet' | 'nothing to compare';
+  /** Fields that differ beside what was changed on purpose: with any, the change alone did not do it. */
+  readonly differs: readonly string[];
+  readonly says: string;
+}
+
+/** Severity where it was not said: plain, but not spoiling. */
+const UNSAID_SEVERITY = 2;
+/** What says how the piece was made; dates, codes, looks and repairs do not. */
+const MADE = /^(room|resin|mix|additives|degas|pour|pressure|mould|inclusions|layerBelow|cure)\b/;
+const BOOKKEEPING = /\.(pulls|startedMin|finishedMin|reachedMin|releasedMin|demouldedMin|code|vessel)$/;
+/** Figures this near, as a share, were held the same. */
+const HELD = 0.05;
+
+const worst = (batch: Batch, kind: SymptomKind): number | null => {
+  const checks = batch.checks ?? [];
+  if (checks.length === 0) return null;
+  return Math.max(0, ...checks.flatMap((c) => (c.symptoms ?? []).filter((s) => s.kind === kind).map((s) => s.severity ?? UNSAID_SEVERITY)));
+};
+
+const valueOf = (batch: Batch, path: string): unknown => path.split(/[.[\]]+/).filter(Boolean).reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined), batch);
+const heldAlike = (a: unknown, b: unknown) => typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b), 1);
+
+/** Fields of the making recorded in both batches that differ by more than a held figure does. */
+export function madeDifferently(before: Batch, after: Batch): string[] {
+  return changedFields(before, after).filter((f) => {
+    const [a, b] = [valueOf(before, f), valueOf(after, f)];
+    return MADE.test(f) && !BOOKKEEPING.test(f) && a != null && b != null && !heldAlike(a, b);
+  });
+}
+
+/**
+ * What became of the fault of a batch in the one copied from it.
+ * @param kind the symptom that the change was made for
+ */
+export function changeAnswer(before: Batch, after: Batch, kind: SymptomKind): ChangeAnswer {
+  const differs = madeDifferently(before, after);
+  const [was, is] = [worst(before, kind), worst(after, kind)];
+  const beside = differs.length > 1 ? ` ${differs.length} things were recorded differently (${differs.slice(0, 4).map(fieldLabel).join(', ')}), so it cannot say which of them did it.` : '';
+  if (was === null || was === 0) return { verdict: 'nothing to compare', differs, says: 'The first batch has no such fault on record.' };
+  if (is === null) return { verdict: 'not yet', differs, says: 'Nobody has looked at the new one yet.' };
+  const verdict = is < was ? 'better' : is > was ? 'worse' : 'same';
+  const words = { better: is === 0 ? 'It is gone.' : 'It is less than before.', same: 'It is as before: the change did not help.', worse: 'It is worse than before.' }[verdict];
+  return { verdict, differs, says: `${words}${beside} One batch is one answer; do it again before trusting it.` };
+}

@@ -1,0 +1,66 @@
+import type { Batch, CopiedFrom } from '../formats/batch';
+import type { PlanChange, PlanSettings, SymptomDiagnosis } from '../formats/diagnosis';
+import type { Product } from '../formats/product';
+import type { CauseId } from '../formats/vocabulary';
+import { mixMasses } from '../mixing/batchAmounts';
+import { loadings } from '../mixing/loading';
+import type { AdditiveKind } from '../formats/vocabulary';
+import type { Route } from '../formats/plan';
+
+/** A cause from this share on is worth a change in the next batch. */
+export const WORTH_CHANGING = 0.15;
+
+/** A change that may be made to the next batch, for the sake of which cause and how likely that is. */
+export interface ProposedChange extends PlanChange { readonly cause: CauseId; readonly share: number }
+
+/** What to change next time, the likeliest cause's change first. One at a time teaches most. */
+export function proposedChanges(symptom: Pick<SymptomDiagnosis, 'causes'>): ProposedChange[] {
+  return symptom.causes.filter((c) => c.share >= WORTH_CHANGING).flatMap((c) => c.changes.map((change) => ({ ...change, cause: c.id, share: c.share })));
+}
+
+/** A batch as the plan of the next one begins with it: everything kept that was recorded, the changes laid over. */
+export interface CopiedPlan {
+  readonly productSlug: string;
+  readonly mouldCode: string | null;
+  readonly massG: number | null;
+  readonly additives: readonly { readonly name: string; readonly kind: AdditiveKind; readonly pct: number }[];
+  readonly route: Route | null;
+  readonly settings: PlanSettings;
+  readonly copiedFrom: CopiedFrom;
+}
+
+function routeOf(batch: Batch): Route | null {
+  const [vacuum, pressed] = [batch.degas?.method === 'vacuum' || batch.degas?.method === 'vacuum-then-pressure', (batch.pressure?.gaugeKPa ?? 0) > 0];
+  if (vacuum) return pressed ? 'vacuum-then-pressure' : 'vacuum';
+  if (pressed) return 'pressure';
+  return batch.degas?.method === 'rest' ? 'warm-and-rest' : batch.degas?.method === 'none' ? 'none' : null;
+}
+
+function coloursOf(product: Product, batch: Batch, mostPct: number | undefined): CopiedPlan['additives'] {
+  const load = loadings(product, batch);
+  const massG = mixMasses(product, batch).totalG;
+  if (!massG) return [];
+  const scale = mostPct !== undefined && load?.total.pct != null && load.total.pct > mostPct ? mostPct / load.total.pct : 1;
+  return (batch.additives ?? []).flatMap((a) => (a.massG == null || a.kind == null || (a.applied != null && a.applied !== 'mixed') ? [] : [{ name: a.name ?? a.kind, kind: a.kind, pct: Math.round((100 * a.massG * scale / massG) * 1000) / 1000 }]));
+}
+
+const kept = <K extends keyof PlanSettings>(key: K, value: PlanSettings[K] | null): PlanSettings => (value == null ? {} : { [key]: value });
+
+/**
+ * Copies a batch into a plan, with changes laid over and remembered, so that the outcome can answer. The room is left to
+ * today's reading unless it is what is changed.
+ */
+export function copiedPlan(product: Product, batch: Batch, changes: readonly (PlanChange & { readonly cause?: string | null })[]): CopiedPlan {
+  const changed: PlanSettings = Object.assign({}, ...changes.map((c) => c.set)) as PlanSettings;
+  const was: PlanSettings = {
+    ...kept('resinC', batch.resin?.atPourC ?? batch.resin?.temperatureAC ?? null), ...kept('mouldC', batch.mould?.temperatureC ?? null),
+    ...kept('stirMin', batch.mix?.stirMin ?? null), ...kept('restMin', batch.degas?.method === 'rest' ? batch.degas.minutes ?? null : null),
+    ...kept('pressureKPa', batch.pressure?.gaugeKPa || null), ...kept('depthMm', batch.pour?.depthMm ?? null),
+  };
+  return {
+    productSlug: product.slug, mouldCode: batch.mould?.code ?? null, massG: mixMasses(product, batch).totalG,
+    additives: coloursOf(product, batch, changed.mostLoadingPct),
+    route: changed.route ?? routeOf(batch), settings: { ...was, ...changed },
+    copiedFrom: { code: batch.code ?? '', changes: changes.map((c) => ({ cause: c.cause ?? null, says: c.says })) },
+  };
+}
