@@ -95,6 +95,7 @@ export * from './planning/checkSchedule';
 export * from './planning/nextBatch';
 export * from './colour/srgb';
 export * from './colour/yellowness';
+export * from './colour/colourHistory';
 export * from './learning/wilsonInterval';
 export * from './learning/binomial';
 export * from './learning/sameSpot';

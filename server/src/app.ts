@@ -4,6 +4,7 @@ import { mount, type Endpoint } from './http/endpoint';
 import { errorHandler } from './http/errorHandler';
 import { notFound } from './http/problem';
 import { securityHeaders, site } from './http/site';
+import { agendaRouter, checkRoutes } from './routes/checks';
 import { batchRoutes } from './routes/batches';
 import { diagnoseRoutes } from './routes/diagnose';
 import { documentRoutes } from './routes/documents';
@@ -17,6 +18,8 @@ import { planRoutes } from './routes/plan';
 import { productRoutes } from './routes/products';
 import { searchRoutes } from './routes/search';
 import { shelfRoutes } from './routes/shelf';
+import type { CheckStore } from './store/checkStore';
+import type { PastStore } from './store/pastStore';
 import type { BatchStore } from './store/batchStore';
 import type { PhotoStore } from './store/photoStore';
 import type { ProductStore } from './store/productStore';
@@ -30,6 +33,8 @@ export interface AppDeps {
   readonly products: ProductStore;
   readonly batches: BatchStore;
   readonly shelf: Shelf;
+  readonly checks: CheckStore;
+  readonly past: PastStore;
   readonly photos: PhotoStore;
   readonly search: (words: string) => Promise<Found[]>;
   readonly planner: PlanRunner;
@@ -43,7 +48,7 @@ export interface AppDeps {
 }
 
 /** The whole HTTP application over its stores. Never listens. */
-export function createApp({ products, batches, shelf, photos, search, planner, devices, bus, clock, webRoot, log }: AppDeps): Express {
+export function createApp({ products, batches, shelf, checks, past, photos, search, planner, devices, bus, clock, webRoot, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -53,10 +58,11 @@ export function createApp({ products, batches, shelf, photos, search, planner, d
   const api = express.Router();
   api.use(sameOrigin);
   api.use(photoRouter(photos));
+  api.use(agendaRouter({ checks, batches, products, now: clock.now }));
   api.use(eventsRouter({ bus, clock, devices }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
   api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
-  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices, clock.now)];
+  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products, past), ...checkRoutes(checks, past, clock.now), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices, clock.now)];
   mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
   api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
 

@@ -169,7 +169,7 @@ describe('photos', () => {
   });
 });
 
-describe('the second migration', () => {
+describe('the later migrations', () => {
   it('carries a first-schema database with batches in it to the new columns', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'warm-jar-'));
     const file = join(folder, 'old.sqlite');
@@ -185,6 +185,9 @@ describe('the second migration', () => {
     const database = await openDatabase(file);
     const rows = await database.sequelize.query('SELECT code, lot_a, lot_b, mass_a_g, mass_b_g, document FROM batches', { type: QueryTypes.SELECT });
     expect(rows).toEqual([{ code: 'B-0001', lot_a: 'A-77', lot_b: 'B-31', mass_a_g: 150, mass_b_g: 123, document: JSON.stringify(batch) }]);
+    // And to the agenda, which came with the fourth.
+    const [look] = await database.sequelize.query<{ at: string | null; why: string | null }>('SELECT next_check_at AS at, next_check_why AS why FROM batches', { type: QueryTypes.SELECT });
+    expect(look).toEqual({ at: '2026-03-15T10:00:00.000Z', why: 'first look' });
     await database.close();
     rmSync(folder, { recursive: true, force: true });
   });

@@ -2,6 +2,8 @@ import { dirname, join } from 'node:path';
 import type { Express } from 'express';
 import { createApp } from './app';
 import { batchStore, type BatchStore } from './store/batchStore';
+import { checkStore } from './store/checkStore';
+import { pastStore } from './store/pastStore';
 import { openDatabase } from './store/database';
 import { standInDevices } from './devices/standIns';
 import { announcing } from './live/announcing';
@@ -28,5 +30,5 @@ export async function openStudio(options: { file: string; webRoot?: string | und
   const search = (words: string) => searchAll(database, words);
   const planner = options.planner ?? inlinePlanner();
   const log = options.log ?? ((error: unknown) => { console.error(error); });
-  return { app: createApp({ products, batches, shelf, photos, search, planner, bus, clock, devices: standInDevices(async (code) => { const { batch } = await batches.get(code); return { batch, product: await products.get(batch.product.slug, batch.product.revision) }; }), webRoot: options.webRoot, log }), products, batches, shelf, clock, close: async () => { await planner.close(); await database.close(); } };
+  return { app: createApp({ products, batches, shelf, checks: checkStore(database), past: pastStore(database, shelf), photos, search, planner, bus, clock, devices: standInDevices(async (code) => { const { batch } = await batches.get(code); return { batch, product: await products.get(batch.product.slug, batch.product.revision) }; }), webRoot: options.webRoot, log }), products, batches, shelf, clock, close: async () => { await planner.close(); await database.close(); } };
 }

@@ -29,7 +29,7 @@ const LEAST_LIGHT = 1e-6;
  * Yellowness index ASTM E313, D65 and 2°: `100·(1.2985 X − 1.1335 Z)/Y`. White is 0; yellow is above.
  * @param srgb channels 0 to 255, or 0 to 1 where none is above 1
  * @throws CoreError `out-of-range` for a channel no picture holds, `too-dark` for black
- * @example yellownessIndexE313([255, 255, 255]) // about 0
+ * @example yellownessIndexE313([255, 255, 0]) // about 90.8
  */
 export function yellownessIndexE313(srgb: Srgb): number {
   const { X, Y, Z } = xyzOf(srgb);
@@ -43,7 +43,7 @@ const [DIMMEST_CARD, BURNT_OUT] = [0.04, 0.995];
 /**
  * A patch as it would look were the white card beside it white: each channel's light divided by the card's.
  * @throws CoreError `card-burnt-out` or `card-too-dark`, saying what to do
- * @example whiteCorrected([200, 190, 150], [250, 240, 210]) // the card's own yellow taken out
+ * @example whiteCorrected([120, 110, 90], [120, 110, 90]).map(Math.round) // [255, 255, 255]
  */
 export function whiteCorrected(patch: Srgb, card: Srgb): Srgb {
   const [light, white] = [linearRgb(patch), linearRgb(card)];

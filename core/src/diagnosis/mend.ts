@@ -72,10 +72,11 @@ function again(facts: CaseFacts, first: Mend): Mend {
   const coated = facts.seen.kind === 'tacky' || facts.seen.kind === 'haze' || facts.seen.kind === 'delamination';
   const before = failed === 1 ? 'The mend before did not hold.' : `${failed} mends have not held.`;
   const strip = coated
-    ? `${before} Take the last coat off again, down to resin that is sound to a thumbnail, and let it lie bare and warm for a day before the next. ${DUST}`
-    : `${before} Go back to sound resin before doing it again. ${DUST}`;
+    ? `${before} Take the last coat off again, down to resin that is sound to a thumbnail, and let it lie bare and warm for a day before the next.`
+    : `${before} Go back to sound resin before doing it again.`;
+  const caution = first.steps.some((s) => s.includes(DUST)) ? '' : ` ${DUST}`;
   const doubt = failed >= 2 ? ['Weigh a new lot for this coat: what failed twice may be the bottles. Else grade it down or scrap it: a third mend costs more than the piece.'] : [];
-  return { ...first, steps: [strip, ...doubt, ...first.steps], supplies: [...new Set([...first.supplies, '60–100 grit paper', 'dust mask'])] };
+  return { ...first, steps: [strip + caution, ...doubt, ...first.steps], supplies: [...new Set([...first.supplies, '60–100 grit paper', 'dust mask'])] };
 }
 
 /** Steps, supplies and the time of the next look for one symptom, by its state and pattern, and by the mends that failed. */

@@ -7,10 +7,10 @@ const ask = [{ field: 'room.humidityPct', why: '', bits: 0.4 }];
 
 describe('summarySentence', () => {
   it('names one cause that stands alone', () => {
-    expect(summarySentence({ causes: causes(['damp-resin', 0.81], ['not-cleared', 0.1], ['something-else', 0.09]), ask })).toBe('Damp in the resin, 81 % sure by the record.');
+    expect(summarySentence({ causes: causes(['damp-resin', 0.81], ['not-cleared', 0.1], ['something-else', 0.09]), ask })).toBe('Damp in the resin, 81\u00a0% sure by the record.');
   });
   it('names two that are close', () => {
-    expect(summarySentence({ causes: causes(['damp-resin', 0.5], ['pressure-late', 0.4], ['something-else', 0.1]), ask })).toBe('Damp in the resin (50 %), or gelled before it was at full pressure (40 %).');
+    expect(summarySentence({ causes: causes(['damp-resin', 0.5], ['pressure-late', 0.4], ['something-else', 0.1]), ask })).toBe('Damp in the resin (50\u00a0%), or gelled before it was at full pressure (40\u00a0%).');
   });
   it('asks instead of guessing where the record does not tell', () => {
     expect(summarySentence({ causes: causes(['damp-resin', 0.2], ['something-else', 0.15]), ask })).toBe('The record does not tell why. Find out first: room damp.');

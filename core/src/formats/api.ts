@@ -55,6 +55,24 @@ export const historyEntrySchema = z.object({
   changed: z.array(z.string()),
 });
 
+/** A look at a piece that is due, soonest first. */
+export const dueCheckSchema = z.object({
+  code: z.string(), productSlug: z.string(), productName: z.string(), mould: z.string().nullable(), by: z.string().nullable(), grade: z.enum(GRADES).nullable(),
+  at: z.string(), why: z.string(),
+});
+export const dueCheckListSchema = z.object({ items: z.array(dueCheckSchema) });
+
+const spotMarkSchema = z.object({ x: z.number(), y: z.number(), batch: z.string(), kind: z.string().nullish() });
+/** Where faults recur on a mould, cavity by cavity, and whether chance would do that. */
+export const mouldSpotsSchema = z.object({
+  pulls: z.number().int(),
+  cavities: z.array(z.object({
+    cavity: z.number().int(),
+    marks: z.array(spotMarkSchema),
+    spots: z.array(z.object({ x: z.number(), y: z.number(), batches: z.array(z.string()), pulls: z.number().int(), byChance: z.number(), verdict: z.enum(['mould', 'chance', 'cannot-tell']), says: z.string() })),
+  })),
+});
+
 export const productSummarySchema = z.object({
   slug: z.string(), revision: z.number().int(), name: z.string(), family: z.enum(FAMILIES), source: z.string().nullable(),
 });
@@ -74,4 +92,6 @@ export const unitsQuerySchema = z.object({
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
 export type BatchPage = z.infer<typeof batchPageSchema>;
 export type BatchListQuery = z.infer<typeof batchListQuerySchema>;
+export type DueCheck = z.infer<typeof dueCheckSchema>;
+export type MouldSpots = z.infer<typeof mouldSpotsSchema>;
 export type HistoryEntry = z.infer<typeof historyEntrySchema>;

@@ -104,6 +104,7 @@ export const mendRecordSchema = z.looseObject({
   kind: z.enum(SYMPTOM_KINDS),
   pattern: q.shortText,
   steps: z.array(z.looseObject({ says: q.longText, done: z.boolean() })).max(30),
+  supplies: z.array(q.shortText).max(30).nullish(),
   recheckAfterH: q.hours.nullish(),
   coat: z.looseObject({ areaCM2: q.anyNumber.nullish(), thicknessMm: q.lengthMm.nullish(), massG: q.massG.nullish() }).nullish(),
   by: q.shortText.nullish(),

@@ -6,6 +6,7 @@ const LABELS: Record<string, string> = {
   'resin.temperatureAC': 'Part A before mixing',
   'resin.temperatureBC': 'Part B before mixing',
   'resin.atPourC': 'Resin at pour',
+  'resin.warming': 'Resin warmed by',
   'mix.ratioErrorPct': 'Ratio, B for A',
   'mix.catalystPct': 'Catalyst',
   'mix.stirMin': 'Stir',
@@ -38,10 +39,40 @@ const LABELS: Record<string, string> = {
   'lotA.useBy': 'Lot A, use by',
   'lotB.useBy': 'Lot B, use by',
   'light.stable': 'Light stability',
+  'lotA.colour': 'Lot A, colour',
+  'lotB.colour': 'Lot B, colour',
+  'mix.vigour': 'How it was stirred',
+  'mix.shaken': 'Shaken',
+  'pour.tilted': 'Mould tilted',
+  'pour.fast': 'Poured fast',
+  'pour.flame': 'Flame or hot air',
+  'pour.releaseMist': 'Release mist',
+  'mould.rubber': 'Mould rubber',
+  'mould.degassed': 'Mould degassed',
+  'mould.finish': 'Mould finish',
+  'mould.clean': 'Mould clean',
+  'mould.pulls': 'Pulls of the mould',
+  'mould.code': 'This mould before',
+  'mould.contacts': 'What it touched',
+  'mould.temperatureC': 'Mould',
+  'cure.film': 'Film or wax over it',
+  'cure.covered': 'Covered',
+  'layerBelow.sanded': 'Layer below sanded',
+  'layerBelow.family': 'Layer below',
+  'checks[].afterH': 'When it was seen',
+  'checks[].shore': 'Second hardness reading',
+  'additives[].kind': 'What was mixed in',
+  additives: 'Colour and fill',
+  waxed: 'Wax in the product',
 };
 
 /** The word people use for a field, such as `room.temperatureC`; indexed and per-kind fields are worded from their parts. */
 export function fieldLabel(field: string): string {
+  const test = /^quickTests\.(.+)$/.exec(field)?.[1];
+  if (test) return `Test: ${test.replaceAll('-', ' ')}`;
+  const treated = /^inclusions\[(\d*)\]\.(treated|what|sealed)$/.exec(field);
+  if (treated) return `Inclusion${treated[1] ? ` ${Number(treated[1]) + 1}` : ''}, ${treated[2] === 'what' ? 'with this resin before' : treated[2]}`;
+  if (/^additives\[\d+\]\.applied$/.test(field)) return 'How the colour went on';
   const known = LABELS[field];
   if (known) return known;
   const kind = /^additives\.(.+)\.pct$/.exec(field)?.[1];

@@ -8,13 +8,13 @@ let studio: TestStudio | null = null;
 afterEach(async () => { await studio?.remove(); studio = null; });
 
 describe('the demo database', () => {
-  it('holds the eleven cards and thirty batches: six begun and not finished, and one to be mended', async () => {
+  it('holds the eleven cards and thirty-four batches: six begun and not finished, and one to be mended', async () => {
     studio = await testStudio({ cards: false });
-    expect(await fillDemo(studio, new Date('2026-11-24T14:30:00Z'))).toBe(30);
+    expect(await fillDemo(studio, new Date('2026-11-24T14:30:00Z'))).toBe(34);
     expect(await studio.products.list()).toHaveLength(11);
-    expect((await studio.batches.list(batchListQuerySchema.parse({}))).total).toBe(30);
+    expect((await studio.batches.list(batchListQuerySchema.parse({}))).total).toBe(34);
     expect((await studio.batches.list(batchListQuerySchema.parse({ stage: 'in-work' }))).items.map((b) => b.stage)).toEqual(['mix', 'pour', 'press', 'watch', 'check', 'check', 'check']);
-    expect((await studio.batches.list(batchListQuerySchema.parse({ symptom: 'any' }))).total).toBe(10);
+    expect((await studio.batches.list(batchListQuerySchema.parse({ symptom: 'any' }))).total).toBe(14);
   });
   it('is removed with its write-ahead files', async () => {
     studio = await testStudio({ cards: false });

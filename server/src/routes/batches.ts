@@ -2,12 +2,13 @@ import { entrySchema, batchListQuerySchema, batchPageSchema, batchSchema, diagno
 import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import type { BatchStore } from '../store/batchStore';
+import type { PastStore } from '../store/pastStore';
 import type { ProductStore } from '../store/productStore';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
 const asDocument = { description: 'The batch; its version is in ETag', schema: batchSchema };
 
-export function batchRoutes(batches: BatchStore, products: ProductStore): Endpoint[] {
+export function batchRoutes(batches: BatchStore, products: ProductStore, past: PastStore): Endpoint[] {
   return [
     endpoint({
       method: 'get', path: '/batches', summary: 'A page of the log', query: batchListQuerySchema,
@@ -61,7 +62,7 @@ export function batchRoutes(batches: BatchStore, products: ProductStore): Endpoi
     }, async ({ params, query }) => {
       const { batch } = await batches.get(params.code);
       const product = await products.get(batch.product.slug, batch.product.revision);
-      return { status: 200, body: diagnose(product, batch, { say: wordsIn(query) }) };
+      return { status: 200, body: diagnose(product, batch, { say: wordsIn(query), history: await past.historyOf(batch) }) };
     }),
   ];
 }

@@ -1,4 +1,4 @@
-import { limitReadings, mixMasses, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
+import { dueCheck, limitReadings, mixMasses, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
 
 /** What lists need of a batch beside its document; worked out whenever the document is written. */
 export interface BatchColumns {
@@ -15,6 +15,8 @@ export interface BatchColumns {
   readonly lotB: string | null;
   readonly massAG: number | null;
   readonly massBG: number | null;
+  readonly nextCheckAt: string | null;
+  readonly nextCheckWhy: string | null;
 }
 
 export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] => {
@@ -38,6 +40,14 @@ function searchText(batch: Batch, product: Product): string {
 
 const partMasses = (batch: Batch, product: Product) => { const { massAG, massBG } = mixMasses(product, batch); return { massAG, massBG }; };
 
+const HOUR_MS = 3_600_000;
+
+/** When it is to be looked at next; nothing where nobody knows when it began. */
+function nextLook(batch: Batch, product: Product): Pick<BatchColumns, 'nextCheckAt' | 'nextCheckWhy'> {
+  const next = dueCheck(product, batch);
+  return next && batch.startedAt ? { nextCheckAt: new Date(Date.parse(batch.startedAt) + next.afterH * HOUR_MS).toISOString(), nextCheckWhy: next.why } : { nextCheckAt: null, nextCheckWhy: null };
+}
+
 /** The columns of a batch. Moments are kept in UTC so that they sort. */
 export function batchColumns(batch: Batch, product: Product): BatchColumns {
   const outside = limitReadings(product, batch).filter((r) => r.state === 'below' || r.state === 'above').length;
@@ -54,5 +64,6 @@ export function batchColumns(batch: Batch, product: Product): BatchColumns {
     lotA: batch.lotA?.code ?? null,
     lotB: batch.lotB?.code ?? null,
     ...partMasses(batch, product),
+    ...nextLook(batch, product),
   };
 }

@@ -9,7 +9,7 @@ export interface RevisionRow extends Model<InferAttributes<RevisionRow>, InferCr
 export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
   code: string; version: number; productSlug: string; productRevision: number; startedAt: string | null; by: string | null;
   mould: string | null; stage: string; grade: string | null; outside: number; search: string; document: string;
-  lotA: string | null; lotB: string | null; massAG: number | null; massBG: number | null;
+  lotA: string | null; lotB: string | null; massAG: number | null; massBG: number | null; nextCheckAt: string | null; nextCheckWhy: string | null;
   createdAt: string; updatedAt: string;
   symptoms?: NonAttribute<SymptomRow[]>;
   revision?: NonAttribute<RevisionRow | null>;
@@ -61,7 +61,7 @@ export function defineModels(sequelize: Sequelize): Models {
   const batches = sequelize.define<BatchRow>('batch', {
     code: { ...text(), primaryKey: true }, version: whole(), productSlug: text(), productRevision: whole(), startedAt: textOrNull(), by: textOrNull(),
     mould: textOrNull(), stage: text(), grade: textOrNull(), outside: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
-    lotA: textOrNull(), lotB: textOrNull(), massAG: { ...real(), field: 'mass_a_g' }, massBG: { ...real(), field: 'mass_b_g' },
+    lotA: textOrNull(), lotB: textOrNull(), massAG: { ...real(), field: 'mass_a_g' }, massBG: { ...real(), field: 'mass_b_g' }, nextCheckAt: textOrNull(), nextCheckWhy: textOrNull(),
   }, table('batches'));
   const symptoms = sequelize.define<SymptomRow>('symptom', { id: key(), batchCode: text(), kind: text(), pattern: text() }, table('batch_symptoms'));
   const history = sequelize.define<HistoryRow>('history', {

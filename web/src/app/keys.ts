@@ -25,6 +25,8 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'w / f', does: 'The witness has set, read the surface', where: 'bench, watching' },
   { key: 'u / q', does: 'Undo the last step, sound on or off', where: 'bench' },
   { key: 'y', does: 'Read the hardness tester', where: 'check' },
+  { key: 'r', does: 'Begin or go on with the mend', where: 'diagnosis, batch' },
+  { key: 'x', does: 'Copy into the plan of the next batch', where: 'diagnosis, batch' },
   { key: 's', does: 'Bench sheet to print', where: 'batch' },
   { key: 'Ctrl Enter', does: 'Save; on the plan, begin the batch', where: 'log a batch, check, shelf, plan' },
 ];

@@ -17,6 +17,7 @@ export const router = createRouter({
     { path: '/board', name: 'board', component: () => import('../views/board/BoardView.vue'), meta: { title: 'Board', bare: true } },
     { path: '/batches/:code/sheet', name: 'sheet', component: () => import('../views/sheet/SheetView.vue'), props: true, meta: { title: 'Bench sheet' } },
     { path: '/batches/:code/diagnosis', name: 'diagnosis', component: () => import('../views/diagnosis/DiagnosisView.vue'), props: true, meta: { title: 'Diagnosis' } },
+    { path: '/batches/:code/mend', name: 'mend', component: () => import('../views/mend/MendView.vue'), props: true, meta: { title: 'Mend' } },
     { path: '/products/new', name: 'new-product', component: () => import('../views/products/CardEditView.vue'), meta: { title: 'Card from a data sheet' } },
     { path: '/products/import', name: 'import-products', component: () => import('../views/products/ImportView.vue'), meta: { title: 'Bring in cards' } },
     { path: '/products/:slug/edit', name: 'edit-product', component: () => import('../views/products/CardEditView.vue'), props: true, meta: { title: 'Change card' } },

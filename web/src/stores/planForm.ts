@@ -1,4 +1,4 @@
-import type { AdditiveKind, CLARITIES, Route, SHAPE_KINDS } from '@warm-jar/core';
+import type { AdditiveKind, CopiedFrom, CLARITIES, Route, SHAPE_KINDS } from '@warm-jar/core';
 
 export type FillWith = 'mould' | 'shape' | 'coat' | 'mass';
 type ShapeKind = (typeof SHAPE_KINDS)[number];
@@ -52,11 +52,13 @@ export interface PlanForm {
   readonly sun: boolean;
   readonly waitH: number | null;
   readonly leastShoreD: number | null;
+  /** The batch it was copied from, and what was changed on purpose. */
+  readonly copiedFrom: CopiedFrom | null;
 }
 
 export const EMPTY_PLAN: PlanForm = {
   productSlug: null, fill: 'mould', mouldCode: null, moreMoulds: [], pieces: null, shape: 'box', measures: {}, areaCM2: null, thicknessMm: null, edgeMm: null, edgeHeightMm: null, massG: null,
   depthMm: null, pourOf: null, thinnestMm: null, lossPct: null, roomC: null, humidityPct: null, resinC: null, mouldC: null, altitudeM: null, additives: [], inclusionCode: null,
   route: null, stirMin: null, restMin: null, pourMin: null, loadMin: null, pressureKPa: null, round: null,
-  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null,
+  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null, copiedFrom: null,
 };

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STAGE_WORDS, fieldLabel, limitReadings, stageOf } from '@warm-jar/core';
+import { STAGE_WORDS, fieldLabel, limitReadings, mendsOf, stageOf } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, toRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -16,6 +16,11 @@ import { useUnits } from '../../stores/units';
 import { isLiquid, potLifeLeft, workItem } from '../../stores/urgency';
 import { useWork } from '../../stores/work';
 import CheckList from './CheckList.vue';
+import ColourCard from './ColourCard.vue';
+import CopiedCard from './CopiedCard.vue';
+import HardnessCard from './HardnessCard.vue';
+import MendChain from '../mend/MendChain.vue';
+import { useCopyIntoPlan } from '../diagnosis/useCopyIntoPlan';
 import CostLine from './CostLine.vue';
 import HistoryList from './HistoryList.vue';
 import PlanLine from './PlanLine.vue';
@@ -35,10 +40,13 @@ const outside = computed(() => measured.value.filter((r) => RANK[r.state] === 0)
 const missing = computed(() => readings.value.filter((r) => r.state === 'not-recorded'));
 const item = computed(() => (product.value && batch.value ? workItem(product.value, batch.value) : null));
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
+const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
 const { remove } = useDeleteBatch(code, version);
 onPlainKey('c', () => { go('check'); });
 onPlainKey('e', () => { go('edit-batch'); });
 onPlainKey('d', () => { go('diagnosis'); });
+onPlainKey('r', () => { go('mend'); });
+onPlainKey('x', () => void copy([]));
 onPlainKey('s', () => { go('sheet'); });
 onPlainKey('b', () => { go('bench'); });
 </script>
@@ -46,6 +54,7 @@ onPlainKey('b', () => { go('bench'); });
 <template>
   <div class="stack">
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
+    <ProblemNote v-if="copyProblem" :says="copyProblem" />
     <template v-if="batch && product && item">
       <div class="row spread">
         <div>
@@ -59,6 +68,7 @@ onPlainKey('b', () => { go('bench'); });
           <Button severity="secondary" @click="go('edit-batch')">Change <KeyCap k="e" /></Button>
           <Button severity="secondary" @click="go('diagnosis')">Diagnosis <KeyCap k="d" /></Button>
           <Button severity="secondary" @click="go('sheet')">Sheet <KeyCap k="s" /></Button>
+          <Button severity="secondary" @click="copy([])">Again <KeyCap k="x" /></Button>
         </div>
       </div>
       <div class="card"><StageLine :product="product" :batch="batch" /></div>
@@ -79,6 +89,10 @@ onPlainKey('b', () => { go('bench'); });
             <CostLine :batch="batch" :product="product" />
           </section>
           <PlanLine :batch="batch" :product="product" />
+          <CopiedCard :batch="batch" />
+          <HardnessCard :batch="batch" :product="product" />
+          <ColourCard :batch="batch" />
+          <MendChain :stories="mendsOf(batch)" />
           <CheckList :code="code" :batch="batch" :product="product" />
           <HistoryList :code="code" :version="version" />
           <Button label="Delete this batch" severity="danger" text class="delete" @click="remove" />

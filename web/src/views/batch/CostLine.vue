@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { batchCost, mixMasses, type Batch, type Product } from '@warm-jar/core';
+import { batchCost, mendMassG, mixMasses, type Batch, type Product } from '@warm-jar/core';
 import { computed, onMounted } from 'vue';
 import { useShelf } from '../../stores/shelf';
 
@@ -14,11 +14,13 @@ const cost = computed(() => {
   const parts = [{ part: 'A' as const, massG: massAG, lot: lotOf('A') }, ...(props.product.family === 'uv-acrylate' ? [] : [{ part: 'B' as const, massG: massBG, lot: lotOf('B') }])];
   return batchCost(parts, pieces.value);
 });
+/** A gram of mending coat costs what a gram of the batch did. */
+const mending = computed(() => { const { totalG } = mixMasses(props.product, props.batch); const g = mendMassG(props.batch); return cost.value.total === null || !totalG || g === 0 ? null : (cost.value.total / totalG) * g; });
 </script>
 
 <template>
   <p v-if="shelf.loaded" class="small cost" data-test="cost">
-    <template v-if="cost.total !== null">Resin for <strong class="figures">{{ cost.total.toFixed(2) }}</strong><template v-if="cost.perPiece !== null">, <strong class="figures">{{ cost.perPiece.toFixed(2) }}</strong> a piece of {{ pieces }}</template></template>
+    <template v-if="cost.total !== null">Resin for <strong class="figures">{{ cost.total.toFixed(2) }}</strong><template v-if="cost.perPiece !== null">, <strong class="figures">{{ cost.perPiece.toFixed(2) }}</strong> a piece of {{ pieces }}</template><template v-if="mending !== null">; mending took <strong class="figures">{{ mending.toFixed(2) }}</strong> more</template></template>
     <span v-else class="quiet">Cost not known: part {{ cost.missing.join(' and ') }} has no lot with a price on the shelf, or was not weighed.</span>
   </p>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { GRADES, PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS, sayMinutes } from '@warm-jar/core';
+import { GRADES, PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS, dueCheck, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
-import { computed, toRef } from 'vue';
+import { computed, onMounted, toRef } from 'vue';
 import { onPlainKey } from '../../app/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import ChoiceEntry from '../../components/ChoiceEntry.vue';
@@ -13,17 +13,25 @@ import NumberEntry from '../../components/NumberEntry.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { SEVERITY_WORDS, inWords } from '../../components/words';
+import PhotoShelf from '../../components/photo/PhotoShelf.vue';
+import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
+import SpotsStep from './SpotsStep.vue';
+import { TOUCHED } from './touch';
 import { useCheck } from './useCheck';
 
 /** What is seen and felt on the piece: tap the symptom, then how it shows, then how bad. */
 const props = defineProps<{ code: string }>();
 const stored = useStoredBatch(toRef(props, 'code'));
 const { batch, product } = stored;
-const { readTester, testerProblem, draft, problem, saving, toggle, change, set, save, issues } = useCheck(stored, props.code);
+const { touch, setSpots, setPhotos, readTester, testerProblem, draft, problem, saving, toggle, change, set, save, issues } = useCheck(stored, props.code);
 onPlainKey('y', () => void readTester());
 const scale = computed(() => product.value?.hardness?.scale ?? '');
 const SEVERITIES = SEVERITY_WORDS.map((words, i) => ({ value: i + 1, words: `${i + 1}  ${words}` }));
+const shelf = useShelf();
+onMounted(() => { if (!shelf.loaded) void shelf.load(); });
+const mould = computed(() => shelf.moulds.find(({ item }) => item.code === batch.value?.mould?.code)?.item ?? null);
+const due = computed(() => (product.value && batch.value ? dueCheck(product.value, batch.value) : null));
 const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 </script>
 
@@ -31,10 +39,16 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
   <form class="stack" novalidate @submit.prevent="save">
     <ProblemNote v-if="stored.problem.value" :says="stored.problem.value" again @again="stored.load" />
     <template v-if="batch && product">
-      <div><h1>Check <span class="figures">{{ code }}</span></h1><p class="quiet">{{ product.name }}<template v-if="batch.note">, {{ batch.note }}</template></p></div>
+      <div><h1>Check <span class="figures">{{ code }}</span></h1><p class="quiet">{{ product.name }}<template v-if="batch.note">, {{ batch.note }}</template><template v-if="due">. Due after {{ sayMinutes(due.afterH * 60) }}: {{ due.why }}</template></p></div>
       <ProblemNote v-if="problem" :says="problem" />
+      <section class="card stack" aria-labelledby="feel">
+        <h2 id="feel"><span class="figures n">1</span> Touch</h2>
+        <div class="touches" role="group" aria-label="How it feels">
+          <button v-for="t in TOUCHED" :key="t.touch" type="button" class="tile touch" :aria-pressed="draft.touch === t.touch" :data-touch="t.touch" @click="touch(t.touch)"><strong>{{ t.words }}</strong><span class="small quiet">{{ t.how }}</span></button>
+        </div>
+      </section>
       <section class="card stack" aria-labelledby="what">
-        <h2 id="what">What is wrong with it?</h2>
+        <h2 id="what"><span class="figures n">2</span> Look: what is wrong with it?</h2>
         <div class="tiles">
           <button v-for="kind in SYMPTOM_KINDS" :key="kind" type="button" class="tile" :aria-pressed="has(kind)" :data-symptom="kind" @click="toggle(kind)">
             <PatternPicture :kind="kind" :pattern="PATTERNS_BY_SYMPTOM[kind][0]" aria-hidden="true" /><span>{{ inWords(kind) }}</span>
@@ -54,7 +68,13 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
           <label class="cell"><span class="small">Where</span><InputText :model-value="s.where ?? ''" autocomplete="off" :aria-label="`Where the ${inWords(s.kind)} is`" @update:model-value="change(i, { where: $event || null })" /></label>
         </div>
       </section>
+      <section class="card stack" aria-labelledby="where">
+        <h2 id="where"><span class="figures n">3</span> Where, and photos</h2>
+        <SpotsStep v-if="mould && draft.symptoms.length" :mould="mould" :spots="draft.spots" :symptoms="draft.symptoms" @change="setSpots" />
+        <PhotoShelf :photos="draft.photos" @change="setPhotos" />
+      </section>
       <section class="card numbers" aria-label="Figures and grade">
+        <h2 class="wide"><span class="figures n">4</span> Measure and grade</h2>
         <label class="cell"><span class="small">After the parts met, hours</span><NumberEntry id="afterH" :value="draft.afterH" :raw-text="draft.texts['afterH']" unit="h" label="After the parts met" :error="issues['afterH']" @change="(v, raw) => set('afterH', v, raw)" />
           <span v-if="issues['afterH']" id="afterH-error" class="small error" role="alert">{{ issues['afterH'] }}</span><span v-else-if="draft.afterH !== null" class="small quiet">{{ sayMinutes(draft.afterH * 60) }}</span></label>
         <label class="cell"><span class="small">Hardness, Shore {{ scale }}</span><NumberEntry id="shore" :value="draft.shore" :raw-text="draft.texts['shore']" unit="" label="Shore hardness" :error="issues['shore']" @change="(v, raw) => set('shore', v, raw)" />
@@ -74,6 +94,10 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 
 <style scoped>
 .tiles { display: grid; grid-template-columns: repeat(auto-fill, minmax(112px, 1fr)); gap: var(--space-3); }
+
+.touches { display: grid; grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); gap: var(--space-2); }
+.tile.touch { align-items: flex-start; min-height: 64px; text-align: left; font-weight: 400; }
+.n { display: inline-block; min-width: 1.7rem; height: 1.7rem; line-height: 1.7rem; border-radius: 50%; background: var(--ink-900); color: var(--card); text-align: center; font-size: 0.95rem; margin-right: 6px; }
 .patterns { grid-template-columns: repeat(auto-fill, minmax(122px, 1fr)); }
 .tile { display: flex; flex-direction: column; gap: 4px; align-items: center; font: inherit; color: inherit; background: var(--card); border: 2px solid var(--card-edge); border-radius: var(--radius); padding: 8px; cursor: pointer; line-height: 1.2; }
 .tile svg { max-width: 96px; }

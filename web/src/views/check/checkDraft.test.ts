@@ -1,6 +1,7 @@
 import { soundBatch } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
-import { checkFrom, emptyCheck, hoursSince, toggled } from './checkDraft';
+import { checkFrom, emptyCheck, toggled } from './checkDraft';
+import { hoursSince } from '../../stores/hoursSince';
 
 describe('a check being filled in', () => {
   it('taps symptoms in and out, the first pattern untold', () => {

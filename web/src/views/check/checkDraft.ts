@@ -1,4 +1,5 @@
-import { checkSchema, issuesFromZod, type Batch, type Check, type SymptomKind } from '@warm-jar/core';
+import { checkSchema, colourHistory, issuesFromZod, type Batch, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
+import { symptomOfTouch } from './touch';
 
 /** A check while it is being filled in. */
 export interface CheckDraft {
@@ -7,29 +8,48 @@ export interface CheckDraft {
   readonly grade: string | null;
   readonly note: string;
   readonly symptoms: readonly DraftSymptom[];
+  readonly touch: Touch | null;
+  readonly spots: readonly DraftSpot[];
+  readonly photos: readonly CheckPhoto[];
   /** Texts that cannot be read as numbers, by field. */
   readonly texts: Readonly<Record<string, string>>;
 }
+/** A fault's place on a cavity's outline. */
+export interface DraftSpot { readonly cavity: number; readonly x: number; readonly y: number; readonly kind: SymptomKind | null }
 export interface DraftSymptom { readonly kind: SymptomKind; readonly pattern: string; readonly severity: number | null; readonly where: string | null }
 
-export const emptyCheck = (): CheckDraft => ({ afterH: null, shore: null, grade: null, note: '', symptoms: [], texts: {} });
+export const emptyCheck = (): CheckDraft => ({ afterH: null, shore: null, grade: null, note: '', symptoms: [], touch: null, spots: [], photos: [], texts: {} });
 
-/** Hours from when the parts met to now, to the nearest tenth; null where the start is not recorded or lies ahead. */
-export function hoursSince(batch: Batch, nowMs: number): number | null {
-  if (!batch.startedAt) return null;
-  const hours = (nowMs - Date.parse(batch.startedAt)) / 3_600_000;
-  return hours < 0 ? null : Math.round(hours * 10) / 10;
+/** What a look holds only where it was made: touch, places, photos. */
+function madeMore({ touch, spots, photos }: CheckDraft) {
+  return { ...(touch ? { touch } : {}), ...(spots.length ? { spots } : {}), ...(photos.length ? { photos } : {}) };
+}
+
+/** The change of b* since the first measured look, where this one was measured and another before it. */
+export function deltaBOf(batch: Batch, check: Check): number | null {
+  const looks = colourHistory({ checks: [...(batch.checks ?? []), check] });
+  const own = looks.find((l) => l.afterH === check.afterH);
+  return own && looks.length > 1 && own !== looks[0] ? Math.round(own.deltaB * 100) / 100 : null;
 }
 
 /** The check as the format keeps it, or what stops it, by field. */
 export function checkFrom(draft: CheckDraft): { check: Check | null; issues: Record<string, string> } {
   const issues: Record<string, string> = Object.fromEntries(Object.keys(draft.texts).map((f) => [f, 'Write a number, such as 24, or clear the field.']));
   const { afterH, shore, grade, note, symptoms } = draft;
-  const fields = { afterH, shore, grade, note, symptoms };
+  const fields = { afterH, shore, grade, note, symptoms, ...madeMore(draft) };
   if (fields.afterH === null && !issues['afterH']) issues['afterH'] = 'How many hours after the parts met? The cure is judged by it.';
   const parsed = checkSchema.safeParse({ ...fields, afterH: fields.afterH ?? 0 });
   if (!parsed.success) for (const { path, message } of issuesFromZod(parsed.error)) issues[path] ??= message;
   return { check: parsed.success && Object.keys(issues).length === 0 ? parsed.data : null, issues };
+}
+
+/** What the fingers said; it brings its symptom with it, and takes the one along that another touch had brought. */
+export function touched(draft: CheckDraft, touch: Touch | null): CheckDraft {
+  const [was, is] = [symptomOfTouch(draft.touch), symptomOfTouch(touch)];
+  const others = draft.symptoms.filter((s) => !(was && s.kind === was.kind && s.severity === null && s.where === null));
+  const there = is && others.find((s) => s.kind === is.kind);
+  const symptoms = !is ? others : there ? others.map((s) => (s === there && s.pattern === 'unspecified' ? { ...s, pattern: is.pattern } : s)) : [...others, { ...is, severity: null, where: null }];
+  return { ...draft, touch, symptoms };
 }
 
 /** Taps a symptom in or out; a new one starts without a pattern. */

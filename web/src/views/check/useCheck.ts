@@ -1,16 +1,17 @@
-import type { SymptomKind } from '@warm-jar/core';
+import type { CheckPhoto, SymptomKind, Touch } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
 import { useToast } from 'primevue/usetoast';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { ApiProblem, api } from '../../api/client';
+import { ApiProblem } from '../../api/client';
 import { onSaveKey } from '../../app/keys';
 import { devicesApi } from '../../api/devices';
-import { localMoment } from '../../stores/draft';
+import { useEnterNow } from '../../stores/enterNow';
+import { hoursSince } from '../../stores/hoursSince';
 import { useLive } from '../../stores/live';
 import { useWork } from '../../stores/work';
 import type { useStoredBatch } from '../../stores/storedBatch';
-import { checkFrom, emptyCheck, hoursSince, toggled, type CheckDraft, type DraftSymptom } from './checkDraft';
+import { checkFrom, deltaBOf, emptyCheck, toggled, touched, type CheckDraft, type DraftSpot, type DraftSymptom } from './checkDraft';
 
 /** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
 export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string) {
@@ -18,7 +19,9 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   const toast = useToast();
   const work = useWork();
   const live = useLive();
-  const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), { flush: 'sync' });
+  const enterNow = useEnterNow();
+  // A kept draft from before a field existed has it empty.
+  const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), { flush: 'sync', mergeDefaults: true });
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const tried = ref(false);
@@ -48,7 +51,7 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
     saving.value = true;
     try {
       // A check only adds: what somebody else wrote meanwhile stays.
-      await api.enter(code, { key: crypto.randomUUID(), at: localMoment(new Date(live.exactMs())), by: batch.by ?? null, set: [], add: [{ path: 'checks', value: check }], over: false });
+      await enterNow(code, batch.by ?? null, { add: [{ path: 'checks', value: { ...check, ...(check.photos ? { deltaB: deltaBOf(batch, check) } : {}) } }] });
       const faulty = (check.symptoms ?? []).length > 0;
       draft.value = emptyCheck();
       void work.load();
@@ -77,5 +80,8 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   }
 
   onSaveKey(() => void save());
-  return { readTester, testerProblem, draft, problem, saving, issues, set, change, save, toggle: (kind: SymptomKind) => { draft.value = toggled(draft.value, kind); } };
+  const touch = (value: Touch) => { draft.value = touched(draft.value, draft.value.touch === value ? null : value); };
+  const setSpots = (spots: readonly DraftSpot[]) => { draft.value = { ...draft.value, spots }; };
+  const setPhotos = (photos: readonly CheckPhoto[]) => { draft.value = { ...draft.value, photos }; };
+  return { touch, setSpots, setPhotos, readTester, testerProblem, draft, problem, saving, issues, set, change, save, toggle: (kind: SymptomKind) => { draft.value = toggled(draft.value, kind); } };
 }

@@ -28,6 +28,6 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
 .bar { background: var(--track); height: 8px; margin: 6px 0; }
 .bar svg { display: block; width: 100%; height: 8px; }
 rect { fill: var(--ink-900); }
-li { display: grid; grid-template-columns: 2.9rem 1fr; padding: 2px 0; line-height: 1.3; }
+li { display: grid; grid-template-columns: 3.5rem 1fr; padding: 2px 0; line-height: 1.3; }
 .sign { font-weight: 700; }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { sayMinutes, summarySentence, type SymptomDiagnosis } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { computed, ref, toRef, watch } from 'vue';
+import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { onPlainKey } from '../../app/keys';
 import KeyCap from '../../components/KeyCap.vue';
@@ -11,7 +11,12 @@ import { SEVERITY_WORDS, symptomWords } from '../../components/words';
 import { useStoredBatch } from '../../stores/storedBatch';
 import AskNext from './AskNext.vue';
 import EvidenceBoard from './EvidenceBoard.vue';
+import { download } from '../../components/download';
 import MendCard from './MendCard.vue';
+import NextBatchCard from './NextBatchCard.vue';
+import { useAnswers } from './useAnswers';
+import { useBeginMend } from './useBeginMend';
+import { useCopyIntoPlan } from './useCopyIntoPlan';
 import { useDiagnosis } from './useDiagnosis';
 
 /** Why: what was seen, what the record says, the causes with their evidence, what to ask, how to mend. */
@@ -32,6 +37,14 @@ const severity = computed(() => {
   return found?.severity == null ? null : SEVERITY_WORDS[found.severity - 1];
 });
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
+const { begin, inHand, problem: mendProblem } = useBeginMend(batch, symptom);
+const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
+const { tested, problem: answerProblem } = useAnswers(code, batch, async () => { await Promise.all([stored.load(), load()]); });
+const nextCard = useTemplateRef('nextCard');
+const print = () => { window.print(); };
+const save = () => { if (diagnosis.value) download(`${props.code}-diagnosis.json`, 'application/json', JSON.stringify(diagnosis.value, null, 2)); };
+onPlainKey('r', () => void begin());
+onPlainKey('x', () => nextCard.value?.copy());
 onPlainKey('c', () => { go('check'); });
 onPlainKey('e', () => { go('edit-batch'); });
 </script>
@@ -45,7 +58,7 @@ onPlainKey('e', () => { go('edit-batch'); });
           <h1 data-test="summary">{{ symptom ? summarySentence(symptom) : 'Nothing wrong was seen on it.' }}</h1>
           <p class="quiet"><RouterLink class="figures" :to="{ name: 'batch', params: { code } }">{{ code }}</RouterLink> {{ product.name }} revision {{ product.revision }}<template v-if="batch.note">, {{ batch.note }}</template>. Limits from the {{ product.source ?? 'card' }}.</p>
         </div>
-        <div class="row"><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button></div>
+        <div class="row screen"><Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" /><Button icon="pi pi-download" severity="secondary" aria-label="Save it as JSON" @click="save" /><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button></div>
       </div>
       <p v-if="!symptom" class="card">There is nothing to diagnose. When a fault shows, <RouterLink :to="{ name: 'check', params: { code } }">record a check</RouterLink>.</p>
       <template v-else>
@@ -57,11 +70,16 @@ onPlainKey('e', () => { go('edit-batch'); });
             <h2 id="seen">Seen</h2>
             <PatternPicture :kind="symptom.kind" :pattern="symptom.pattern" />
             <p><strong class="what block">{{ symptomWords(symptom) }}</strong><span class="quiet block">after {{ sayMinutes(symptom.afterH * 60) }}<template v-if="severity">; {{ severity }}</template></span></p>
-            <AskNext :ask="symptom.ask" :code="code" />
           </section>
           <EvidenceBoard :symptom="symptom" :limits="diagnosis.limits" />
         </div>
-        <MendCard :symptom="symptom" />
+        <p v-if="symptom.together" class="card together" data-test="together"><strong>Two at once.</strong> {{ symptom.together.says }}</p>
+        <ProblemNote v-if="mendProblem" :says="mendProblem" />
+        <div class="three">
+          <AskNext :ask="symptom.ask" :batch="batch" :product="product" :code="code" :problem="answerProblem" class="screen" @tested="tested" />
+          <MendCard :symptom="symptom" :under="inHand" @begin="begin" />
+          <NextBatchCard ref="nextCard" :symptom="symptom" :problem="copyProblem" @copy="copy" />
+        </div>
       </template>
     </template>
   </div>
@@ -71,6 +89,10 @@ onPlainKey('e', () => { go('edit-batch'); });
 .top { align-items: flex-start; flex-wrap: nowrap; }
 .top > :last-child { flex-wrap: nowrap; flex-shrink: 0; }
 .title { min-width: 0; }
+.three { display: grid; grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr) minmax(0, 1fr); gap: var(--space-4); align-items: start; }
+.together { border-left: 6px solid var(--outside); }
+@media (max-width: 1100px) { .three { grid-template-columns: 1fr; } }
+@media print { .screen, .tabs { display: none; } .three { grid-template-columns: 1fr 1fr; } }
 .board { display: grid; grid-template-columns: 190px minmax(0, 1fr); gap: var(--space-5); align-items: start; }
 .what::first-letter { text-transform: uppercase; }
 .block { display: block; }

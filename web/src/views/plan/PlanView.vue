@@ -39,6 +39,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
     <div class="row spread"><h1>Plan a batch</h1>
       <div class="row"><Button :disabled="!plan || plan.warnings.some((w) => w.stop && w.code !== 'no-time')" :loading="beginning" @click="begin">Begin this batch <KeyCap k="Ctrl" /><KeyCap k="Enter" /></Button></div></div>
     <ProblemNote v-if="beginProblem" :says="beginProblem" />
+    <p v-if="store.form.copiedFrom" class="card copied small" data-test="copied">Copied from <RouterLink class="figures" :to="{ name: 'batch', params: { code: store.form.copiedFrom.code } }">{{ store.form.copiedFrom.code }}</RouterLink><template v-if="store.form.copiedFrom.changes.length">. Changed on purpose: <strong>{{ store.form.copiedFrom.changes.map((c) => c.says.replace(/\.$/, '')).join('; ') }}</strong></template>. The batch will remember it. <Button text size="small" label="Forget it" @click="store.set({ copiedFrom: null })" /></p>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
     <div class="page">
       <PlanInputs />
@@ -57,6 +58,8 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
 <style scoped>
 .page { display: grid; grid-template-columns: 318px minmax(0, 1fr); gap: var(--space-4); align-items: start; }
 .answer { min-width: 0; gap: var(--space-3); }
+
+.copied { border-left: 6px solid var(--action); padding: 0 var(--space-4); }
 .big { font-size: 1.1rem; padding: var(--space-5); }
 .bad { color: var(--outside); font-weight: 650; }
 .tabs { display: flex; flex-wrap: wrap; gap: 0 var(--space-2); border-bottom: 1px solid var(--card-edge); }

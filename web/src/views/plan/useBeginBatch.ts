@@ -23,7 +23,8 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
     beginning.value = true;
     try {
       const mould = store.form.fill === 'mould' ? shelf.moulds.find(({ item }) => item.code === store.form.mouldCode) : undefined;
-      const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null }));
+      const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null, copiedFrom: store.form.copiedFrom?.code && store.form.productSlug === product.value.slug ? store.form.copiedFrom : null }));
+      store.set({ copiedFrom: null });
       void work.load();
       toast.add({ severity: 'success', summary: `${stored.batch.code} is in work`, life: 4000 });
       await router.push({ name: 'bench', params: { code: stored.batch.code } });

@@ -11,6 +11,8 @@ import { useDraft } from '../../stores/draft';
 import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
 import { useWork } from '../../stores/work';
 import { agendaOf } from './agenda';
+import { AGENDA_ADDRESS } from '../../api/checks';
+import { useDueChecks } from './useDueChecks';
 import { useRecentFaults } from './useRecentFaults';
 
 /** What needs a hand now, what is due, and what went wrong lately. */
@@ -18,11 +20,13 @@ const work = useWork();
 const draft = useDraft().forCode(null);
 const { faults, problem: faultsProblem, load: loadFaults } = useRecentFaults();
 const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
-const checks = computed(() => work.items.filter((i) => i.stage === 'check'));
+const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
 const soon = (atMs: number) => { const m = (atMs - work.nowMs) / 60_000; return m < 0 ? 'now' : `in ${m < 100 ? `${Math.round(m)} min` : `${Math.round(m / 60)} h`}`; };
+/** When a look was or is due, in a few words. */
+const since = (atMs: number) => { const h = (work.nowMs - atMs) / 3_600_000; const size = Math.abs(h) < 36 ? `${Math.max(1, Math.round(Math.abs(h)))} h` : `${Math.round(Math.abs(h) / 24)} days`; return h > 0 ? `${size} ago` : `in ${size}`; };
 const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
-const since = (item: WorkItem) => (item.startMs === null ? 'start not recorded' : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`);
+const metSince = (item: WorkItem) => (item.startMs === null ? 'start not recorded' : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`);
 const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowMs); return left === null ? null : `${Math.round(left * 100)} % of pot life left`; };
 </script>
 
@@ -47,7 +51,7 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
               <span class="head"><strong class="stage">{{ STAGE_WORDS[item.stage] }}</strong><span class="figures code">{{ item.code }}</span></span>
               <span>{{ item.product.name }}<template v-if="item.batch.mould?.code">, <span class="whole">{{ item.batch.mould.code }}</span></template></span>
               <strong class="due" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</strong>
-              <span class="quiet small">{{ shareLeft(item) ?? since(item) }}</span>
+              <span class="quiet small">{{ shareLeft(item) ?? metSince(item) }}</span>
               <span v-if="item.batch.note" class="quiet small">{{ item.batch.note }}</span>
             </span>
           </RouterLink>
@@ -58,15 +62,17 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
     <div class="columns">
       <section aria-labelledby="due" class="stack">
         <h2 id="due">Checks</h2>
-        <p v-if="work.loaded && checks.length === 0" class="card quiet">No check is waiting.</p>
-        <ul v-else class="card lines">
-          <li v-for="item in checks" :key="item.code">
-            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: item.code } }">{{ item.code }}</RouterLink>
-            <span class="grow">{{ item.product.name }}<span v-if="item.batch.note" class="quiet small block">{{ item.batch.note }}</span></span>
-            <span class="due-small" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</span>
-            <RouterLink class="do" :to="{ name: 'check', params: { code: item.code } }">Check</RouterLink>
+        <ProblemNote v-if="dueProblem" :says="dueProblem" again @again="loadDue" />
+        <p v-else-if="due && due.length === 0" class="card quiet">No check is due today.</p>
+        <ul v-else class="card lines" data-test="due">
+          <li v-for="c in due ?? []" :key="c.code">
+            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: c.code } }">{{ c.code }}</RouterLink>
+            <span class="grow">{{ c.productName }}<template v-if="c.mould">, {{ c.mould }}</template><span class="quiet small block">{{ c.why }}</span></span>
+            <span class="due-small" :class="{ late: Date.parse(c.at) < work.nowMs }">{{ since(Date.parse(c.at)) }}</span>
+            <RouterLink class="do" :to="{ name: 'check', params: { code: c.code } }">Check</RouterLink>
           </li>
         </ul>
+        <p class="small quiet">For a calendar: <a :href="AGENDA_ADDRESS">agenda.ics</a></p>
       </section>
       <section v-if="agenda.length" aria-labelledby="agenda" class="stack">
         <h2 id="agenda">With the pieces</h2>

@@ -21,5 +21,12 @@ describe('the agenda', () => {
     expect(agendaOf([slow], hours(0.5)).length).toBeGreaterThan(1);
     expect(agendaOf([slow], hours(0.5))[0]!.says).toContain('Break bubbles');
   });
+  it('asks once for a look that was missed three times', () => {
+    const slow = item('house-deep-40', { code: 'B-2', cure: { demouldedMin: null }, pressure: { gaugeKPa: 0 } });
+    const all = agendaOf([slow], start);
+    expect(all.length).toBeGreaterThan(2);
+    const third = all[2]!.atMs;
+    expect(agendaOf([slow], third).filter((l) => l.atMs <= third && l.says === all[2]!.says)).toEqual([all[2]]);
+  });
   it('has nothing for a batch whose parts have not met', () => expect(agendaOf([item('house-clear-6', { startedAt: null })], hours(1))).toEqual([]));
 });

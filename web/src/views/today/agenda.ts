@@ -17,6 +17,9 @@ function linesOf(item: WorkItem): AgendaLine[] {
   return afterCare(item.product, item.batch, cureTemperatureC(item.batch) ?? 20).map(line);
 }
 
-/** What the pieces in work ask for in the next two days, soonest first. */
-export const agendaOf = (items: readonly WorkItem[], nowMs: number): AgendaLine[] =>
-  items.flatMap(linesOf).filter((l) => l.atMs > nowMs - PAST_MS && l.atMs < nowMs + AHEAD_MS).sort((a, b) => a.atMs - b.atMs);
+/** What the pieces in work ask for in the next two days, soonest first; of what is past and repeats, only the last. */
+export function agendaOf(items: readonly WorkItem[], nowMs: number): AgendaLine[] {
+  const near = items.flatMap(linesOf).filter((l) => l.atMs > nowMs - PAST_MS && l.atMs < nowMs + AHEAD_MS).sort((a, b) => a.atMs - b.atMs);
+  const again = (l: AgendaLine, from: number) => near.slice(from + 1).some((o) => o.atMs <= nowMs && o.code === l.code && o.says === l.says);
+  return near.filter((l, i) => l.atMs > nowMs || !again(l, i));
+}

@@ -7,6 +7,7 @@ import { today } from '../../../components/words';
 import { useProducts } from '../../../stores/products';
 import { useUnits } from '../../../stores/units';
 import type { Tree } from '../../../stores/draftPath';
+import MouldSpots from './MouldSpots.vue';
 import MouldPhoto from './MouldPhoto.vue';
 import VolumeTool from './VolumeTool.vue';
 
@@ -41,6 +42,7 @@ const unmark = (cavity: number, index: number) => { props.set(`cavities[${cavity
     <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'plan', query: { mould: mould.code } }">Plan a pull</RouterLink>
     <MouldPhoto :photo="mould.photo ?? null" @change="set('photo', $event)" />
   </section>
+  <MouldSpots v-if="mould && use" :mould="mould" :code="mould.code" />
   <section v-if="mould?.cavities?.length" class="card stack" aria-label="Cavities drawn">
     <p class="quiet small">Tap an outline where a fault shows; the same place again and again means the mould.</p>
     <div class="cavities">

@@ -2,7 +2,7 @@
 import { ref, useTemplateRef } from 'vue';
 import Button from 'primevue/button';
 import { photoAddress } from '../../../api/shelf';
-import { sendPhoto } from './sendPhoto';
+import { sendPhoto } from '../../../components/photo/sendPhoto';
 
 /** The mould as it looks; resized here, its metadata taken off before it leaves. */
 defineProps<{ photo: string | null }>();

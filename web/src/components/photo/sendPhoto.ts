@@ -1,6 +1,6 @@
-import { ApiProblem } from '../../../api/client';
-import { shelfApi } from '../../../api/shelf';
-import { shrinkPhoto } from '../../../workers/shrinkPhoto';
+import { ApiProblem } from '../../api/client';
+import { shelfApi } from '../../api/shelf';
+import { shrinkPhoto } from '../../workers/shrinkPhoto';
 
 /** Resizes and stores a photo; its name, or a sentence on why it was not kept. */
 export async function sendPhoto(file: File): Promise<{ id: string | null; problem: string | null }> {

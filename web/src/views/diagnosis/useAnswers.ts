@@ -1,0 +1,56 @@
+import { useDebounceFn } from '@vueuse/core';
+import type { Batch } from '@warm-jar/core';
+import { computed, provide, ref, shallowRef, type Ref } from 'vue';
+import { ApiProblem } from '../../api/client';
+import { FORM } from '../../components/form/formContext';
+import { useEnterNow } from '../../stores/enterNow';
+import { hoursSince } from '../../stores/hoursSince';
+import { useLive } from '../../stores/live';
+import { valueAt } from '../../stores/draftPath';
+
+/** A number is saved once nobody has typed for this long, ms. */
+const SETTLE_MS = 700;
+
+/** Answers questions in place: each is saved as it is given, and the diagnosis made again with it. */
+export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: () => Promise<void>) {
+  const enterNow = useEnterNow();
+  const live = useLive();
+  const typed = shallowRef<Record<string, unknown>>({});
+  const texts = ref<Record<string, string>>({});
+  const issues = ref<Record<string, string>>({});
+  const problem = ref<string | null>(null);
+
+  async function save(path: string, value: unknown): Promise<void> {
+    try {
+      await enterNow(code.value, batch.value?.by ?? null, { set: [{ path, was: valueAt(batch.value, path) ?? null, value }] });
+      [problem.value, issues.value] = [null, {}];
+      await again();
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      [problem.value, issues.value] = [error.message, Object.fromEntries(error.issues.map((i) => [i.path, i.message]))];
+    }
+  }
+  const saveSoon = useDebounceFn(save, SETTLE_MS);
+
+  function set(path: string, value: unknown, rawText?: string): void {
+    typed.value = { ...typed.value, [path]: value };
+    texts.value = { ...Object.fromEntries(Object.entries(texts.value).filter(([p]) => p !== path)), ...(rawText === undefined ? {} : { [path]: rawText }) };
+    if (rawText !== undefined) return;
+    if (typeof value === 'number') void saveSoon(path, value);
+    else void save(path, value);
+  }
+  provide(FORM, { value: (path) => (path in typed.value ? typed.value[path] : valueAt(batch.value, path)), set, issues: computed(() => issues.value), texts: computed(() => texts.value) });
+
+  /** Keeps what a quick test showed. */
+  async function tested(test: string, outcome: string): Promise<void> {
+    try {
+      await enterNow(code.value, batch.value?.by ?? null, { add: [{ path: 'quickTests', value: { test, outcome, atH: hoursSince(batch.value, live.exactMs()) } }] });
+      problem.value = null;
+      await again();
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      problem.value = error.message;
+    }
+  }
+  return { tested, problem };
+}

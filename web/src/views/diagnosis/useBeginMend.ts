@@ -1,0 +1,31 @@
+import { mendsOf, type Batch, type SymptomDiagnosis } from '@warm-jar/core';
+import { computed, ref, type Ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { ApiProblem } from '../../api/client';
+import { useEnterNow } from '../../stores/enterNow';
+import { hoursSince } from '../../stores/hoursSince';
+import { useLive } from '../../stores/live';
+
+/** Begins the mend that the diagnosis proposes, or goes to the one in hand. */
+export function useBeginMend(batch: Ref<Batch | null>, symptom: Ref<SymptomDiagnosis | null>) {
+  const enterNow = useEnterNow();
+  const live = useLive();
+  const router = useRouter();
+  const problem = ref<string | null>(null);
+  const inHand = computed(() => (batch.value ? mendsOf(batch.value).some((m) => m.outcome === 'in-progress') : false));
+  async function begin(): Promise<void> {
+    const [b, s] = [batch.value, symptom.value];
+    if (!b?.code || !s) return;
+    try {
+      if (!inHand.value) {
+        const { steps, supplies, recheckAfterH } = s.mend;
+        await enterNow(b.code, b.by ?? null, { add: [{ path: 'mends', value: { atH: hoursSince(b, live.exactMs()) ?? s.afterH, kind: s.kind, pattern: s.pattern, steps: steps.map((says) => ({ says, done: false })), supplies, recheckAfterH } }] });
+      }
+      await router.push({ name: 'mend', params: { code: b.code } });
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      problem.value = error.message;
+    }
+  }
+  return { begin, inHand, problem };
+}

@@ -1,0 +1,22 @@
+import { copiedPlan, type Batch, type PlanChange, type Product } from '@warm-jar/core';
+import { ref, type Ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { usePlanForm } from '../../stores/plan';
+import { useShelf } from '../../stores/shelf';
+import { formFromBatch } from '../plan/formFromBatch';
+
+/** Copies a batch into the plan of the next one, with the chosen changes laid over and remembered. */
+export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product | null>) {
+  const plan = usePlanForm();
+  const shelf = useShelf();
+  const router = useRouter();
+  const problem = ref<string | null>(null);
+  async function copy(changes: readonly (PlanChange & { readonly cause?: string | null })[]): Promise<void> {
+    if (!batch.value || !product.value) return;
+    if (!shelf.loaded) await shelf.load();
+    plan.set(formFromBatch(copiedPlan(product.value, batch.value, changes), new Set(shelf.moulds.map((m) => m.item.code))));
+    problem.value = null;
+    await router.push({ name: 'plan' });
+  }
+  return { copy, problem };
+}
