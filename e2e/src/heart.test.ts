@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { diagnosisSchema, soundBatch, type Batch } from '@warm-jar/core';
-import { By, type WebDriver } from 'selenium-webdriver';
+import { By, until, type WebDriver } from 'selenium-webdriver';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { PATCHES, castPhoto } from './castPhoto';
 import { inBrowser } from './inBrowser';
@@ -19,9 +19,11 @@ async function tapAt(css: string, at: { x: number; y: number }): Promise<void> {
   await bench.driver.executeScript(`const b = arguments[0].getBoundingClientRect();
     arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: b.left + b.width * arguments[1], clientY: b.top + b.height * arguments[2] }));`, await bench.see(css), at.x, at.y);
 }
+/** The file picker itself is hidden behind its button. */
+const photoInput = () => bench.driver.wait(until.elementLocated(By.css('input[aria-label="Photo of the piece"]')), 8000);
 /** Adds a photo to the look, and picks card, cast and sample on it. */
 async function measure(colours: Parameters<typeof castPhoto>[0]): Promise<string> {
-  await (await bench.driver.findElement(By.css('input[aria-label="Photo of the piece"]'))).sendKeys(castPhoto(colours));
+  await (await photoInput()).sendKeys(castPhoto(colours));
   await bench.see('[data-test="photo"] img');
   await bench.driver.wait(() => bench.driver.executeScript<boolean>('const i = document.querySelector(\'[data-test="photo"] img\'); return i.complete && i.naturalWidth > 0'), 5000);
   await bench.tapWords('White card', '.photo-marks');
@@ -93,7 +95,7 @@ describe('a check', () => {
   });
   it('refuses a burnt-out card with what to do, and keeps the photo', async () => {
     await bench.go(`/batches/${code}/check`);
-    await (await bench.driver.findElement(By.css('input[aria-label="Photo of the piece"]'))).sendKeys(castPhoto({ card: [255, 255, 255], cast: [200, 190, 150], sample: [200, 190, 150] }));
+    await (await photoInput()).sendKeys(castPhoto({ card: [255, 255, 255], cast: [200, 190, 150], sample: [200, 190, 150] }));
     await bench.see('[data-test="photo"] img');
     await bench.tapWords('White card', '.photo-marks');
     await tapAt('[data-test="photo"]', PATCHES.card);

@@ -92,7 +92,7 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     expect(await bench.text('tbody')).toContain('bubbles, micro throughout');
     expect(await bench.driver.getCurrentUrl()).toContain('search=0421');
     await bench.tapWords('Clear');
-    await bench.read('34 batches');
+    await bench.read('35 batches');
     await bench.pick('[aria-label="Symptom"]', 'tacky');
     await bench.read('4 batches found');
     expect(await bench.complaints()).toEqual([]);
