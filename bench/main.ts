@@ -1,4 +1,5 @@
 import { calibrate, diagnose, isCalibrated, limitReadings, meshVolume, plan, planRequestSchema, productSchema, quickPlan, saltmarshBatches, saltmarshCard, sideLoss, simulateCup, simulateSlab } from '@warm-jar/core';
+import { printCalibration } from './calibration';
 import { cupByOdex, slabByOdex } from './generalSolver';
 import { median } from './median';
 import { sphereStl } from './sphere';
@@ -42,3 +43,5 @@ const slab = simulateSlab(deep, day);
 const middle = 'peakC' in slab ? slab.temperatureC.at(-1)![30]! : Number.NaN;
 console.log(`\nours against a general integrator (odex), same equations: cup ${(of('the same cup by odex') / of('one cup, whole cure')).toFixed(1)} times faster, slab ${(of('the same slab by odex') / of('slab, 60 nodes over 24 h')).toFixed(1)} times faster`);
 console.log(`they agree on the middle of the slab after a day to ${Math.abs(middle - slabByOdex(deepFit, day, loss)).toFixed(3)} K`);
+
+printCalibration();
