@@ -4,7 +4,17 @@ import { mount, type Endpoint } from './http/endpoint';
 import { errorHandler } from './http/errorHandler';
 import { notFound } from './http/problem';
 import { securityHeaders, site } from './http/site';
+import { backupRouter, backupRoutes, type BackupDeps } from './routes/backup';
+import type { Checked } from './backup/checkBackup';
 import { agendaRouter, checkRoutes } from './routes/checks';
+import { learningRouter, trialRoutes } from './routes/learning';
+import { exportRouter, logRoutes } from './routes/log';
+import { pieceRoutes } from './routes/pieces';
+import type { FactStore } from './store/factStore';
+import type { FilterStore } from './store/filterStore';
+import type { PieceStore } from './store/pieceStore';
+import type { SeriesStore } from './store/seriesStore';
+import type { LearningRunner } from './work/learningRunner';
 import { batchRoutes } from './routes/batches';
 import { diagnoseRoutes } from './routes/diagnose';
 import { documentRoutes } from './routes/documents';
@@ -36,6 +46,12 @@ export interface AppDeps {
   readonly checks: CheckStore;
   readonly past: PastStore;
   readonly photos: PhotoStore;
+  readonly facts: FactStore;
+  readonly filters: FilterStore;
+  readonly pieces: PieceStore;
+  readonly series: SeriesStore;
+  readonly learner: LearningRunner;
+  readonly backup: BackupDeps;
   readonly search: (words: string) => Promise<Found[]>;
   readonly planner: PlanRunner;
   readonly devices: readonly Device[];
@@ -48,7 +64,7 @@ export interface AppDeps {
 }
 
 /** The whole HTTP application over its stores. Never listens. */
-export function createApp({ products, batches, shelf, checks, past, photos, search, planner, devices, bus, clock, webRoot, log }: AppDeps): Express {
+export function createApp({ products, batches, shelf, checks, past, photos, facts, filters, pieces, series, learner, backup, search, planner, devices, bus, clock, webRoot, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -58,11 +74,15 @@ export function createApp({ products, batches, shelf, checks, past, photos, sear
   const api = express.Router();
   api.use(sameOrigin);
   api.use(photoRouter(photos));
-  api.use(agendaRouter({ checks, batches, products, now: clock.now }));
+  api.use(agendaRouter({ checks, batches, products, pieces, now: clock.now }));
+  api.use(learningRouter({ facts, products, shelf, learner, log }));
+  api.use(exportRouter(batches));
+  const waiting = new Map<string, Checked>();
+  api.use(backupRouter(backup, waiting));
   api.use(eventsRouter({ bus, clock, devices }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
   api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
-  const routes: Endpoint[] = [...productRoutes(products), ...batchRoutes(batches, products, past), ...checkRoutes(checks, past, clock.now), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices, clock.now)];
+  const routes: Endpoint[] = [...productRoutes(products), ...logRoutes(batches, filters), ...pieceRoutes(pieces), ...trialRoutes(batches, series), ...backupRoutes(backup, waiting), ...batchRoutes(batches, products, past, pieces), ...checkRoutes(checks, past, pieces, clock.now), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices, clock.now)];
   mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
   api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
 

@@ -1,9 +1,11 @@
+import { createServer } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { readConfig } from './config';
 import { studioClock } from './live/studioClock';
 import { fillDemo, removeDatabase } from './demo/fillDemo';
-import { openStudio } from './studio';
+import { hostStudio } from './hostStudio';
+import { threadLearner } from './work/threadLearner';
 import { threadPlanner } from './work/threadPlanner';
 
 const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
@@ -11,13 +13,14 @@ const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2));
   if (config.demo) removeDatabase(config.file);
-  const studio = await openStudio({ file: config.file, webRoot, planner: threadPlanner(), clock: studioClock(config.speed) });
-  if (config.demo) await fillDemo(studio, studio.clock.now());
-  const server = studio.app.listen(config.port, config.host, (error?: Error) => {
-    if (error) {
-      console.error(`Warm Jar cannot listen on ${config.host}:${config.port}: ${error.message}. Set PORT to a free one.`);
-      process.exit(1);
-    }
+  const studio = await hostStudio({ file: config.file, webRoot, planner: threadPlanner(), learner: threadLearner(), clock: studioClock(config.speed), schedule: true });
+  if (config.demo) await fillDemo(studio.current(), studio.current().clock.now());
+  const server = createServer(studio.handle);
+  server.on('error', (error) => {
+    console.error(`Warm Jar cannot listen on ${config.host}:${config.port}: ${error.message}. Set PORT to a free one.`);
+    process.exit(1);
+  });
+  server.listen(config.port, config.host, () => {
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : config.port;
     console.log(`Warm Jar is at http://${config.host}:${port}`);

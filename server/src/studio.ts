@@ -1,34 +1,71 @@
 import { dirname, join } from 'node:path';
 import type { Express } from 'express';
 import { createApp } from './app';
-import { batchStore, type BatchStore } from './store/batchStore';
-import { checkStore } from './store/checkStore';
-import { pastStore } from './store/pastStore';
-import { openDatabase } from './store/database';
+import type { Checked } from './backup/checkBackup';
+import { backupSchedule, type BackupSchedule } from './backup/schedule';
 import { standInDevices } from './devices/standIns';
 import { announcing } from './live/announcing';
 import { changeBus } from './live/changeBus';
 import { studioClock, type StudioClock } from './live/studioClock';
+import { batchStore, type BatchStore } from './store/batchStore';
+import { checkStore } from './store/checkStore';
+import { openDatabase, type Database } from './store/database';
+import { factStore, type FactStore } from './store/factStore';
+import { filterStore } from './store/filterStore';
+import { pastStore } from './store/pastStore';
 import { photoStore } from './store/photoStore';
+import { pieceStore } from './store/pieceStore';
 import { productStore, type ProductStore } from './store/productStore';
 import { searchAll } from './store/searchStore';
+import { seriesStore } from './store/seriesStore';
 import { openShelf, type Shelf } from './store/shelf';
 import { vesselGuard } from './store/vesselGuard';
+import { inlineLearner, type LearningRunner } from './work/learningRunner';
 import { inlinePlanner, type PlanRunner } from './work/planRunner';
 
 /** A studio's data and the application over it, open until closed. */
-export interface Studio { readonly app: Express; readonly products: ProductStore; readonly batches: BatchStore; readonly shelf: Shelf; readonly clock: StudioClock; readonly close: () => Promise<void> }
+export interface Studio {
+  readonly app: Express;
+  readonly database: Database;
+  readonly products: ProductStore;
+  readonly batches: BatchStore;
+  readonly shelf: Shelf;
+  readonly facts: FactStore;
+  readonly schedule: BackupSchedule;
+  readonly clock: StudioClock;
+  readonly close: () => Promise<void>;
+}
 
-export async function openStudio(options: { file: string; webRoot?: string | undefined; planner?: PlanRunner; clock?: StudioClock; log?: (error: unknown) => void }): Promise<Studio> {
+export interface StudioOptions {
+  readonly file: string;
+  readonly webRoot?: string | undefined;
+  readonly planner?: PlanRunner;
+  readonly learner?: LearningRunner;
+  readonly clock?: StudioClock;
+  readonly log?: (error: unknown) => void;
+  /** Puts a checked backup in place of the present data: the host's, who can close this studio and open another. */
+  readonly replaceWith?: (checked: Checked) => Promise<{ keptAside: string }>;
+}
+
+export async function openStudio(options: StudioOptions): Promise<Studio> {
   const database = await openDatabase(options.file);
   const products = productStore(database);
   const shelf = openShelf(database);
   const bus = changeBus();
   const clock = options.clock ?? studioClock(1);
-  const batches = announcing(batchStore(database, products, vesselGuard(shelf.gear)), bus);
-  const photos = photoStore(join(dirname(options.file), 'photos'));
-  const search = (words: string) => searchAll(database, words);
-  const planner = options.planner ?? inlinePlanner();
   const log = options.log ?? ((error: unknown) => { console.error(error); });
-  return { app: createApp({ products, batches, shelf, checks: checkStore(database), past: pastStore(database, shelf), photos, search, planner, bus, clock, devices: standInDevices(async (code) => { const { batch } = await batches.get(code); return { batch, product: await products.get(batch.product.slug, batch.product.revision) }; }), webRoot: options.webRoot, log }), products, batches, shelf, clock, close: async () => { await planner.close(); await database.close(); } };
+  const planner = options.planner ?? inlinePlanner();
+  const batches = announcing(batchStore(database, products, vesselGuard(shelf.gear)), bus);
+  const facts = factStore(database, products);
+  const dataFolder = dirname(options.file);
+  const photoFolder = join(dataFolder, 'photos');
+  const schedule = backupSchedule(database, { dataFolder, photoFolder, now: () => new Date(), log });
+  const subject = async (code: string) => { const { batch } = await batches.get(code); return { batch, product: await products.get(batch.product.slug, batch.product.revision) }; };
+  const app = createApp({
+    products, batches, shelf, facts, planner, bus, clock, log, webRoot: options.webRoot,
+    checks: checkStore(database), past: pastStore(database, shelf), photos: photoStore(photoFolder), search: (words) => searchAll(database, words), devices: standInDevices(subject),
+    filters: filterStore(database), pieces: pieceStore(database, shelf, products, clock.now), series: seriesStore(database), learner: options.learner ?? inlineLearner(),
+    backup: { database, dataFolder, photoFolder, schedule, now: () => new Date(), replaceWith: options.replaceWith },
+  });
+  return { app, database, products, batches, shelf, facts, schedule, clock, close: async () => { schedule.end(); await planner.close(); await database.close(); } };
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FACTORS } from '../learning/factors';
 import { STAGES } from '../planning/stage';
 import { productSchema } from './product';
 import { isoDate, shortText, slug } from './quantities';
@@ -19,6 +20,10 @@ export const batchSummarySchema = z.object({
   symptoms: z.array(z.object({ kind: z.enum(SYMPTOM_KINDS), pattern: z.string() })),
   /** Measured fields outside the card's limits. */
   outside: z.number().int(),
+  lotA: z.string().nullable(),
+  lotB: z.string().nullable(),
+  massG: z.number().nullable(),
+  note: z.string().nullable(),
   updatedAt: z.string(),
 });
 
@@ -27,19 +32,35 @@ export const MOST_PER_PAGE = 200;
 const wholeNumber = (low: number, high: number, otherwise: number) =>
   z.coerce.number('Write a whole number.').int('Write a whole number.').min(low).max(high).default(otherwise);
 
-export const BATCH_SORTS = ['startedAt', '-startedAt', 'code', '-code', 'updatedAt', '-updatedAt'] as const;
+const SORT_COLUMNS = ['startedAt', 'code', 'updatedAt', 'productSlug', 'mould', 'by', 'stage', 'grade', 'outside', 'lotA', 'lotB', 'massG'] as const;
+export const BATCH_SORTS = SORT_COLUMNS.flatMap((c) => [c, `-${c}`] as const);
+/** A field's limit and the side of it, `room.humidityPct:above`; or any field outside, any near, none outside. */
+const limitFilter = z.union([z.enum(['outside', 'near', 'inside']), z.string().regex(/^[A-Za-z0-9.[\]-]{1,80}:(above|below|near)$/, 'Write a field and its state, such as room.humidityPct:above.')]);
+/** A level of a factor, `season:08`, as Patterns links to its batches. */
+const factFilter = z.string().max(120).regex(new RegExp(`^(${FACTORS.join('|')}):.+$`), 'Write a factor and its level, such as season:08.');
+const codeList = z.string().max(20_000).transform((text) => text.split(',').map((c) => c.trim()).filter(Boolean)).pipe(z.array(shortText).max(1000));
 
 /** Query of the batch list. */
 export const batchListQuerySchema = z.object({
   page: wholeNumber(1, 1_000_000, 1),
   pageSize: wholeNumber(1, MOST_PER_PAGE, 50),
-  sort: z.enum(BATCH_SORTS).default('-startedAt'),
+  sort: z.enum(BATCH_SORTS as [string, ...string[]]).default('-startedAt'),
   product: slug.optional(),
   symptom: z.enum([...SYMPTOM_KINDS, 'any', 'none']).optional(),
   stage: z.enum([...STAGES, 'in-work']).optional(),
   search: shortText.optional(),
   from: isoDate.optional(),
   to: isoDate.optional(),
+  pattern: z.string().max(60).optional(),
+  lot: shortText.optional(),
+  mould: shortText.optional(),
+  by: shortText.optional(),
+  grade: z.enum([...GRADES, 'none']).optional(),
+  limit: limitFilter.optional(),
+  fact: factFilter.optional(),
+  /** Looked at by somebody, `yes`, or not yet. */
+  looked: z.enum(['yes', 'no']).optional(),
+  codes: codeList.optional(),
 });
 
 export const batchPageSchema = z.object({
@@ -95,3 +116,8 @@ export type BatchListQuery = z.infer<typeof batchListQuerySchema>;
 export type DueCheck = z.infer<typeof dueCheckSchema>;
 export type MouldSpots = z.infer<typeof mouldSpotsSchema>;
 export type HistoryEntry = z.infer<typeof historyEntrySchema>;
+
+/** A filter of the log under a name, shared by the studio's screens. */
+export const savedFilterSchema = z.object({ name: shortText.min(1, 'Give the filter a name.'), query: z.record(z.string().max(40), z.string().max(2000)) });
+export const savedFilterListSchema = z.object({ items: z.array(savedFilterSchema) });
+export type SavedFilter = z.infer<typeof savedFilterSchema>;

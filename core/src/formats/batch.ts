@@ -45,6 +45,8 @@ const pour = z
     scrapedCup: z.boolean().nullish(),
     flame: z.enum(FLAMES).nullish(),
     releaseMist: z.boolean().nullish(),
+    /** What stayed in the cup. */
+    leftG: q.massG.nullish(),
   })
   .superRefine((p, ctx) => inOrder(ctx, p, 'startedMin', 'finishedMin', 'The pour ends before it begins'));
 

@@ -10,13 +10,18 @@ function leaves(value: unknown, path: string, into: Map<string, unknown>): void 
   }
 }
 
+/** Every value of a document by its dotted name; null and absent are left out: not recorded. */
+export function leavesOf(document: unknown): ReadonlyMap<string, unknown> {
+  const into = new Map<string, unknown>();
+  leaves(document, '', into);
+  return into;
+}
+
 /**
  * The dotted names of the fields in which two documents differ, in order. Null and absent are the same: not recorded.
  * @example changedFields({ mix: { amountA: 1 } }, { mix: { amountA: 2 } }) // ['mix.amountA']
  */
 export function changedFields(before: unknown, after: unknown): string[] {
-  const [old, now] = [new Map<string, unknown>(), new Map<string, unknown>()];
-  leaves(before, '', old);
-  leaves(after, '', now);
+  const [old, now] = [leavesOf(before), leavesOf(after)];
   return [...new Set([...old.keys(), ...now.keys()])].filter((key) => old.get(key) !== now.get(key)).sort();
 }

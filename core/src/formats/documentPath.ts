@@ -2,7 +2,8 @@
 export type Tree = { [key: string]: unknown };
 
 const keysOf = (path: string): string[] => path.replaceAll(/\[(\d+)\]/g, '.$1').split('.');
-const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null;
+/** Whether a value has parts of its own. */
+export const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null;
 
 /** The value at a path; undefined where any part of it is missing. */
 export function valueAt(document: unknown, path: string): unknown {

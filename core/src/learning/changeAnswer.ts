@@ -15,24 +15,28 @@ export interface ChangeAnswer {
 const UNSAID_SEVERITY = 2;
 /** What says how the piece was made; dates, codes, looks and repairs do not. */
 const MADE = /^(room|resin|mix|additives|degas|pour|pressure|mould|inclusions|layerBelow|cure)\b/;
-const BOOKKEEPING = /\.(pulls|startedMin|finishedMin|reachedMin|releasedMin|demouldedMin|code|vessel)$/;
+const BOOKKEEPING = /\.(pulls|startedMin|finishedMin|reachedMin|releasedMin|demouldedMin|code|vessel|leftG)$/;
+/** Whether a field says how the piece was made. */
+export const isMaking = (field: string): boolean => MADE.test(field) && !BOOKKEEPING.test(field);
 /** Figures this near, as a share, were held the same. */
 const HELD = 0.05;
 
-const worst = (batch: Batch, kind: SymptomKind): number | null => {
+/** Severity of a symptom at its worst; 0 where it was looked for and not seen, null where nobody looked. */
+export const worstOf = (batch: Batch, kind: SymptomKind): number | null => {
   const checks = batch.checks ?? [];
   if (checks.length === 0) return null;
   return Math.max(0, ...checks.flatMap((c) => (c.symptoms ?? []).filter((s) => s.kind === kind).map((s) => s.severity ?? UNSAID_SEVERITY)));
 };
 
 const valueOf = (batch: Batch, path: string): unknown => path.split(/[.[\]]+/).filter(Boolean).reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined), batch);
-const heldAlike = (a: unknown, b: unknown) => typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b), 1);
+/** Figures near enough to count as the same. */
+export const heldAlike = (a: unknown, b: unknown): boolean => typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b), 1);
 
 /** Fields of the making recorded in both batches that differ by more than a held figure does. */
 export function madeDifferently(before: Batch, after: Batch): string[] {
   return changedFields(before, after).filter((f) => {
     const [a, b] = [valueOf(before, f), valueOf(after, f)];
-    return MADE.test(f) && !BOOKKEEPING.test(f) && a != null && b != null && !heldAlike(a, b);
+    return isMaking(f) && a != null && b != null && !heldAlike(a, b);
   });
 }
 
@@ -42,7 +46,7 @@ export function madeDifferently(before: Batch, after: Batch): string[] {
  */
 export function changeAnswer(before: Batch, after: Batch, kind: SymptomKind): ChangeAnswer {
   const differs = madeDifferently(before, after);
-  const [was, is] = [worst(before, kind), worst(after, kind)];
+  const [was, is] = [worstOf(before, kind), worstOf(after, kind)];
   const beside = differs.length > 1 ? ` ${differs.length} things were recorded differently (${differs.slice(0, 4).map(fieldLabel).join(', ')}), so it cannot say which of them did it.` : '';
   if (was === null || was === 0) return { verdict: 'nothing to compare', differs, says: 'The first batch has no such fault on record.' };
   if (is === null) return { verdict: 'not yet', differs, says: 'Nobody has looked at the new one yet.' };

@@ -61,7 +61,7 @@ function everyday({ chance, card }: SlipScene): Patch {
 }
 
 /** Leaves out what nobody wrote down: each figure by the same chance, never the product or the time. */
-function withGaps(batch: Batch, chance: Chance, share: number): Batch {
+export function withGaps(batch: Batch, chance: Chance, share: number): Batch {
   const sections = ['lotA', 'lotB', 'room', 'resin', 'mix', 'degas', 'pour', 'pressure', 'mould', 'cure', 'layerBelow'] as const;
   const patch: Patch = {};
   for (const section of sections) {
@@ -72,7 +72,7 @@ function withGaps(batch: Batch, chance: Chance, share: number): Batch {
   return batchSchema.parse({ ...batch, ...patch, ...lists });
 }
 
-function measuredWith(batch: Batch, chance: Chance): Batch {
+export function measuredWith(batch: Batch, chance: Chance): Batch {
   const blur = (key: string, v: unknown) => {
     if (typeof v !== 'number') return v;
     if (/C$/.test(key)) return v + chance.normal(0, 0.4);
@@ -90,7 +90,7 @@ function sceneOf(chance: Chance, card: Product, kind: SymptomKind, pattern: stri
 }
 
 /** Causes a card and a symptom could have, with their prior weights; what is in no catalogue among them. */
-function couldBe(scene: SlipScene): { cause: CauseId; weight: number }[] {
+export function couldBe(scene: SlipScene): { cause: CauseId; weight: number }[] {
   const { card, seen } = scene;
   return [
     ...CATALOGUE.map((c) => ({ cause: c.id, weight: SLIPS[c.id] ? weightOf(c, card, seen.kind, seen.pattern) : 0 })).filter((c) => c.weight > 0),

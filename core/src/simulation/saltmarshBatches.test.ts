@@ -11,18 +11,18 @@ const batches = saltmarshBatches(now);
 const symptomsOf = (b: (typeof batches)[number]) => (b.checks ?? []).flatMap((c) => c.symptoms ?? []);
 
 describe('the demo studio\'s batches', () => {
-  it('are thirty-four, with their own codes, the same each time', () => {
-    expect(batches).toHaveLength(34);
-    expect(new Set(batches.map((b) => b.code)).size).toBe(34);
+  it('are thirty-nine, with their own codes, the same each time', () => {
+    expect(batches).toHaveLength(39);
+    expect(new Set(batches.map((b) => b.code)).size).toBe(39);
     expect(saltmarshBatches(now)).toEqual(batches);
   });
   it('show a fault in a third, and use every product', () => {
-    expect(batches.filter((b) => symptomsOf(b).length > 0)).toHaveLength(14);
+    expect(batches.filter((b) => symptomsOf(b).length > 0)).toHaveLength(15);
     expect(new Set(batches.map((b) => b.product.slug))).toEqual(new Set(SALTMARSH_CARDS.map((c) => c.slug)));
   });
   it('have some in work today, each at another stage, and none from the future', () => {
     const stages = batches.map((b) => stageOf(saltmarshCard(b.product.slug), b));
-    expect(stages.slice(-6)).toEqual(['check', 'check', 'watch', 'press', 'pour', 'mix']);
+    expect(stages.slice(-11)).toEqual(['check', 'check', 'watch', 'press', 'pour', 'mix', 'check', 'check', 'watch', 'watch', 'watch']);
     for (const b of batches) {
       const hoursAgo = (now.getTime() - Date.parse(b.startedAt!)) / 3.6e6;
       expect(hoursAgo).toBeGreaterThan(0);

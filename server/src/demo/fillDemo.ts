@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs';
-import { SALTMARSH_CARDS, saltmarshAdditives, saltmarshBatches, saltmarshGear, saltmarshInclusions, saltmarshLots, saltmarshMoulds } from '@warm-jar/core';
+import { SALTMARSH_CARDS, saltmarshAdditives, saltmarshBatches, saltmarshGear, saltmarshInclusions, saltmarshLots, saltmarshMoulds, saltmarshPieces, saltmarshYear } from '@warm-jar/core';
 import type { Studio } from '../studio';
 
 /** Removes a demo database with its write-ahead files, so that each demo starts fresh. */
@@ -15,7 +15,8 @@ export async function fillDemo({ products, batches, shelf }: Pick<Studio, 'produ
   for (const inclusion of saltmarshInclusions(now)) await shelf.inclusions.create(inclusion);
   for (const additive of saltmarshAdditives()) await shelf.additives.create(additive);
   for (const piece of saltmarshGear(now)) await shelf.gear.create(piece);
-  const made = saltmarshBatches(now);
-  for (const batch of made) await batches.create(batch);
+  const made = [...saltmarshYear(now).map((y) => y.batch), ...saltmarshBatches(now)];
+  await batches.addAll(made);
+  for (const piece of saltmarshPieces(now)) await shelf.pieces.create(piece);
   return made.length;
 }

@@ -3,12 +3,13 @@ import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import type { BatchStore } from '../store/batchStore';
 import type { PastStore } from '../store/pastStore';
+import type { PieceStore } from '../store/pieceStore';
 import type { ProductStore } from '../store/productStore';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
 const asDocument = { description: 'The batch; its version is in ETag', schema: batchSchema };
 
-export function batchRoutes(batches: BatchStore, products: ProductStore, past: PastStore): Endpoint[] {
+export function batchRoutes(batches: BatchStore, products: ProductStore, past: PastStore, pieces: PieceStore): Endpoint[] {
   return [
     endpoint({
       method: 'get', path: '/batches', summary: 'A page of the log', query: batchListQuerySchema,
@@ -60,7 +61,8 @@ export function batchRoutes(batches: BatchStore, products: ProductStore, past: P
       method: 'get', path: '/batches/{code}/diagnosis', summary: 'Diagnose a stored batch', params: byCode, query: unitsQuerySchema,
       answers: { 200: { description: 'The diagnosis, its sentences in the units asked for', schema: diagnosisSchema } },
     }, async ({ params, query }) => {
-      const { batch } = await batches.get(params.code);
+      const { batch: alone } = await batches.get(params.code);
+      const batch = await pieces.inView(alone);
       const product = await products.get(batch.product.slug, batch.product.revision);
       return { status: 200, body: diagnose(product, batch, { say: wordsIn(query), history: await past.historyOf(batch) }) };
     }),

@@ -6,6 +6,7 @@ import { endpoint, type Endpoint } from '../http/endpoint';
 import type { BatchStore } from '../store/batchStore';
 import type { CheckStore } from '../store/checkStore';
 import type { PastStore } from '../store/pastStore';
+import type { LayerDue, PieceStore } from '../store/pieceStore';
 import type { ProductStore } from '../store/productStore';
 
 const DAY_MS = 86_400_000;
@@ -13,8 +14,13 @@ const DAY_MS = 86_400_000;
 const LATE_DAYS = 14;
 const daysQuery = z.object({ days: z.coerce.number('Write a number of days.').min(0).max(400).default(2), late: z.coerce.number('Write a number of days.').min(0).max(4000).default(LATE_DAYS) });
 
-export function checkRoutes(checks: CheckStore, past: PastStore, now: () => Date): Endpoint[] {
+export function checkRoutes(checks: CheckStore, past: PastStore, pieces: PieceStore, now: () => Date): Endpoint[] {
   return [
+    endpoint({
+      method: 'get', path: '/layers/due', summary: 'Layers to be poured next within some days, soonest first', query: daysQuery,
+      answers: { 200: { description: 'Due layers', schema: z.object({ items: z.array(z.object({ piece: z.string(), name: z.string(), layer: z.number(), product: z.string(), at: z.string(), says: z.string() })) }) } },
+    }, async ({ query }) => ({ status: 200, body: { items: (await pieces.due(new Date(now().getTime() + query.days * DAY_MS))).sort((a, b) => a.at.localeCompare(b.at)) } })),
+
     endpoint({
       method: 'get', path: '/checks/due', summary: 'Looks that are due within some days, soonest first; late ones too, up to `late` days', query: daysQuery,
       answers: { 200: { description: 'Due looks', schema: dueCheckListSchema } },
@@ -38,6 +44,8 @@ const PAST_MS = DAY_MS / 2;
 
 const lookItem = (c: DueCheck): AgendaItem => ({ id: `${c.code}-look`, at: new Date(c.at), says: `Look at ${c.code}`, about: `${c.productName}${c.mould ? `, mould ${c.mould}` : ''}: ${c.why}.` });
 
+const layerItem = (l: LayerDue): AgendaItem => ({ id: `${l.piece}-layer-${l.layer}`, at: new Date(l.at), says: `Layer ${l.layer} of ${l.piece}: ${l.product}`, about: `${l.name}: ${l.says}` });
+
 function workItems(product: Product, batch: Batch, from: Date): AgendaItem[] {
   const stage = stageOf(product, batch);
   if (!batch.startedAt || (stage !== 'watch' && stage !== 'check')) return [];
@@ -52,15 +60,16 @@ function workItems(product: Product, batch: Batch, from: Date): AgendaItem[] {
 const MOST_IN_WORK = 200;
 
 /** The agenda as iCalendar (RFC 5545): what a phone or a wall calendar subscribes to. */
-export function agendaRouter(deps: { checks: CheckStore; batches: BatchStore; products: ProductStore; now: () => Date }): Router {
+export function agendaRouter(deps: { checks: CheckStore; batches: BatchStore; products: ProductStore; pieces: PieceStore; now: () => Date }): Router {
   const router = express.Router();
   router.get('/agenda.ics', async (_request, response) => {
     const from = deps.now();
     const due = await deps.checks.due(new Date(from.getTime() - LATE_DAYS * DAY_MS), new Date(from.getTime() + AHEAD_MS));
     const page = await deps.batches.list({ page: 1, pageSize: MOST_IN_WORK, sort: '-startedAt', stage: 'in-work' });
     const inWork = await Promise.all(page.items.map(async ({ code }) => { const { batch } = await deps.batches.get(code); return workItems(await deps.products.get(batch.product.slug, batch.product.revision), batch, from); }));
+    const layers = await deps.pieces.due(new Date(from.getTime() + AHEAD_MS));
     const calendar = ical({ name: 'Warm Jar', prodId: { company: 'Warm Jar', product: 'agenda', language: 'EN' }, method: ICalCalendarMethod.PUBLISH, ttl: 1800 });
-    for (const item of [...due.map(lookItem), ...inWork.flat()]) {
+    for (const item of [...due.map(lookItem), ...layers.map(layerItem), ...inWork.flat()]) {
       calendar.createEvent({ id: `${item.id}@warm-jar`, stamp: from, start: item.at, end: new Date(item.at.getTime() + SHOWN_MS), summary: item.says, description: item.about });
     }
     response.type('text/calendar; charset=utf-8').set('Cache-Control', 'no-store').send(calendar.toString());

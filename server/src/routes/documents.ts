@@ -5,6 +5,9 @@ import { openApiOf } from '../http/openapi';
 import { Problem } from '../http/problem';
 import { EVENT_PATHS } from './events';
 import { AGENDA_PATHS } from './checks';
+import { BACKUP_PATHS } from './backup';
+import { LEARNING_PATHS } from './learning';
+import { EXPORT_PATHS } from './log';
 import { PHOTO_PATHS } from './photos';
 
 const anyDocument = z.looseObject({});
@@ -23,7 +26,7 @@ export function documentRoutes(others: readonly Endpoint[], prefix: string): End
     endpoint({
       method: 'get', path: '/openapi.json', summary: 'This description',
       answers: { 200: { description: 'OpenAPI 3.1', schema: anyDocument } },
-    }, async () => ({ status: 200, body: openApiOf([...others, ...own], prefix, { ...PHOTO_PATHS, ...EVENT_PATHS, ...AGENDA_PATHS }) })),
+    }, async () => ({ status: 200, body: openApiOf([...others, ...own], prefix, { ...PHOTO_PATHS, ...EVENT_PATHS, ...AGENDA_PATHS, ...LEARNING_PATHS, ...EXPORT_PATHS, ...BACKUP_PATHS }) })),
     endpoint({
       method: 'get', path: '/health', summary: 'Whether the server is up',
       answers: { 200: { description: 'Up', schema: z.object({ status: z.literal('up') }) } },

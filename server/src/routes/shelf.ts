@@ -1,4 +1,4 @@
-import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema } from '@warm-jar/core';
+import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema, pieceSchema } from '@warm-jar/core';
 import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import type { Shelf } from '../store/shelf';
@@ -55,10 +55,12 @@ export function shelfRoutes(shelf: Shelf): Endpoint[] {
     plainList('inclusions', 'inclusions', inclusionSchema, shelf.inclusions),
     plainList('additives', 'additives', additiveSchema, shelf.additives),
     plainList('gear', 'gear', gearSchema, shelf.gear),
+    plainList('pieces', 'pieces made in layers', pieceSchema, shelf.pieces),
     ...routesOf('lots', 'a lot', lotSchema, shelf.lots),
     ...routesOf('moulds', 'a mould', mouldSchema, shelf.moulds),
     ...routesOf('inclusions', 'an inclusion', inclusionSchema, shelf.inclusions),
     ...routesOf('additives', 'an additive', additiveSchema, shelf.additives),
     ...routesOf('gear', 'a piece of gear', gearSchema, shelf.gear),
+    ...routesOf('pieces', 'a piece', pieceSchema, shelf.pieces),
   ];
 }

@@ -1,4 +1,4 @@
-import { dueCheck, limitReadings, mixMasses, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
+import { castFacts, dueCheck, limitReadings, mixMasses, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
 
 /** What lists need of a batch beside its document; worked out whenever the document is written. */
 export interface BatchColumns {
@@ -17,6 +17,11 @@ export interface BatchColumns {
   readonly massBG: number | null;
   readonly nextCheckAt: string | null;
   readonly nextCheckWhy: string | null;
+  readonly massG: number | null;
+  readonly note: string | null;
+  /** What learning and the filters need of it, `CastFacts` as JSON. */
+  readonly facts: string;
+  readonly copiedFrom: string | null;
 }
 
 export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] => {
@@ -41,6 +46,8 @@ function searchText(batch: Batch, product: Product): string {
 const partMasses = (batch: Batch, product: Product) => { const { massAG, massBG } = mixMasses(product, batch); return { massAG, massBG }; };
 
 const HOUR_MS = 3_600_000;
+/** So much of a note is shown in lists. */
+const NOTE_SHOWN = 120;
 
 /** When it is to be looked at next; nothing where nobody knows when it began. */
 function nextLook(batch: Batch, product: Product): Pick<BatchColumns, 'nextCheckAt' | 'nextCheckWhy'> {
@@ -50,7 +57,9 @@ function nextLook(batch: Batch, product: Product): Pick<BatchColumns, 'nextCheck
 
 /** The columns of a batch. Moments are kept in UTC so that they sort. */
 export function batchColumns(batch: Batch, product: Product): BatchColumns {
-  const outside = limitReadings(product, batch).filter((r) => r.state === 'below' || r.state === 'above').length;
+  const readings = limitReadings(product, batch);
+  const outside = readings.filter((r) => r.state === 'below' || r.state === 'above').length;
+  const facts = castFacts(product, batch, readings);
   return {
     productSlug: product.slug,
     productRevision: product.revision,
@@ -65,5 +74,9 @@ export function batchColumns(batch: Batch, product: Product): BatchColumns {
     lotB: batch.lotB?.code ?? null,
     ...partMasses(batch, product),
     ...nextLook(batch, product),
+    massG: facts.massG,
+    note: batch.note ? batch.note.slice(0, NOTE_SHOWN) : null,
+    facts: JSON.stringify(facts),
+    copiedFrom: batch.copiedFrom?.code ?? null,
   };
 }

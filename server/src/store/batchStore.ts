@@ -1,4 +1,4 @@
-import { applyEntry, batchSchema, batchSummarySchema, changedFields, fieldLabel, issuesFromZod, type Batch, type BatchListQuery, type BatchPage, type BatchSummary, type Entry, type HistoryEntry, type Product } from '@warm-jar/core';
+import { PATTERNS_BY_SYMPTOM, applyEntry, batchSchema, batchSummarySchema, changedFields, fieldLabel, issuesFromZod, type Batch, type BatchListQuery, type BatchPage, type BatchSummary, type Entry, type HistoryEntry, type Product } from '@warm-jar/core';
 import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import { batchColumns, symptomsOf } from './batchColumns';
@@ -26,6 +26,14 @@ export interface BatchStore {
   /** @throws Problem 409 unless `version` is the stored one; 404 */
   readonly remove: (code: string, version: number) => Promise<void>;
   readonly history: (code: string) => Promise<HistoryEntry[]>;
+  /** Whether it could be stored: its card known, its vessel not pressed beyond its rating. @throws Problem 400 */
+  readonly check: (batch: Batch) => Promise<void>;
+  /** Many at once in one transaction, all of them or none; each has its code. @throws Problem as `create` does */
+  readonly addAll: (batches: readonly Batch[]) => Promise<void>;
+  /** Whole documents, in the order of the query, with how many there are in all. */
+  readonly documents: (query: BatchListQuery, most: number, offset?: number) => Promise<{ batches: Batch[]; total: number }>;
+  /** Which of these codes the log knows, those of deleted batches too. */
+  readonly taken: (codes: readonly string[]) => Promise<ReadonlySet<string>>;
 }
 
 const parse = (row: BatchRow): Batch => batchSchema.parse(JSON.parse(row.document));
@@ -48,6 +56,30 @@ function laidOver(before: Batch, entry: Entry): Batch {
   return parsed.data;
 }
 
+const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
+/** Written into the statement only where it is a word of the closed list. */
+const patternOf = ({ pattern }: BatchListQuery) => (pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '');
+
+/** A fact of the batch, read from its facts: bound as values, never written into the statement. */
+const factIs = (path: string, value: string) => Sequelize.where(Sequelize.fn('json_extract', Sequelize.col('facts'), path), value) as unknown as WhereOptions<BatchRow>;
+const factsHold = (text: string) => Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), { [Op.gt]: 0 }) as unknown as WhereOptions<BatchRow>;
+
+function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchListQuery): WhereOptions<BatchRow>[] {
+  const all: WhereOptions<BatchRow>[] = [];
+  if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
+  if (mould) all.push({ mould });
+  if (by) all.push({ by });
+  if (grade) all.push({ grade: grade === 'none' ? null : grade });
+  if (limit === 'outside') all.push({ outside: { [Op.gt]: 0 } });
+  else if (limit === 'inside') all.push({ outside: 0 });
+  else if (limit === 'near') all.push(factsHold(':near"'));
+  else if (limit) all.push(factsHold(`"${limit}"`));
+  if (fact) { const at = fact.indexOf(':'); all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1))); }
+  if (looked) all.push(Sequelize.where(Sequelize.fn('json_extract', Sequelize.col('facts'), '$.looked'), looked === 'yes' ? 1 : 0) as unknown as WhereOptions<BatchRow>);
+  if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
+  return all;
+}
+
 function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
   const all: WhereOptions<BatchRow>[] = [];
   if (query.product) all.push({ productSlug: query.product });
@@ -58,7 +90,8 @@ function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
   if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
   else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });
   // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
-  else if (query.symptom) all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}')`) } });
+  else if (query.symptom) all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}'${patternOf(query)})`) } });
+  all.push(...moreOf(query));
   for (const word of (query.search ?? '').split(/\s+/).filter(Boolean)) {
     all.push(Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), { [Op.gt]: 0 }) as unknown as WhereOptions<BatchRow>);
   }
@@ -71,6 +104,9 @@ function orderOf(sort: BatchListQuery['sort']): Order {
   const direction = descending ? 'DESC' : 'ASC';
   return column === 'code' ? [['code', direction]] : [[column, direction], ['code', direction]];
 }
+
+/** Rows written or asked for in one statement; SQLite bounds the values in one. */
+const ROWS_AT_ONCE = 200;
 
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
 export type BatchGuard = (batch: Batch) => Promise<void>;
@@ -131,7 +167,7 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
         models.batches.count({ where }),
         models.batches.findAll({
           where, order: orderOf(query.sort), limit: query.pageSize, offset: (query.page - 1) * query.pageSize,
-          attributes: { exclude: ['document', 'search'] }, include: [{ model: models.symptoms, as: 'symptoms', separate: true }],
+          attributes: { exclude: ['document', 'search', 'facts'] }, include: [{ model: models.symptoms, as: 'symptoms', separate: true }],
         }),
       ]);
       return { items: await summaries(rows), page: query.page, pageSize: query.pageSize, total };
@@ -157,6 +193,41 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
         await record(batch, 1, 'created', null, transaction);
         return { batch, version: 1 };
       });
+    },
+
+    check: async (batch) => { await cardOf(batch); await guard(batch); },
+
+    addAll: async (sent) => {
+      const cards = new Map<string, Product>();
+      for (const batch of sent) {
+        await guard(batch);
+        cards.set(batch.code ?? '', await cardOf(batch));
+      }
+      await write(async (transaction) => {
+        const now = new Date().toISOString();
+        const whole = sent.map((b) => ({ ...b, product: { ...b.product, revision: cards.get(b.code ?? '')!.revision } }));
+        for (let at = 0; at < whole.length; at += ROWS_AT_ONCE) {
+          const some = whole.slice(at, at + ROWS_AT_ONCE);
+          await models.batches.bulkCreate(some.map((batch) => ({ code: batch.code ?? '', version: 1, ...batchColumns(batch, cards.get(batch.code ?? '')!), document: JSON.stringify(batch), createdAt: now, updatedAt: now })), { transaction });
+          await models.symptoms.bulkCreate(some.flatMap((batch) => symptomsOf(batch).map((s) => ({ ...s, batchCode: batch.code ?? '' }))), { transaction });
+          await models.history.bulkCreate(some.map((batch) => ({ batchCode: batch.code ?? '', version: 1, at: now, action: 'created', by: batch.by ?? null, changedFields: JSON.stringify(changedFields(null, batch)), document: JSON.stringify(batch) })), { transaction });
+        }
+      });
+    },
+
+    documents: async (query, most, offset = 0) => {
+      const where = whereOf(query);
+      const [total, rows] = await Promise.all([models.batches.count({ where }), models.batches.findAll({ where, order: orderOf(query.sort), limit: most, offset, attributes: ['code', 'document'] })]);
+      return { batches: rows.map(parse), total };
+    },
+
+    taken: async (codes) => {
+      const known = new Set<string>();
+      for (let at = 0; at < codes.length; at += ROWS_AT_ONCE) {
+        const rows = await models.history.findAll({ where: { batchCode: { [Op.in]: codes.slice(at, at + ROWS_AT_ONCE) } }, attributes: ['batchCode'], group: ['batchCode'] });
+        for (const row of rows) known.add(row.batchCode);
+      }
+      return known;
     },
 
     replace: async (code, version, sent) => {

@@ -36,10 +36,10 @@ describe('the database', () => {
 
   it('applies its migrations once', async () => {
     const names = async () => (await database.sequelize.query('SELECT name FROM migrations'))[0];
-    expect(await names()).toEqual([{ name: '0001-first-schema' }, { name: '0002-shelf' }, { name: '0003-bench-entries' }, { name: '0004-checks' }]);
+    expect(await names()).toEqual([{ name: '0001-first-schema' }, { name: '0002-shelf' }, { name: '0003-bench-entries' }, { name: '0004-checks' }, { name: '0005-learning' }]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(4);
+    expect(await names()).toHaveLength(5);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

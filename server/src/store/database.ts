@@ -27,6 +27,8 @@ export interface Database {
   readonly models: Models;
   /** Runs `work` in one write transaction, in turn with the others. */
   readonly write: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
+  /** Brings the schema up to this version's. */
+  readonly migrate: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -51,20 +53,23 @@ export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
 /**
  * Opens (and where it is new, makes) the studio's database file, brought to the newest schema.
  * @param file path of the SQLite file
+ * @param options `migrate: false` opens it as it is, to be looked at first
  */
-export async function openDatabase(file: string): Promise<Database> {
+export async function openDatabase(file: string, { migrate = true }: { migrate?: boolean } = {}): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
   const sequelize = new Sequelize({
     dialect: 'sqlite', storage: file, logging: false, dialectModule: { ...sqlite3, Database: DurableDatabase },
   });
   await sequelize.authenticate();
-  await migratorFor(sequelize).up();
+  const up = async () => { await migratorFor(sequelize).up(); };
+  if (migrate) await up();
   const models = defineModels(sequelize);
   // Writers that wait inside SQLite each hold a thread of Node's few; the one with the lock would find none left.
   const inTurn = oneAtATime();
   return {
     sequelize,
     models,
+    migrate: up,
     write: (work) => inTurn(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work)),
     close: async () => {
       // Everything into the one file, so that a copy of it taken after closing is whole.

@@ -10,6 +10,7 @@ export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreation
   code: string; version: number; productSlug: string; productRevision: number; startedAt: string | null; by: string | null;
   mould: string | null; stage: string; grade: string | null; outside: number; search: string; document: string;
   lotA: string | null; lotB: string | null; massAG: number | null; massBG: number | null; nextCheckAt: string | null; nextCheckWhy: string | null;
+  massG: number | null; note: string | null; facts: string | null; copiedFrom: string | null;
   createdAt: string; updatedAt: string;
   symptoms?: NonAttribute<SymptomRow[]>;
   revision?: NonAttribute<RevisionRow | null>;
@@ -30,7 +31,11 @@ export interface EntryRow extends Model<InferAttributes<EntryRow>, InferCreation
 export interface ShelfRow extends Model<InferAttributes<ShelfRow>, InferCreationAttributes<ShelfRow>> {
   code: string; version: number; productSlug?: CreationOptional<string>; search: string; document: string; createdAt: string; updatedAt: string;
 }
-export type ShelfTable = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear';
+export type ShelfTable = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear' | 'pieces';
+/** A filter of the log under its name. */
+export interface FilterRow extends Model<InferAttributes<FilterRow>, InferCreationAttributes<FilterRow>> { name: string; query: string; createdAt: string }
+/** A choice of the studio's under its key. */
+export interface SettingRow extends Model<InferAttributes<SettingRow>, InferCreationAttributes<SettingRow>> { key: string; value: string }
 
 export interface Models {
   readonly shelf: Readonly<Record<ShelfTable, ModelStatic<ShelfRow>>>;
@@ -40,6 +45,8 @@ export interface Models {
   readonly symptoms: ModelStatic<SymptomRow>;
   readonly history: ModelStatic<HistoryRow>;
   readonly entries: ModelStatic<EntryRow>;
+  readonly filters: ModelStatic<FilterRow>;
+  readonly settings: ModelStatic<SettingRow>;
 }
 
 // Sequelize writes each column's name into its options, so every column needs an object of its own.
@@ -62,6 +69,7 @@ export function defineModels(sequelize: Sequelize): Models {
     code: { ...text(), primaryKey: true }, version: whole(), productSlug: text(), productRevision: whole(), startedAt: textOrNull(), by: textOrNull(),
     mould: textOrNull(), stage: text(), grade: textOrNull(), outside: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
     lotA: textOrNull(), lotB: textOrNull(), massAG: { ...real(), field: 'mass_a_g' }, massBG: { ...real(), field: 'mass_b_g' }, nextCheckAt: textOrNull(), nextCheckWhy: textOrNull(),
+    massG: { ...real(), field: 'mass_g' }, note: textOrNull(), facts: textOrNull(), copiedFrom: textOrNull(),
   }, table('batches'));
   const symptoms = sequelize.define<SymptomRow>('symptom', { id: key(), batchCode: text(), kind: text(), pattern: text() }, table('batch_symptoms'));
   const history = sequelize.define<HistoryRow>('history', {
@@ -72,7 +80,9 @@ export function defineModels(sequelize: Sequelize): Models {
     code: { ...text(), primaryKey: true }, version: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
     ...(name === 'lots' ? { productSlug: text() } : {}),
   } as Parameters<typeof sequelize.define<ShelfRow>>[1], table(name));
-  const shelf = { lots: shelfTable('lots'), moulds: shelfTable('moulds'), inclusions: shelfTable('inclusions'), additives: shelfTable('additives'), gear: shelfTable('gear') };
+  const shelf = { lots: shelfTable('lots'), moulds: shelfTable('moulds'), inclusions: shelfTable('inclusions'), additives: shelfTable('additives'), gear: shelfTable('gear'), pieces: shelfTable('pieces') };
+  const filters = sequelize.define<FilterRow>('filter', { name: { ...text(), primaryKey: true }, query: text(), createdAt: text() }, table('saved_filters'));
+  const settings = sequelize.define<SettingRow>('setting', { key: { ...text(), primaryKey: true }, value: text() }, table('settings'));
   batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
-  return { products, revisions, batches, symptoms, history, entries, shelf };
+  return { products, revisions, batches, symptoms, history, entries, filters, settings, shelf };
 }

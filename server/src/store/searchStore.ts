@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
 
-export const SEARCH_KINDS = ['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear'] as const;
+export const SEARCH_KINDS = ['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear', 'piece'] as const;
 /** One thing that was found: its kind, the code that leads to it, and a line to know it by. */
 export interface Found { readonly kind: (typeof SEARCH_KINDS)[number]; readonly code: string; readonly title: string }
 
@@ -16,6 +16,7 @@ const SOURCES: readonly { kind: Found['kind']; from: string; text: string; title
   { kind: 'inclusion', from: 'inclusions', text: 'search', title: "json_extract(document, '$.what')", code: 'code', order: 'code' },
   { kind: 'additive', from: 'additives', text: 'search', title: "json_extract(document, '$.name')", code: 'code', order: 'code' },
   { kind: 'gear', from: 'gear', text: 'search', title: "json_extract(document, '$.name')", code: 'code', order: 'code' },
+  { kind: 'piece', from: 'pieces', text: 'search', title: "json_extract(document, '$.name')", code: 'code', order: 'code' },
 ];
 
 /** Finds everything whose text holds every word, whole codes first. */

@@ -1,4 +1,4 @@
-import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema } from '@warm-jar/core';
+import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema, pieceSchema } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
 import { shelfStore } from './shelfStore';
@@ -19,6 +19,7 @@ export function openShelf(database: Database) {
   const inclusions = shelfStore(database, { table: 'inclusions', one: 'Inclusion', schema: inclusionSchema, words: (i) => [i.code, i.what, i.kind, i.note] });
   const additives = shelfStore(database, { table: 'additives', one: 'Additive', schema: additiveSchema, words: (a) => [a.code, a.name, a.kind, a.note] });
   const gear = shelfStore(database, { table: 'gear', one: 'Gear', schema: gearSchema, words: (g) => [g.code, g.name, g.kind, g.note] });
+  const pieces = shelfStore(database, { table: 'pieces', one: 'Piece', schema: pieceSchema, words: (p) => [p.code, p.name, p.mould, p.note, ...p.layers.flatMap((l) => [l.productSlug, l.batch])] });
 
   /** Grams poured from each lot, by `product part code`; a part that was not weighed adds nothing. */
   async function lotUse(): Promise<Map<string, LotUse>> {
@@ -42,7 +43,7 @@ export function openShelf(database: Database) {
     }
     return uses;
   }
-  return { lots, moulds, inclusions, additives, gear, lotUse, mouldUse };
+  return { lots, moulds, inclusions, additives, gear, pieces, lotUse, mouldUse };
 }
 
 export type Shelf = ReturnType<typeof openShelf>;

@@ -3,8 +3,9 @@ import { firstSchema } from './0001-first-schema';
 import { shelf } from './0002-shelf';
 import { benchEntries } from './0003-bench-entries';
 import { checks } from './0004-checks';
+import { learning } from './0005-learning';
 
 /** A step of the schema. Steps go forward only; a landed step is never edited. */
 export interface Migration { readonly name: string; readonly up: (sequelize: Sequelize) => Promise<void> }
 
-export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf, benchEntries, checks];
+export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf, benchEntries, checks, learning];

@@ -1,0 +1,46 @@
+import type { CastFacts } from './castFacts';
+import { changePoints } from './changePoints';
+import { grouped } from './grouped';
+import { wilsonInterval, type RateInterval } from './wilsonInterval';
+
+/** Pulls of a mould in a row, with how many show what a mould does. */
+export interface PullBin extends RateInterval { readonly from: number; readonly to: number; readonly spoiled: number; readonly pulls: number }
+
+export interface MouldLife {
+  readonly mould: string;
+  readonly pulls: number;
+  readonly bins: readonly PullBin[];
+  /** The pull from which on more were spoiled; null where none is told. */
+  readonly wornFrom: number | null;
+  readonly says: string;
+}
+
+const BIN = 8;
+/** Fewer pulls tell nothing of a mould's life. */
+const LEAST_PULLS = 10;
+const percent = (v: number) => `${Math.round(v * 100)} %`;
+/** Faults that a mould makes; the rest is the resin's or the hand's doing. */
+const MOULD_FAULTS = ['haze', 'bubbles/same-spot', 'bubbles/surface-pimples'];
+const spoiled = (f: CastFacts) => f.seen.some((s) => MOULD_FAULTS.includes(s));
+
+/**
+ * How the moulds wear: castings with a fault that a mould makes (haze, the same spot, pimples) against its pulls, and the pull
+ * from which on there were more of them.
+ */
+export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
+  return grouped(facts.filter((f) => f.pulls !== null && f.grade !== null), (f) => f.levels.mould).flatMap(([mould, all]) => {
+    if (all.length < LEAST_PULLS) return [];
+    const sorted = [...all].sort((a, b) => a.pulls! - b.pulls!);
+    const bins = Array.from({ length: Math.ceil(sorted.length / BIN) }, (_, i) => {
+      const some = sorted.slice(i * BIN, (i + 1) * BIN);
+      const k = some.filter(spoiled).length;
+      return { from: some[0]!.pulls!, to: some.at(-1)!.pulls!, spoiled: k, pulls: some.length, ...wilsonInterval(k, some.length) };
+    });
+    const stretches = changePoints(sorted.map((f) => ({ k: spoiled(f) ? 1 : 0, n: 1 })));
+    const worse = stretches.findIndex((s, i) => i > 0 && i === stretches.length - 1 && s.rate > stretches[i - 1]!.rate);
+    const [before, after] = [stretches[worse - 1], stretches[worse]];
+    const wornFrom = after ? sorted[after.from]!.pulls! : null;
+    const says = before && after ? `Worn: from pull ${wornFrom} on, ${percent(after.rate)} showed it (${after.k} of ${after.n}); before, ${percent(before.rate)}.` : `No wear to be told in ${sorted.length} pulls.`;
+    return [{ mould, pulls: sorted.length, bins, wornFrom, says }];
+  });
+}

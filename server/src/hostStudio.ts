@@ -1,0 +1,72 @@
+import { cp, mkdir, rename, rm } from 'node:fs/promises';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { dirname, join } from 'node:path';
+import type { Checked } from './backup/checkBackup';
+import { DATABASE_NAME, PHOTO_FOLDER } from './backup/manifest';
+import { openStudio, type Studio, type StudioOptions } from './studio';
+
+/** A studio that can give way to another one under the same address: a restored backup. */
+export interface HostedStudio {
+  /** The studio that is open now. */
+  readonly current: () => Studio;
+  readonly handle: (request: IncomingMessage, response: ServerResponse) => void;
+  readonly close: () => Promise<void>;
+}
+
+const SUFFIXES = ['', '-wal', '-shm'];
+
+export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & { readonly schedule?: boolean }): Promise<HostedStudio> {
+  const open = new Set<ServerResponse>();
+  let busy = false;
+
+  /** Moves the present data aside, the checked ones into their place, and opens them. What cannot be done is undone. */
+  async function replaceWith(checked: Checked): Promise<{ keptAside: string }> {
+    const dataFolder = dirname(options.file);
+    const aside = join(dataFolder, 'aside', new Date().toISOString().replaceAll(/[:.]/g, '-'));
+    await mkdir(aside, { recursive: true });
+    busy = true;
+    try {
+      await studio.close();
+      const kept = join(aside, DATABASE_NAME);
+      await rename(options.file, kept);
+      for (const suffix of SUFFIXES.slice(1)) await rm(`${options.file}${suffix}`, { force: true });
+      try {
+        await rename(join(checked.folder, DATABASE_NAME), options.file);
+        // Photos are named by their content: those here stay, those of the backup come beside them.
+        await cp(join(checked.folder, PHOTO_FOLDER), join(dataFolder, PHOTO_FOLDER), { recursive: true, force: false });
+        studio = await begin();
+      } catch (error) {
+        for (const suffix of SUFFIXES) await rm(`${options.file}${suffix}`, { force: true });
+        await cp(kept, options.file);
+        studio = await begin();
+        throw error;
+      }
+      await rm(checked.folder, { recursive: true, force: true });
+    } finally {
+      busy = false;
+    }
+    // Streams of the studio that was would wait for ever.
+    for (const response of open) if (response.getHeader('content-type') === 'text/event-stream') response.destroy();
+    return { keptAside: aside };
+  }
+
+  async function begin(): Promise<Studio> {
+    const next = await openStudio({ ...options, replaceWith });
+    if (options.schedule) next.schedule.begin();
+    return next;
+  }
+  let studio = await begin();
+  return {
+    current: () => studio,
+    handle: (request, response) => {
+      if (busy) {
+        response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(JSON.stringify({ error: { code: 'restoring', message: 'A backup is being put in place. Try again in a moment.', issues: [] } }));
+        return;
+      }
+      open.add(response);
+      response.on('close', () => { open.delete(response); });
+      studio.app(request, response);
+    },
+    close: () => studio.close(),
+  };
+}

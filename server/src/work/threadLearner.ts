@@ -1,0 +1,27 @@
+import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { inlineLearner, type LearningResult, type LearningRunner } from './learningRunner';
+
+type Told = { readonly share: number } | { readonly result: LearningResult };
+
+/** Works on a thread begun for the job and ended with it, or as soon as nobody waits. Works here where the built thread is missing. */
+export function threadLearner(): LearningRunner {
+  const file = fileURLToPath(new URL('./learningWorker.js', import.meta.url));
+  if (!existsSync(file)) return inlineLearner();
+  return {
+    run: (job, onProgress, signal) => new Promise<LearningResult>((done, fail) => {
+      if (signal.aborted) { fail(new DOMException('Cancelled.', 'AbortError')); return; }
+      const worker = new Worker(file, { workerData: job });
+      const end = () => { signal.removeEventListener('abort', cancel); void worker.terminate(); };
+      const cancel = () => { end(); fail(new DOMException('Cancelled.', 'AbortError')); };
+      signal.addEventListener('abort', cancel);
+      worker.on('message', (told: Told) => {
+        if ('share' in told) { onProgress(told.share); return; }
+        end();
+        done(told.result);
+      });
+      worker.on('error', (error) => { end(); fail(error); });
+    }),
+  };
+}
