@@ -57,6 +57,12 @@ function ordinarySlip(job: Job, card: Product, base: Batch, chance: Chance): { p
   return { patch: { ...patch, ...(mould && job.mould ? { mould: without(mould) } : {}), ...(lotA ? { lotA: without(lotA) } : {}), ...(lotB ? { lotB: without(lotB) } : {}) }, fault: { kind, pattern, severity: chance.weighted([2, 3, 4], (s) => 5 - s), cause, ...('afterH' in slipped && slipped.afterH ? { afterH: slipped.afterH } : {}) } };
 }
 
+/** What else was seen on a piece that more than one thing had gone wrong with. */
+const alsoSeen = (checks: Patch[], others: readonly Fault[]): Patch[] => checks.map((check) => {
+  const seen = check['symptoms'] as Patch[];
+  return seen.length === 0 ? check : { ...check, symptoms: [...seen, ...others.map((f) => ({ kind: f.kind, pattern: f.pattern, severity: f.severity }))] };
+});
+
 const anyhow = (chance: Chance): Fault => ({ kind: chance.pick(['bubbles', 'tacky', 'soft', 'yellowing'] as const), pattern: 'unspecified', severity: 2, cause: 'something-else' });
 
 /** Figures as a scale, a clock and a thermometer give them. */
@@ -69,15 +75,15 @@ function make(job: Job, nowMs: number, chance: Chance, hidden: boolean): YearBat
   const base = soundBatch(job.slug, overlay(context, everyday(job, card, chance)), job.totalG);
   const gelMin = workingTime(card, base).gelMin;
   const touches = hidden ? touchesOf({ job, card, nowMs, gelMin, chance }) : [];
-  const spoiled = touches.find((t) => chance.flip(t.rate));
+  const spoiled = touches.filter((t) => chance.flip(t.rate)).map((t) => t.fault(chance));
   const slip = hidden && touches.length === 0 && chance.flip(SLIP_RATE) ? ordinarySlip(job, card, base, chance) : null;
-  const fault = hidden ? spoiled?.fault(chance) ?? slip?.fault ?? null : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
+  const fault = hidden ? spoiled[0] ?? slip?.fault ?? null : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
   const lots = (part: 'A' | 'B') => (card.family === 'uv-acrylate' && part === 'B' ? null : lotInUse(card, part, job.startMs, touches.some((t) => t.forgottenLot) ? saltmarshLot(job.slug, part, new Date(nowMs), true) : null));
   const patch = [...touches.map((t) => t.patch), slip?.patch ?? {}].reduce<Patch>((all, p) => overlay(all, p), { lotA: lots('A'), lotB: lots('B') });
   const made = soundBatch(job.slug, overlay(overlay(context, everyday(job, card, chance)), patch), job.totalG);
   const timed = workingTime(card, made).gelMin;
   const witness = timed !== null && chance.flip(WITNESS_RATE) ? { witness: { setMin: timed * (OWN_PACE[job.slug] ?? 1) * Math.exp(chance.normal(0, WITNESS_SPREAD)) } } : {};
-  const checks = checksOf(card, fault, chance);
+  const checks = alsoSeen(checksOf(card, fault, chance), spoiled.slice(1).filter((f) => f.kind !== fault?.kind));
   const mends = mendsOfYear(fault, checks, job.by, chance);
   const whole = overlay(overlay(made, witness), { checks: mends ? mends.checks : checks, ...(mends ? { mends: mends.mends } : {}) });
   return { batch: rounded(batchSchema.parse(whole)), touched: touches.map((t) => t.name), cause: fault?.cause ?? null };
