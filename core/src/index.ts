@@ -39,6 +39,7 @@ export * from './planning/productFit';
 export * from './formats/jsonSchema';
 export * from './units/quantities';
 export * from './units/wording';
+export * from './units/unitInName';
 export * from './air/dewPoint';
 export * from './air/ambient';
 export * from './air/boyle';

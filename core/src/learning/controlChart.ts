@@ -3,7 +3,7 @@ import type { CastFacts } from './castFacts';
 import { changePoints, type Stretch } from './changePoints';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
-/** A week's castings with their share of faults. */
+/** Some weeks' castings with their share of faults. */
 export interface ChartPoint extends RateInterval { readonly from: string; readonly k: number; readonly n: number; readonly upper: number; readonly lower: number; readonly outside: boolean }
 
 export interface ControlChart {
@@ -18,11 +18,14 @@ const WEEK_MS = 7 * DAY_MS;
 const weekOf = (ms: number) => Math.floor((ms - 4 * DAY_MS) / WEEK_MS);
 const mondayOf = (week: number) => new Date(week * WEEK_MS + 4 * DAY_MS).toISOString().slice(0, 10);
 
+/** Castings that a point should stand for, so that its share says something; and the weeks a point may gather, the first that does. */
+const [POINT_CASTINGS, GATHERED] = [8, [1, 2, 4, 8, 13]];
+
 /** Control limits at three standard deviations of a count, as on a p-chart. Source: Shewhart 1931. */
 const SIGMAS = 3;
 
 /**
- * Faults among the castings looked at, week by week, with control limits around the rate of the stretch and the points at
+ * Faults among the castings looked at, in weeks or some weeks together, with control limits around the rate of the stretch and the points at
  * which the rate changed.
  * @param kind one symptom, or null for any
  */
@@ -34,11 +37,14 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
   for (const { week, bad } of dated) { const at = counts[week - first]!; at.n += 1; if (bad) at.k += 1; }
   const stretches = changePoints(counts);
   const rateAt = (i: number) => stretches.find((s) => i >= s.from && i < s.to)?.rate ?? 0;
-  const points = counts.map(({ k, n }, i) => {
-    const centre = rateAt(i);
+  const weeks = GATHERED.find((w) => (dated.length / counts.length) * w >= POINT_CASTINGS) ?? GATHERED.at(-1)!;
+  const points = Array.from({ length: Math.ceil(counts.length / weeks) }, (_, p) => {
+    const some = counts.slice(p * weeks, (p + 1) * weeks);
+    const [k, n] = [some.reduce((sum, c) => sum + c.k, 0), some.reduce((sum, c) => sum + c.n, 0)];
+    const centre = rateAt(p * weeks);
     const half = n === 0 ? 0 : SIGMAS * Math.sqrt((centre * (1 - centre)) / n);
     const [upper, lower] = [Math.min(1, centre + half), Math.max(0, centre - half)];
-    return { from: mondayOf(first + i), k, n, ...wilsonInterval(k, n), upper, lower, outside: n > 0 && (k / n > upper || k / n < lower) };
+    return { from: mondayOf(first + p * weeks), k, n, ...wilsonInterval(k, n), upper, lower, outside: n > 0 && (k / n > upper || k / n < lower) };
   });
   const told = stretches.map((s, i) => {
     const before = stretches[i - 1];

@@ -22,7 +22,9 @@ export async function send(path: string, init: RequestInit = {}): Promise<Respon
   let response: Response;
   try {
     response = await fetch(`${PREFIX}${path}`, init);
-  } catch {
+  } catch (error) {
+    // Whoever hung up knows.
+    if (init.signal?.aborted) throw error;
     throw new ApiProblem('unreachable', 'The server cannot be reached. What you typed is kept here; try again when it is back.', 0);
   }
   if (!response.ok) throw await problemOf(response);

@@ -7,7 +7,7 @@ export type ShelfPlace = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear'
 const listOf = <T>(item: z.ZodType<T>) => z.object({ items: z.array(z.looseObject({ item, version: z.number() })) });
 const lotList = z.object({ items: z.array(z.object({ item: lotSchema, version: z.number(), usedG: z.number(), leftG: z.number().nullable(), batches: z.number() })) });
 const mouldList = z.object({ items: z.array(z.object({ item: mouldSchema, version: z.number(), pulls: z.number(), masses: z.array(z.object({ productSlug: z.string(), massG: z.number() })) })) });
-const found = z.object({ items: z.array(z.object({ kind: z.enum(['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear']), code: z.string(), title: z.string() })) });
+const found = z.object({ items: z.array(z.object({ kind: z.enum(['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear', 'piece']), code: z.string(), title: z.string() })) });
 const importAnswer = z.object({
   applied: z.number(),
   rows: z.array(z.object({ row: z.number(), slug: z.string().nullable(), name: z.string().nullable(), action: z.enum(['new', 'next-revision', 'same', 'refused']), revision: z.number().nullable(), changed: z.array(z.string()), issues: z.array(problemIssueSchema) })),

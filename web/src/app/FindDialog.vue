@@ -18,7 +18,7 @@ const { found, problem, find } = useFind();
 const ask = useDebounceFn(() => find(words.value), 150);
 watch(words, () => { at.value = 0; void ask(); });
 watch(() => props.open, (open) => { if (open) { words.value = ''; void find(''); } });
-const PLACES: Record<Found['kind'], string> = { product: 'products', batch: 'batches', lot: 'lots', mould: 'moulds', inclusion: 'inclusions', additive: 'additives', gear: 'gear' };
+const PLACES: Record<Found['kind'], string> = { product: 'products', batch: 'batches', lot: 'lots', mould: 'moulds', inclusion: 'inclusions', additive: 'additives', gear: 'gear', piece: 'pieces' };
 function go(f: Found | undefined) {
   if (!f) return;
   emit('update:open', false);

@@ -7,10 +7,14 @@ const emit = defineEmits<{ keys: []; find: [] }>();
 const route = useRoute();
 /** The shelf's compartments are one place in the bar. */
 const onShelf = computed(() => /^\/(products|lots|moulds|inclusions|additives|gear)\b/.test(route.path));
+/** So are the places where all batches are looked at together. */
+const onLearning = computed(() => /^\/(patterns|trials|figures|compare)\b/.test(route.path));
 const PLACES = [
   { to: { name: 'today' }, words: 'Today', k: 't' },
   { to: { name: 'plan' }, words: 'Plan', k: 'm' },
   { to: { name: 'log' }, words: 'Log', k: 'l' },
+  { to: { name: 'pieces' }, words: 'Pieces', k: 'i' },
+  { to: { name: 'patterns' }, words: 'Patterns', k: 'a' },
   { to: { name: 'products' }, words: 'Shelf', k: 'p' },
 ];
 </script>
@@ -19,11 +23,12 @@ const PLACES = [
   <header class="top">
     <RouterLink class="name" :to="{ name: 'today' }">Warm Jar</RouterLink>
     <nav aria-label="Studio">
-      <RouterLink v-for="p in PLACES" :key="p.words" :to="p.to" active-class="here" :class="{ here: p.words === 'Shelf' && onShelf }">{{ p.words }} <KeyCap :k="p.k" /></RouterLink>
+      <RouterLink v-for="p in PLACES" :key="p.words" :to="p.to" active-class="here" :class="{ here: (p.words === 'Shelf' && onShelf) || (p.words === 'Patterns' && onLearning) }">{{ p.words }} <KeyCap :k="p.k" /></RouterLink>
     </nav>
     <div class="tools">
       <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>
       <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
+      <RouterLink :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
       <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
     </div>
   </header>
@@ -32,7 +37,7 @@ const PLACES = [
 <style scoped>
 .top { display: flex; align-items: center; gap: var(--space-5); padding: 0 var(--space-5); min-height: 56px; background: var(--card); border-bottom: 1px solid var(--card-edge); }
 .name { font-weight: 800; font-size: 1.15rem; text-decoration: none; }
-nav, .tools { display: flex; gap: var(--space-2); }
+nav, .tools { display: flex; gap: 2px; }
 .tools { margin-left: auto; }
 nav a, .tools a, .tools button { display: inline-flex; align-items: center; gap: 8px; min-height: var(--target); padding: 0 var(--space-3); color: var(--ink-700); text-decoration: none; border: 0; background: none; font: inherit; cursor: pointer; border-bottom: 3px solid transparent; }
 .here { color: var(--action) !important; font-weight: 700; border-bottom-color: var(--part-a) !important; }

@@ -9,6 +9,8 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 't', does: 'Today', where: 'everywhere' },
   { key: 'm', does: 'Plan a batch before it is mixed', where: 'everywhere' },
   { key: 'l', does: 'Log', where: 'everywhere' },
+  { key: 'i', does: 'Pieces in layers', where: 'everywhere' },
+  { key: 'a', does: 'Patterns, trials, own figures', where: 'everywhere' },
   { key: 'p', does: 'Shelf: products, lots, moulds …', where: 'everywhere' },
   { key: 'n', does: 'Log a new batch', where: 'everywhere' },
   { key: '/', does: 'Find anything', where: 'everywhere' },
@@ -67,6 +69,8 @@ export function useGlobalKeys() {
   onPlainKey('t', () => void router.push({ name: 'today' }));
   onPlainKey('m', () => void router.push({ name: 'plan' }));
   onPlainKey('l', () => void router.push({ name: 'log' }));
+  onPlainKey('i', () => void router.push({ name: 'pieces' }));
+  onPlainKey('a', () => void router.push({ name: 'patterns' }));
   onPlainKey('p', () => void router.push({ name: 'products' }));
   onPlainKey('n', () => void router.push({ name: 'new-batch' }));
   onPlainKey('/', () => { findOpen.value = true; });

@@ -54,11 +54,13 @@ export interface PlanForm {
   readonly leastShoreD: number | null;
   /** The batch it was copied from, and what was changed on purpose. */
   readonly copiedFrom: CopiedFrom | null;
+  /** The layer of a piece that the batch is for. */
+  readonly forLayer: { readonly piece: string; readonly layer: number } | null;
 }
 
 export const EMPTY_PLAN: PlanForm = {
   productSlug: null, fill: 'mould', mouldCode: null, moreMoulds: [], pieces: null, shape: 'box', measures: {}, areaCM2: null, thicknessMm: null, edgeMm: null, edgeHeightMm: null, massG: null,
   depthMm: null, pourOf: null, thinnestMm: null, lossPct: null, roomC: null, humidityPct: null, resinC: null, mouldC: null, altitudeM: null, additives: [], inclusionCode: null,
   route: null, stirMin: null, restMin: null, pourMin: null, loadMin: null, pressureKPa: null, round: null,
-  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null, copiedFrom: null,
+  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null, copiedFrom: null, forLayer: null,
 };

@@ -20,6 +20,7 @@ import ColourCard from './ColourCard.vue';
 import CopiedCard from './CopiedCard.vue';
 import HardnessCard from './HardnessCard.vue';
 import MendChain from '../mend/MendChain.vue';
+import InPieceCard from '../pieces/InPieceCard.vue';
 import { useCopyIntoPlan } from '../diagnosis/useCopyIntoPlan';
 import CostLine from './CostLine.vue';
 import HistoryList from './HistoryList.vue';
@@ -71,6 +72,7 @@ onPlainKey('b', () => { go('bench'); });
           <Button severity="secondary" @click="copy([])">Again <KeyCap k="x" /></Button>
         </div>
       </div>
+      <InPieceCard :code="code" />
       <div class="card"><StageLine :product="product" :batch="batch" /></div>
       <div class="columns">
         <section class="card stack" aria-labelledby="limits">

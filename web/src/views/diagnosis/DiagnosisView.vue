@@ -14,6 +14,7 @@ import EvidenceBoard from './EvidenceBoard.vue';
 import { download } from '../../components/download';
 import MendCard from './MendCard.vue';
 import NextBatchCard from './NextBatchCard.vue';
+import InPieceCard from '../pieces/InPieceCard.vue';
 import { useAnswers } from './useAnswers';
 import { useBeginMend } from './useBeginMend';
 import { useCopyIntoPlan } from './useCopyIntoPlan';
@@ -60,6 +61,7 @@ onPlainKey('e', () => { go('edit-batch'); });
         </div>
         <div class="row screen"><Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" /><Button icon="pi pi-download" severity="secondary" aria-label="Save it as JSON" @click="save" /><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button></div>
       </div>
+      <InPieceCard :code="code" />
       <p v-if="!symptom" class="card">There is nothing to diagnose. When a fault shows, <RouterLink :to="{ name: 'check', params: { code } }">record a check</RouterLink>.</p>
       <template v-else>
         <div v-if="symptoms.length > 1" class="row tabs" role="tablist" aria-label="Symptoms">

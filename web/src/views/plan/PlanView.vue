@@ -27,6 +27,8 @@ const { begin, beginning, beginProblem } = useBeginBatch(context);
 watch(() => route.query, (query) => {
   const [slug, mould] = [query['product'], query['mould']];
   if (typeof slug === 'string' && slug !== store.form.productSlug) store.set({ productSlug: slug });
+  const [piece, layer, massG, depthMm] = [query['piece'], Number(query['layer']), Number(query['massG']), Number(query['depthMm'])];
+  if (typeof piece === 'string' && layer > 0) store.set({ forLayer: { piece, layer }, ...(massG > 0 ? { fill: 'mass' as const, massG } : {}), ...(depthMm > 0 ? { depthMm } : {}) });
   if (typeof mould === 'string' && mould !== store.form.mouldCode) store.set({ fill: 'mould', mouldCode: mould, pieces: null, depthMm: null, thinnestMm: null });
 }, { immediate: true });
 const TABS = computed(() => [{ id: 'mould', words: 'In the mould' }, { id: 'air', words: 'Air' }, { id: 'warm', words: 'Warm or not' }, { id: 'mixes', words: product.value?.family === 'uv-acrylate' ? 'Under the lamp' : 'Mixes' }, { id: 'which', words: 'Which product' }]);
@@ -40,6 +42,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
       <div class="row"><Button :disabled="!plan || plan.warnings.some((w) => w.stop && w.code !== 'no-time')" :loading="beginning" @click="begin">Begin this batch <KeyCap k="Ctrl" /><KeyCap k="Enter" /></Button></div></div>
     <ProblemNote v-if="beginProblem" :says="beginProblem" />
     <p v-if="store.form.copiedFrom" class="card copied small" data-test="copied">Copied from <RouterLink class="figures" :to="{ name: 'batch', params: { code: store.form.copiedFrom.code } }">{{ store.form.copiedFrom.code }}</RouterLink><template v-if="store.form.copiedFrom.changes.length">. Changed on purpose: <strong>{{ store.form.copiedFrom.changes.map((c) => c.says.replace(/\.$/, '')).join('; ') }}</strong></template>. The batch will remember it. <Button text size="small" label="Forget it" @click="store.set({ copiedFrom: null })" /></p>
+    <p v-if="store.form.forLayer" class="card copied small" data-test="for-layer">For layer {{ store.form.forLayer.layer }} of <RouterLink class="figures" :to="{ name: 'piece', params: { code: store.form.forLayer.piece } }">{{ store.form.forLayer.piece }}</RouterLink>. Begun here, the batch is entered there. <Button text size="small" label="Forget it" @click="store.set({ forLayer: null })" /></p>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
     <div class="page">
       <PlanInputs />

@@ -12,6 +12,8 @@ import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urge
 import { useWork } from '../../stores/work';
 import { agendaOf } from './agenda';
 import { AGENDA_ADDRESS } from '../../api/checks';
+import { piecesApi, type DueLayer } from '../../api/pieces';
+import { useLoaded } from '../../components/useLoaded';
 import { useDueChecks } from './useDueChecks';
 import { useRecentFaults } from './useRecentFaults';
 
@@ -21,6 +23,8 @@ const draft = useDraft().forCode(null);
 const { faults, problem: faultsProblem, load: loadFaults } = useRecentFaults();
 const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
 const { due, problem: dueProblem, load: loadDue } = useDueChecks();
+/** Layers to be poured within two days. */
+const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
 const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
 const soon = (atMs: number) => { const m = (atMs - work.nowMs) / 60_000; return m < 0 ? 'now' : `in ${m < 100 ? `${Math.round(m)} min` : `${Math.round(m / 60)} h`}`; };
 /** When a look was or is due, in a few words. */
@@ -73,6 +77,10 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
           </li>
         </ul>
         <p class="small quiet">For a calendar: <a :href="AGENDA_ADDRESS">agenda.ics</a></p>
+      </section>
+      <section v-if="layers?.length" aria-labelledby="layers" class="stack">
+        <h2 id="layers">Next layers</h2>
+        <ul class="card lines" data-test="layers"><li v-for="l in layers" :key="l.piece"><RouterLink class="figures code" :to="{ name: 'piece', params: { code: l.piece } }">{{ l.piece }}</RouterLink><span class="grow">Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name }}<span class="quiet small block">{{ l.says }}</span></span><span class="due-small">{{ soon(Date.parse(l.at)) }}</span></li></ul>
       </section>
       <section v-if="agenda.length" aria-labelledby="agenda" class="stack">
         <h2 id="agenda">With the pieces</h2>
