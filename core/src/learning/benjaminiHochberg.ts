@@ -14,7 +14,8 @@ export function benjaminiHochberg(p: readonly number[]): number[] {
   const adjusted = new Array<number>(p.length);
   let least = 1;
   order.forEach((i, rank) => {
-    least = Math.min(least, (p[i]! * p.length) / (p.length - rank));
+    // The quotient first: where it is one, nothing is lost to rounding.
+    least = Math.min(least, p[i]! * (p.length / (p.length - rank)));
     adjusted[i] = least;
   });
   return adjusted;

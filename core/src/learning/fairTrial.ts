@@ -26,16 +26,29 @@ const CONVINCED = 0.05;
 /** Batches a side beyond which one more answer is not asked for. */
 const MOST_A_SIDE = 40;
 
+const OWN_LABELS: Readonly<Record<string, string>> = { 'mix.total': 'Size of the batch', 'mix.ratioBFor100A': 'B for 100 of A' };
+/** A label within a sentence: `Lot A` stays, `Stir` becomes `stir`. */
+const within = (label: string) => (/^(Lot|Part) [AB]|^B for/.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1));
 const plain = (v: unknown): string | number | boolean | null => (typeof v === 'string' || typeof v === 'number' || typeof v === 'boolean' ? v : null);
 
+/** Grams alone say how much was made; the ratio and the size of the batch are what a piece feels. */
+function made(batch: Batch): ReadonlyMap<string, unknown> {
+  const all = new Map(leavesOf(batch));
+  const [a, b] = [batch.mix?.amountA, batch.mix?.amountB];
+  for (const field of ['mix.amountA', 'mix.amountB', 'mix.unit']) all.delete(field);
+  if (a != null && b != null) all.set('mix.total', a + b);
+  if (a != null && b != null && a > 0) all.set('mix.ratioBFor100A', Math.round((1000 * b) / a) / 10);
+  return all;
+}
+
 function fieldsOf(batches: readonly Batch[]): TrialField[] {
-  const all = batches.map((b) => leavesOf(b));
+  const all = batches.map(made);
   const names = [...new Set(all.flatMap((m) => [...m.keys()]))].filter(isMaking).sort();
   return names.map((field) => {
     const values = all.map((m) => plain(m.get(field)));
     const known = values.filter((v) => v !== null);
     const alike = known.every((v) => heldAlike(v, known[0]) || v === known[0]);
-    return { field, label: fieldLabel(field), values, state: !alike ? 'differs' : known.length < values.length ? 'unknown' : 'held' };
+    return { field, label: OWN_LABELS[field] ?? fieldLabel(field), values, state: !alike ? 'differs' : known.length < values.length ? 'unknown' : 'held' };
   });
 }
 
@@ -59,11 +72,11 @@ function judge(field: TrialField, outcomes: FairTrial['outcomes']): TrialVerdict
   })).sort((x, y) => x.p - y.p)[0];
   if (looked.some((l) => !l)) return { can: 'not-yet', says: 'Not every one was looked at yet.', more: null };
   if (!best) return { can: 'not-yet', says: 'No fault was seen on any of them: there is nothing to tell apart.', more: null };
-  if (best.p <= CONVINCED) return { can: 'yes', says: `One thing differs, ${field.label.toLowerCase()}, and ${best.kind} parts with it: chance would do that in ${(best.p * 100).toFixed(1)} %.`, more: 0 };
+  if (best.p <= CONVINCED) return { can: 'yes', says: `One thing differs, ${within(field.label)}, and ${best.kind} parts with it: chance would do that in ${(best.p * 100).toFixed(1)} %.`, more: 0 };
   const fewest = Math.min(...groups.map((g) => field.values.filter((v) => String(v) === g).length));
   const more = Math.max(1, needed - fewest);
   const mixed = best.b > 0 && best.a > 0;
-  return { can: 'not-yet', says: mixed ? `One thing differs, ${field.label.toLowerCase()}, but the outcomes do not part cleanly with it. Do it again.` : `One thing differs, ${field.label.toLowerCase()}. Too few to tell from chance: ${more} more each way, were they to come out the same.`, more };
+  return { can: 'not-yet', says: mixed ? `One thing differs, ${within(field.label)}, but the outcomes do not part cleanly with it. Do it again.` : `One thing differs, ${within(field.label)}. Too few to tell from chance: ${more} more each way, were they to come out the same.`, more };
 }
 
 /**
@@ -77,7 +90,7 @@ export function fairTrial(batches: readonly Batch[]): FairTrial {
   const outcomes = kindsSeen(batches).map((kind) => ({ kind, severities: batches.map((b) => worstOf(b, kind)) }));
   const verdict: TrialVerdict = batches.length < 2 ? { can: 'no', says: 'One batch is no trial. Take a second.', more: null }
     : differs.length === 0 ? { can: 'no', says: 'Nothing that was written down differs: what parts them, if anything does, is chance or was not recorded.', more: null }
-      : differs.length > 1 ? { can: 'no', says: `${differs.length} things differ (${differs.slice(0, 5).map((f) => f.label.toLowerCase()).join(', ')}${differs.length > 5 ? ' …' : ''}), so it cannot say which of them did it. Change one thing and keep the rest.`, more: null }
+      : differs.length > 1 ? { can: 'no', says: `${differs.length} things differ (${differs.slice(0, 5).map((f) => within(f.label)).join(', ')}${differs.length > 5 ? ' …' : ''}), so it cannot say which of them did it. Change one thing and keep the rest.`, more: null }
         : judge(differs[0]!, outcomes);
   return { codes: batches.map((b) => b.code ?? ''), differs, held, unknown, outcomes, verdict };
 }

@@ -101,7 +101,7 @@ export function ownGel(product: Product, facts: readonly CastFacts[]): OwnGel {
 export function studioFigures({ facts, cards, lots, moulds }: FiguresScene, onProgress: (share: number) => void = () => undefined): StudioFigures {
   const price = prices(lots);
   const named = (keyOf: (f: CastFacts) => string | null | undefined) => grouped(facts, keyOf).map(([key, some]) => yieldOf(key, some, price));
-  const gel = cards.map((card, i) => { const own = ownGel(card, facts); onProgress((0.8 * (i + 1)) / cards.length); return own; }).filter((g) => g.fit.points > 0);
+  const gel = cards.map((card, i) => { const own = ownGel(card, facts); onProgress((0.8 * (i + 1)) / cards.length); return own; }).filter((g) => g.fit.points > 0 && g.fit.status !== 'no-kinetics' && g.fit.status !== 'no-pot-life');
   const losses = grouped(facts.filter((f) => f.leftG !== null && f.massG), (f) => f.levels.product).map(([key, some]) => spreadOf(key, some.map((f) => (100 * f.leftG!) / f.massG!)));
   const hollow = new Set(moulds.filter((m) => m.hollow).map((m) => m.code));
   const casts = grouped(facts.filter((f) => f.massG !== null && f.levels.mould !== undefined && hollow.has(f.levels.mould)), (f) => f.levels.mould).map(([key, some]) => spreadOf(key, some.map((f) => f.massG! - (f.leftG ?? 0))));

@@ -25,16 +25,16 @@ export interface YearOptions {
 
 export const YEAR_SEED = 8;
 /** Share of castings spoiled by an ordinary slip, and, in the year without hidden causes, by nothing that is on record. */
-const [SLIP_RATE, ANYHOW_RATE] = [0.16, 0.28];
+const [SLIP_RATE, ANYHOW_RATE] = [0.09, 0.28];
 /** Share in which somebody timed the witness cup, and the lots' own pace against the card. */
-const [WITNESS_RATE, WITNESS_SPREAD] = [0.45, 0.05];
+const [WITNESS_RATE, WITNESS_SPREAD] = [0.55, 0.05];
 const OWN_PACE: Readonly<Record<string, number>> = { 'house-deep-40': 1.17, 'house-clear-6': 0.93 };
 const ORDINARY: readonly SymptomKind[] = ['bubbles', 'bubbles', 'bubbles', 'tacky', 'tacky', 'soft', 'yellowing', 'haze', 'sink', 'cracks'];
 
 function everyday(job: Job, card: Product, chance: Chance): Patch {
-  const { roomC, humidityPct } = benchAir(job.startMs, chance);
-  // Resin stands on the warm shelf until it is wanted; a little under the card's middle.
-  const resinC = card.resin?.minC != null && card.resin.maxC != null ? chance.normal(card.resin.minC + (card.resin.maxC - card.resin.minC) * 0.35, 1.3) : roomC;
+  const { roomC, humidityPct, warmth } = benchAir(job.startMs, chance);
+  // Resin stands on the shelf until it is wanted: a little under the card's middle, colder in winter.
+  const resinC = card.resin?.minC != null && card.resin.maxC != null ? chance.normal(card.resin.minC + (card.resin.maxC - card.resin.minC) * 0.35 + 1.6 * warmth, 1.3) : roomC;
   return {
     room: { temperatureC: roomC, humidityPct }, resin: { temperatureAC: resinC, temperatureBC: resinC + chance.normal(0, 0.3), atPourC: resinC + 0.4 },
     cure: { temperatureC: roomC + chance.normal(0, 0.4), covered: chance.flip(0.8) },

@@ -73,8 +73,8 @@ const yearShare = (ms: number) => { const d = new Date(ms); return (ms - Date.UT
 export const monthOf = (ms: number): number => new Date(ms).getUTCMonth() + 1;
 export const minuteOfDay = (ms: number): number => Math.floor((ms % DAY_MS) / MINUTE_MS);
 
-/** Air at the bench: heated through the winter, damp by the water all year. */
-export function benchAir(ms: number, chance: Chance): { roomC: number; humidityPct: number } {
+/** Air at the bench: heated through the winter, damp by the water all year; `warmth` is −1 in January, 1 in July. */
+export function benchAir(ms: number, chance: Chance): { roomC: number; humidityPct: number; warmth: number } {
   const warmth = -Math.cos(2 * Math.PI * (yearShare(ms) - 0.055));
-  return { roomC: 21.6 + 1.3 * warmth + chance.normal(0, 0.6), humidityPct: Math.min(59, 53 + 2 * warmth + chance.normal(0, 2.6)) };
+  return { warmth, roomC: 21.6 + 1.3 * warmth + chance.normal(0, 0.6), humidityPct: Math.min(59, 53 + 2 * warmth + chance.normal(0, 2.6)) };
 }

@@ -1,4 +1,5 @@
-import { mkdir, readdir, rm } from 'node:fs/promises';
+import { constants } from 'node:fs';
+import { access, mkdir, readdir, rm } from 'node:fs/promises';
 import { isAbsolute, join } from 'node:path';
 import { z } from 'zod';
 import { Problem } from '../http/problem';
@@ -34,6 +35,12 @@ export interface BackupSchedule {
 
 const dateOf = (name: string) => Date.parse(`${name.slice(9, 19)}T${name.slice(20, 22)}:${name.slice(23, 25)}:00Z`);
 
+/** Makes the folder where it is missing, in one that is there, and sees that it may be written to. */
+async function usable(folder: string): Promise<void> {
+  await mkdir(folder).catch((error: NodeJS.ErrnoException) => { if (error.code !== 'EEXIST') throw error; });
+  await access(folder, constants.W_OK | constants.R_OK);
+}
+
 export function backupSchedule(database: Database, options: { dataFolder: string; photoFolder: string; now: () => Date; log: (error: unknown) => void }): BackupSchedule {
   const { models, write } = database;
   const usual: Schedule = { on: false, folder: join(options.dataFolder, 'backups'), everyH: 24, keep: 14 };
@@ -49,7 +56,7 @@ export function backupSchedule(database: Database, options: { dataFolder: string
     const now = options.now();
     const [last] = await copiesIn(folder);
     if (last && now.getTime() - dateOf(last) < everyH * HOUR_MS) return null;
-    await mkdir(folder, { recursive: true });
+    await usable(folder);
     const name = backupName(now);
     await backupToFile(database, options.photoFolder, join(folder, name), now);
     // Only files that a schedule made are cleared away, never anything else in the folder.
@@ -62,7 +69,7 @@ export function backupSchedule(database: Database, options: { dataFolder: string
     get,
     set: async (schedule) => {
       if (!isAbsolute(schedule.folder)) throw new Problem(400, 'invalid-input', 'Write the folder from the root, such as /srv/copies.', [{ path: 'folder', message: 'Must begin at the root.' }]);
-      await mkdir(schedule.folder, { recursive: true }).catch((cause: unknown) => { throw new Problem(400, 'folder-not-usable', `The folder ${schedule.folder} cannot be made or used.`, [{ path: 'folder', message: 'Choose a folder that this computer may write to.' }], { cause }); });
+      await usable(schedule.folder).catch((cause: unknown) => { throw new Problem(400, 'folder-not-usable', `The folder ${schedule.folder} cannot be made or used.`, [{ path: 'folder', message: 'Choose a folder that this computer may write to; the one it lies in must be there.' }], { cause }); });
       await write(async (transaction) => { await models.settings.upsert({ key: KEY, value: JSON.stringify(schedule) }, { transaction }); });
       return schedule;
     },

@@ -38,7 +38,7 @@ export function exportRouter(batches: BatchStore): Router {
     const columns = new Set<string>();
     for (let at = 0; at < MOST_EXPORTED; at += CHUNK) { const some = await chunk(at); for (const b of some) for (const c of Object.keys(batchToRow(b))) columns.add(c); if (some.length < CHUNK) break; }
     const fields = batchColumnsOf([Object.fromEntries([...columns].map((c) => [c, '']))]);
-    response.write(`\uFEFF${Papa.unparse({ fields, data: [] }, { newline: '\r\n' })}\r\n`);
+    response.write(`\uFEFF${Papa.unparse([fields], { newline: '\r\n' })}\r\n`);
     for (let at = 0; at < MOST_EXPORTED; at += CHUNK) {
       const some = await chunk(at);
       if (some.length > 0) response.write(`${Papa.unparse({ fields, data: some.map((b) => { const row = batchToRow(b); return fields.map((f) => row[f] ?? ''); }) }, { header: false, newline: '\r\n' })}\r\n`);

@@ -60,8 +60,8 @@ const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM)
 /** Written into the statement only where it is a word of the closed list. */
 const patternOf = ({ pattern }: BatchListQuery) => (pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '');
 
-/** A fact of the batch, read from its facts: bound as values, never written into the statement. */
-const factIs = (path: string, value: string) => Sequelize.where(Sequelize.fn('json_extract', Sequelize.col('facts'), path), value) as unknown as WhereOptions<BatchRow>;
+/** A fact of the batch. The path is one of a closed list, checked at the border; the value is escaped by Sequelize. */
+const factIs = (path: string, value: string | number) => Sequelize.where(Sequelize.literal(`json_extract(facts, '${path}')`), value as string) as unknown as WhereOptions<BatchRow>;
 const factsHold = (text: string) => Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), { [Op.gt]: 0 }) as unknown as WhereOptions<BatchRow>;
 
 function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchListQuery): WhereOptions<BatchRow>[] {
@@ -75,7 +75,7 @@ function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchList
   else if (limit === 'near') all.push(factsHold(':near"'));
   else if (limit) all.push(factsHold(`"${limit}"`));
   if (fact) { const at = fact.indexOf(':'); all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1))); }
-  if (looked) all.push(Sequelize.where(Sequelize.fn('json_extract', Sequelize.col('facts'), '$.looked'), looked === 'yes' ? 1 : 0) as unknown as WhereOptions<BatchRow>);
+  if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
   if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
   return all;
 }

@@ -36,7 +36,7 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
         <p v-if="answer.gel.length === 0" class="quiet">Nobody has timed a witness cup yet. Press w at the bench when it has set.</p>
         <ul class="gels"><li v-for="g in answer.gel" :key="g.slug" :data-gel="g.slug">
           <RouterLink :to="{ name: 'products', params: { slug: g.slug } }"><strong>{{ g.name }}</strong></RouterLink>
-          <span v-if="g.fit.status === 'fitted'" class="offer"><span>card <b class="figures">{{ g.fit.cardGelMin.toFixed(1) }}</b> min</span><span>here <b class="figures">{{ g.fit.gelMin.toFixed(1) }}</b> min <span class="quiet small">({{ g.fit.interval[0].toFixed(1) }}–{{ g.fit.interval[1].toFixed(1) }})</span></span><b :class="{ off: g.fit.interval[0] > g.fit.cardGelMin || g.fit.interval[1] < g.fit.cardGelMin }" class="figures">{{ g.fit.offPct > 0 ? '+' : '−' }}{{ Math.abs(g.fit.offPct).toFixed(0) }} %</b></span>
+          <span v-if="g.fit.status === 'fitted'" class="offer"><span>card <b class="figures">{{ g.fit.cardGelMin.toFixed(1) }}</b> min</span><span>here <b class="figures">{{ g.fit.gelMin.toFixed(1) }}</b> min <span class="quiet small">({{ g.fit.interval[0].toFixed(1) }}–{{ g.fit.interval[1].toFixed(1) }})</span></span><b :class="{ off: g.fit.interval[0] > g.fit.cardGelMin || g.fit.interval[1] < g.fit.cardGelMin }">{{ Math.abs(g.fit.offPct) < 1 ? 'the same' : `${Math.abs(g.fit.offPct).toFixed(0)} % ${g.fit.offPct > 0 ? 'slower' : 'faster'}` }}</b></span>
           <span class="small quiet">{{ g.says }}</span></li></ul>
       </section>
       <section class="card stack" aria-labelledby="yield">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FACTOR_WORDS, SYMPTOM_KINDS, type Finding, type SymptomKind } from '@warm-jar/core';
+import { FACTOR_WORDS, SYMPTOM_KINDS, type Finding } from '@warm-jar/core';
 import Select from 'primevue/select';
 import { computed } from 'vue';
 import { useRouter, type LocationQueryRaw } from 'vue-router';
@@ -15,7 +15,7 @@ import { usePatterns } from './usePatterns';
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
 const { from, to, kind, choose, patterns, chart } = usePatterns();
 const router = useRouter();
-const KINDS = [{ value: '', words: 'any fault' }, ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) }))];
+const KINDS = [{ value: 'any', words: 'any fault' }, ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) }))];
 const answer = computed(() => patterns.answer.value);
 const shownRates = computed(() => (answer.value?.rates ?? []).filter((r) => r.pattern !== 'unspecified').slice(0, 14));
 const batchesOf = (f: Finding): LocationQueryRaw => ({ fact: `${f.factor}:${f.level}`, symptom: f.kind, ...(f.pattern ? { pattern: f.pattern } : {}), ...(from.value ? { from: from.value } : {}), ...(to.value ? { to: to.value } : {}) });
@@ -44,7 +44,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
       </section>
       <aside class="stack">
         <section class="card stack" aria-labelledby="over-time">
-          <div class="row spread"><h2 id="over-time">Over time</h2><Select :model-value="kind" :options="KINDS" option-label="words" option-value="value" aria-label="Fault over time" @update:model-value="choose({ kind: $event as SymptomKind })" /></div>
+          <div class="row spread"><h2 id="over-time">Over time</h2><Select :model-value="kind || 'any'" :options="KINDS" option-label="words" option-value="value" aria-label="Fault over time" @update:model-value="choose({ kind: $event === 'any' ? '' : $event })" /></div>
           <ProblemNote v-if="chart.problem.value" :says="chart.problem.value" />
           <template v-if="chart.answer.value">
             <DefectChart v-if="chart.answer.value.points.length" :chart="chart.answer.value" :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`" />
@@ -66,6 +66,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
 .columns { display: grid; grid-template-columns: minmax(0, 1.35fr) minmax(320px, 1fr); gap: var(--space-5); align-items: start; }
 .findings { display: flex; flex-direction: column; gap: var(--space-3); }
 .finding { padding: var(--space-3) var(--space-4); }
+h3 .first-up { display: inline-block; }
 .told { display: grid; grid-template-columns: minmax(0, 1fr) 200px; gap: var(--space-4); align-items: start; margin-top: 4px; line-height: 1.35; }
 .tag { border: 1px solid var(--ink-500); border-radius: 999px; padding: 1px 10px; color: var(--ink-700); white-space: nowrap; }
 .firm { background: var(--action); border-color: var(--action); color: #fff; }

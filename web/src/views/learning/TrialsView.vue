@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import { computed } from 'vue';
+import { useRouter } from 'vue-router';
 import { logApi, type Series } from '../../api/learning';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { dayAndTime } from '../../components/words';
@@ -10,6 +12,7 @@ import LearningTabs from './LearningTabs.vue';
 /** Series of attempts: each batch copied from the one before with something changed on purpose. */
 const { value, problem, loading, load } = useLoaded(() => logApi.series(), 'The trials could not be read.');
 const products = useProducts();
+const router = useRouter();
 const list = computed((): Series[] => value.value ?? []);
 const SEVERITY = ['none', 'slight', 'plain', 'bad', 'spoiled'];
 const TREND = { better: 'getting better', worse: 'getting worse', level: 'as before', 'too-few': 'too few to tell' } as const;
@@ -24,7 +27,7 @@ const codes = (s: Series) => s.attempts.map((a) => a.code).join(',');
     <p v-else-if="!loading && list.length === 0" class="card" data-test="none">No batch was copied from another yet.</p>
     <ol class="stack">
       <li v-for="s in list" :key="codes(s)" class="card stack series" :data-series="s.attempts[0]?.code">
-        <div class="row spread"><h2>{{ products.bySlug.get(s.attempts[0]?.slug ?? '')?.name ?? s.attempts[0]?.slug }}: <span class="trend" :class="s.trend">{{ TREND[s.trend] }}</span></h2><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'compare', query: { codes: codes(s) } }">Side by side</RouterLink></div>
+        <div class="row spread"><h2>{{ products.bySlug.get(s.attempts[0]?.slug ?? '')?.name ?? s.attempts[0]?.slug }}: <span class="trend" :class="s.trend">{{ TREND[s.trend] }}</span></h2><Button label="Side by side" severity="secondary" @click="router.push({ name: 'compare', query: { codes: codes(s) } })" /></div>
         <ol class="attempts"><li v-for="(a, i) in s.attempts" :key="a.code">
           <RouterLink class="figures code" :to="{ name: 'batch', params: { code: a.code } }">{{ a.code }}</RouterLink>
           <span class="worst" :class="`s${a.worst ?? 'none'}`"><i v-for="n in 4" :key="n" :class="{ on: a.worst !== null && n <= a.worst }" />{{ a.worst === null ? 'not looked at' : SEVERITY[a.worst] }}</span>

@@ -71,6 +71,8 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
 .note { font-size: 0.875rem; }
 .empty { padding: var(--space-5); text-align: center; }
 :deep(tbody tr) { cursor: pointer; }
-:deep(tbody td) { padding-block: 9px; }
+:deep(tbody td) { padding-block: 9px; padding-inline: 12px; white-space: nowrap; }
+.symptom, .note { white-space: normal; }
+.note { display: block; min-width: 12rem; }
 @media print { .tools, :deep(.p-paginator) { display: none; } }
 </style>

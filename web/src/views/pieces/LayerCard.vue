@@ -40,7 +40,7 @@ const pour = () => void router.push({ name: 'plan', query: pourQuery(props.piece
 <template>
   <li class="card layer" :class="planned.state" :data-layer="planned.index + 1">
     <div class="row spread">
-      <h3><span class="number figures">{{ planned.index + 1 }}</span> {{ planned.product }}<template v-if="layer.depthMm">, <span class="figures">{{ layer.depthMm }} mm</span></template><template v-if="planned.pours > 1"> in {{ planned.pours }} pours</template></h3>
+      <h3><span class="ordinal figures">{{ planned.index + 1 }}</span> {{ planned.product }}<template v-if="layer.depthMm">, <span class="figures">{{ layer.depthMm }} mm</span></template><template v-if="planned.pours > 1"> in {{ planned.pours }} pours</template></h3>
       <p class="when"><span class="quiet">{{ WHEN[planned.state] }}</span> <strong>{{ dayAndTime(planned.at) }}</strong></p>
     </div>
     <p :class="{ warn: planned.sand && planned.state !== 'poured' }">{{ planned.says }}</p>
@@ -69,7 +69,7 @@ const pour = () => void router.push({ name: 'plan', query: pourQuery(props.piece
 .layer { display: flex; flex-direction: column; gap: 6px; border-left-width: 6px; }
 .next { border-left-color: var(--part-a); }
 .poured { border-left-color: var(--action); }
-.number { display: inline-block; min-width: 1.6rem; }
+.ordinal { display: inline-block; min-width: 1.6rem; }
 .when { white-space: nowrap; }
 .warn { color: var(--outside); font-weight: 650; }
 .note { background: var(--caution-ground); border-radius: var(--radius); padding: 6px 10px; }
