@@ -2,6 +2,7 @@ import { calibrate, diagnose, isCalibrated, limitReadings, meshVolume, plan, pla
 import { printCalibration } from './calibration';
 import { cupByOdex, slabByOdex } from './generalSolver';
 import { median } from './median';
+import { printScale } from './scale';
 import { sphereStl } from './sphere';
 
 const card = saltmarshCard('house-clear-6');
@@ -45,3 +46,4 @@ console.log(`\nours against a general integrator (odex), same equations: cup ${(
 console.log(`they agree on the middle of the slab after a day to ${Math.abs(middle - slabByOdex(deepFit, day, loss)).toFixed(3)} K`);
 
 printCalibration();
+await printScale();

@@ -11,10 +11,27 @@ export const SAME_BATCHES = 0.8;
 
 const has = (fact: CastFacts, { factor, level }: Level) => fact.levels[factor] === level;
 
-/** Overlap of two groups: batches in both, of those in either. */
-export function overlap(facts: readonly CastFacts[], a: Level, b: Level): number {
-  let [both, either] = [0, 0];
-  for (const fact of facts) { const [x, y] = [has(fact, a), has(fact, b)]; if (x && y) both += 1; if (x || y) either += 1; }
+/** Where each group's batches lie in the log, looked up once. */
+export function placesOf(facts: readonly CastFacts[]): (level: Level) => readonly number[] {
+  const known = new Map<string, number[]>();
+  return (level) => {
+    const key = `${level.factor} ${level.level}`;
+    const before = known.get(key);
+    if (before) return before;
+    const places = facts.flatMap((fact, i) => (has(fact, level) ? [i] : []));
+    known.set(key, places);
+    return places;
+  };
+}
+
+/** Overlap of two groups: batches in both, of those in either. @param a places in the log, in order */
+export function overlap(a: readonly number[], b: readonly number[]): number {
+  let [i, j, both] = [0, 0, 0];
+  while (i < a.length && j < b.length) {
+    if (a[i] === b[j]) { both += 1; i += 1; j += 1; } else if (a[i]! < b[j]!) i += 1;
+    else j += 1;
+  }
+  const either = a.length + b.length - both;
   return either === 0 ? 0 : both / either;
 }
 

@@ -3,7 +3,7 @@ import { benjaminiHochberg } from './benjaminiHochberg';
 import type { CastFacts } from './castFacts';
 import { levelWords } from './factors';
 import { fisherExact } from './fisherExact';
-import { SAME_BATCHES, overlap, partFactors, type Parted } from './partFactors';
+import { SAME_BATCHES, overlap, partFactors, placesOf, type Parted } from './partFactors';
 import { tally, type Level, type Tally } from './tally';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
@@ -98,11 +98,12 @@ const kindOf = (outcome: string) => split(outcome).kind;
 /** Of a kind and its patterns, for the same batches, only the surest is told. */
 const surestOf = (found: readonly Found[]) => found.filter((f) => !found.some((o) => o !== f && sameLevel(o.at, f.at) && kindOf(o.outcome) === kindOf(f.outcome) && (o.p < f.p || (o.p === f.p && o.outcome < f.outcome))));
 
+type Places = ReturnType<typeof placesOf>;
 /** Groups that are the same batches under several names are told once, under the surest. */
-function oneName(found: readonly Found[], looked: readonly CastFacts[]): { head: Found; same: Level[] }[] {
+function oneName(found: readonly Found[], places: Places): { head: Found; same: Level[] }[] {
   const told: { head: Found; same: Level[] }[] = [];
   for (const f of [...found].sort((a, b) => a.p - b.p)) {
-    const known = told.find((t) => kindOf(t.head.outcome) === kindOf(f.outcome) && overlap(looked, t.head.at, f.at) >= SAME_BATCHES);
+    const known = told.find((t) => kindOf(t.head.outcome) === kindOf(f.outcome) && overlap(places(t.head.at), places(f.at)) >= SAME_BATCHES);
     if (known) known.same.push(f.at);
     else told.push({ head: f, same: [] });
   }
@@ -125,14 +126,14 @@ function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOpt
 }
 
 /** Parts the findings of one kind of fault from each other. */
-function parted(kind: SymptomKind, group: readonly { head: Found; same: Level[] }[], looked: readonly CastFacts[], questions: number, names: PatternOptions['names']): Finding[] {
+function parted(kind: SymptomKind, group: readonly { head: Found; same: Level[] }[], looked: readonly CastFacts[], places: Places, told: { readonly questions: number; readonly names: PatternOptions['names'] }): Finding[] {
   const odds = partFactors(looked, kind, group.map((g) => g.head.at));
   return group.map(({ head, same }, i) => {
     const stands = odds[i]!.low > 1;
-    const others = group.map((g, j) => ({ at: g.head.at, with: j === i ? 0 : overlap(looked, head.at, g.head.at), odds: odds[j]!.oddsRatio })).filter((o) => o.with > 0).sort((a, b) => b.with - a.with);
+    const others = group.map((g, j) => ({ at: g.head.at, with: j === i ? 0 : overlap(places(head.at), places(g.head.at)), odds: odds[j]!.oddsRatio })).filter((o) => o.with > 0).sort((a, b) => b.with - a.with);
     const small = head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS;
     const finding = { ...split(head.outcome), factor: head.at.factor, level: head.at.level, with: share(head.a, head.a + head.b), without: share(head.c, head.c + head.d), p: head.p, adjustedP: head.adjustedP, parted: odds[i]!, same, travelsWith: stands ? null : others[0]?.at ?? null, small };
-    return { ...finding, says: sentence(finding, questions, names) };
+    return { ...finding, says: sentence(finding, told.questions, told.names) };
   });
 }
 
@@ -150,10 +151,11 @@ export function findPatterns(facts: readonly CastFacts[], { names = {}, onProgre
   const adjusted = benjaminiHochberg(p);
   onProgress(0.6);
   const found = asked.map((q, i): Found => ({ ...q, p: p[i]!, adjustedP: adjusted[i]! })).filter((f) => f.adjustedP <= FALSE_SHARE && f.a / (f.a + f.b) > f.c / Math.max(1, f.c + f.d));
-  const groups = oneName(surestOf(found), looked);
+  const places = placesOf(looked);
+  const groups = oneName(surestOf(found), places);
   const kinds = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
   const findings = kinds.flatMap((kind, i) => {
-    const told = parted(kind, groups.filter((g) => kindOf(g.head.outcome) === kind), looked, asked.length, names);
+    const told = parted(kind, groups.filter((g) => kindOf(g.head.outcome) === kind), looked, places, { questions: asked.length, names });
     onProgress(0.6 + (0.4 * (i + 1)) / kinds.length);
     return told;
   });

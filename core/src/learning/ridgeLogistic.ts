@@ -21,32 +21,48 @@ const [RIDGE, MOST_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
 /** The intercept is pulled so little that it only keeps the sum solvable. */
 const INTERCEPT_RIDGE = 1e-6;
 
-/** One Newton step's sums: the gradient and the information, over rows that name the features they have. */
-function sums(rows: readonly (readonly number[])[], y: readonly boolean[], beta: readonly number[]): { gradient: number[]; information: number[][] } {
+/** Cases that have the same features, counted together: a long log has few kinds of them. */
+interface Kind { readonly features: readonly number[]; n: number; yes: number }
+
+function kindsOf(rows: readonly (readonly number[])[], y: readonly boolean[]): Kind[] {
+  const kinds = new Map<string, Kind>();
+  rows.forEach((features, i) => {
+    const key = features.join();
+    const kind = kinds.get(key) ?? { features, n: 0, yes: 0 };
+    kind.n += 1;
+    if (y[i]) kind.yes += 1;
+    kinds.set(key, kind);
+  });
+  return [...kinds.values()];
+}
+
+/** Log odds of a kind; index 0 is the intercept, so feature f is at f + 1. */
+const etaOf = ({ features }: Kind, beta: readonly number[]) => features.reduce((sum, f) => sum + beta[f + 1]!, beta[0]!);
+
+/** One Newton step's sums: the gradient and the information. */
+function sums(kinds: readonly Kind[], beta: readonly number[]): { gradient: number[]; information: number[][] } {
   const size = beta.length;
   const gradient = new Array<number>(size).fill(0);
   const information = Array.from({ length: size }, () => new Array<number>(size).fill(0));
-  rows.forEach((row, r) => {
-    // Index 0 is the intercept, so feature f is at f + 1.
-    const eta = row.reduce((sum, f) => sum + beta[f + 1]!, beta[0]!);
-    const mu = 1 / (1 + Math.exp(-eta));
-    const [residual, weight] = [(y[r] ? 1 : 0) - mu, mu * (1 - mu)];
-    const at = [-1, ...row];
+  for (const kind of kinds) {
+    const mu = 1 / (1 + Math.exp(-etaOf(kind, beta)));
+    const [residual, weight] = [kind.yes - kind.n * mu, kind.n * mu * (1 - mu)];
+    const at = [-1, ...kind.features];
     for (const i of at) {
       gradient[i + 1]! += residual;
       const line = information[i + 1]!;
       for (const j of at) line[j + 1]! += weight;
     }
-  });
+  }
   return { gradient, information };
 }
 
+/** ln(1 + e^v) without overflow. */
+const softplus = (v: number) => Math.max(v, 0) + Math.log1p(Math.exp(-Math.abs(v)));
+
 /** Penalised log likelihood, for the step's own check. */
-function likelihood(rows: readonly (readonly number[])[], y: readonly boolean[], beta: readonly number[], ridge: readonly number[]): number {
-  const fit = rows.reduce((sum, row, r) => {
-    const eta = row.reduce((s, f) => s + beta[f + 1]!, beta[0]!);
-    return sum - Math.log1p(Math.exp(-Math.abs(eta))) + ((y[r] ? eta : -eta) < 0 ? (y[r] ? eta : -eta) : 0);
-  }, 0);
+function likelihood(kinds: readonly Kind[], beta: readonly number[], ridge: readonly number[]): number {
+  const fit = kinds.reduce((sum, kind) => { const eta = etaOf(kind, beta); return sum - kind.yes * softplus(-eta) - (kind.n - kind.yes) * softplus(eta); }, 0);
   return fit - 0.5 * beta.reduce((s, b, i) => s + ridge[i]! * b * b, 0);
 }
 
@@ -62,10 +78,11 @@ export function ridgeLogistic(rows: readonly (readonly number[])[], y: readonly 
   if (rows.some((row) => row.some((f) => !(f >= 0 && f < features)))) throw new CoreError('out-of-range', `A feature lies outside 0 to ${features - 1}.`, 'rows');
   const pull = Array.from({ length: features + 1 }, (_, i) => (i === 0 ? INTERCEPT_RIDGE : ridge));
   const yes = y.filter(Boolean).length;
+  const kinds = kindsOf(rows, y);
   let beta = [Math.log((yes + 0.5) / (y.length - yes + 0.5)), ...new Array<number>(features).fill(0)];
-  let at = likelihood(rows, y, beta, pull);
+  let at = likelihood(kinds, beta, pull);
   const solved = () => {
-    const { gradient, information } = sums(rows, y, beta);
+    const { gradient, information } = sums(kinds, beta);
     const hessian = new Matrix(information.map((line, i) => line.map((v, j) => (i === j ? v + pull[i]! : v))));
     const slope = Matrix.columnVector(gradient.map((g, i) => g - pull[i]! * beta[i]!));
     return { factor: new CholeskyDecomposition(hessian), slope };
@@ -75,11 +92,11 @@ export function ridgeLogistic(rows: readonly (readonly number[])[], y: readonly 
     const step = factor.solve(slope).to1DArray();
     let share = 1;
     let next = beta.map((b, i) => b + step[i]!);
-    let there = likelihood(rows, y, next, pull);
+    let there = likelihood(kinds, next, pull);
     while (there < at && share > 1e-4) {
       share /= 2;
       next = beta.map((b, i) => b + share * step[i]!);
-      there = likelihood(rows, y, next, pull);
+      there = likelihood(kinds, next, pull);
     }
     const moved = Math.max(...step.map((s) => Math.abs(s * share)));
     if (there >= at) { beta = next; at = there; }

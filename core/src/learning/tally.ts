@@ -35,21 +35,18 @@ function numbering<T>(keyOf: (item: T) => string) {
   };
 }
 
-const grid = () => {
-  const counts = new Map<number, number>();
-  return { add: (at: number) => { counts.set(at, (counts.get(at) ?? 0) + 1); }, at: (at: number) => counts.get(at) ?? 0 };
-};
-
-/** Room for so many levels and products in one number. */
-const SPAN = 100_000;
-
-/** Walks the looked-at batches once. @param outcomes keys as `CastFacts.seen` holds them */
+/** Walks the looked-at batches twice: once to see which levels and products there are, once to count. @param outcomes keys as `CastFacts.seen` holds them */
 export function tally(facts: readonly CastFacts[], outcomes: readonly string[]): Tally {
   const levels = numbering<Level>((l) => `${l.factor} ${l.level}`);
   const products = numbering<string>((p) => p);
-  const [n, k, recorded, recordedWith] = [grid(), grid(), grid(), grid()];
+  for (const fact of facts) {
+    products.of(fact.levels.product ?? '');
+    for (const factor of FACTORS) { const level = fact.levels[factor]; if (level !== undefined) levels.of({ factor, level }); }
+  }
   const outcomeAt = new Map(outcomes.map((o, i) => [o, i]));
-  const cell = (line: number, product: number) => line * SPAN + product;
+  const [L, P, F] = [levels.items.length, products.items.length, FACTORS.length];
+  const counts = (size: number) => new Int32Array(size);
+  const [n, k, recorded, recordedWith] = [counts(L * P), counts(outcomes.length * L * P), counts(F * P), counts(outcomes.length * F * P)];
   for (const fact of facts) {
     const product = products.of(fact.levels.product ?? '');
     const seen = fact.seen.flatMap((s) => { const at = outcomeAt.get(s); return at === undefined ? [] : [at]; });
@@ -57,14 +54,15 @@ export function tally(facts: readonly CastFacts[], outcomes: readonly string[]):
       const level = fact.levels[factor];
       if (level === undefined) continue;
       const at = levels.of({ factor, level });
-      n.add(cell(at, product));
-      recorded.add(cell(f, product));
-      for (const o of seen) { k.add(cell(o * SPAN + at, product)); recordedWith.add(cell(o * SPAN + f, product)); }
+      n[at * P + product]! += 1;
+      recorded[f * P + product]! += 1;
+      for (const o of seen) { k[(o * L + at) * P + product]! += 1; recordedWith[(o * F + f) * P + product]! += 1; }
     }
   }
+  const factorAt = (factor: Factor) => FACTORS.indexOf(factor);
   return {
     levels: levels.items, outcomes, products: products.items,
-    n: (level, product) => n.at(cell(level, product)), k: (o, level, product) => k.at(cell(o * SPAN + level, product)),
-    recorded: (factor, product) => recorded.at(cell(FACTORS.indexOf(factor), product)), recordedWith: (o, factor, product) => recordedWith.at(cell(o * SPAN + FACTORS.indexOf(factor), product)),
+    n: (level, product) => n[level * P + product]!, k: (o, level, product) => k[(o * L + level) * P + product]!,
+    recorded: (factor, product) => recorded[factorAt(factor) * P + product]!, recordedWith: (o, factor, product) => recordedWith[(o * F + factorAt(factor)) * P + product]!,
   };
 }

@@ -17,9 +17,18 @@ export interface ProductStore {
   readonly addAll: (cards: readonly Product[]) => Promise<void>;
 }
 
-const parse = (row: RevisionRow): Product => productSchema.parse(JSON.parse(row.document));
-
 export function productStore({ models, write }: Database): ProductStore {
+  // A revision never changes, so it is read once; what the core works out of a card then holds for as long as the card does.
+  const known = new Map<string, Product>();
+  const parse = (row: RevisionRow): Product => {
+    const key = `${row.slug} ${row.revision}`;
+    const before = known.get(key);
+    if (before) return before;
+    const card = productSchema.parse(JSON.parse(row.document));
+    known.set(key, card);
+    return card;
+  };
+
   const get: ProductStore['get'] = async (slug, revision) => {
     const wanted = revision ?? (await models.products.findByPk(slug))?.currentRevision;
     const row = wanted == null ? null : await models.revisions.findOne({ where: { slug, revision: wanted } });

@@ -7,6 +7,9 @@ const STATEMENTS = [
   'ALTER TABLE batches ADD COLUMN note TEXT',
   'ALTER TABLE batches ADD COLUMN copied_from TEXT',
   'UPDATE batches SET mass_g = mass_a_g + coalesce(mass_b_g, 0), note = substr(json_extract(document, \'$.note\'), 1, 120), copied_from = json_extract(document, \'$.copiedFrom.code\')',
+  // Words and facts are looked through in these, and not in rows that are mostly documents.
+  'CREATE INDEX batches_by_words ON batches (started_at, code, search)',
+  'CREATE INDEX batches_by_facts ON batches (started_at, code, facts)',
   'CREATE INDEX batches_without_facts ON batches (code) WHERE facts IS NULL',
   'CREATE INDEX batches_by_copied ON batches (copied_from) WHERE copied_from IS NOT NULL',
   'CREATE INDEX batches_by_person ON batches (by, started_at)',

@@ -1,0 +1,212 @@
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { batchSchema, soundBatch, type Batch, type Piece } from '@warm-jar/core';
+import { By, until } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import { inBrowser } from './inBrowser';
+
+const { application, bench } = await inBrowser({ demo: true });
+const api = `${application.address}/api/v1`;
+const folder = mkdtempSync(join(tmpdir(), 'warm-jar-learning-'));
+const get = async <T>(path: string) => (await (await fetch(`${api}${path}`)).json()) as T;
+const address = async () => new URL(await bench.driver.getCurrentUrl());
+const rows = () => bench.driver.executeScript<string[]>('return [...document.querySelectorAll("tbody tr")].map((r) => r.textContent)');
+/** Waits for a file to be handed out whole. */
+const handedOut = (fits: RegExp) => bench.driver.wait(() => readdirSync(folder).find((f) => fits.test(f)) ?? null, 15_000, `no file like ${fits.source}`) as Promise<string>;
+const hidden = async (label: string, file: string) => (await bench.driver.wait(until.elementLocated(By.css(`input[aria-label="${label}"]`)), 8000)).sendKeys(file);
+
+describe('the log', () => {
+  it('is narrowed by what stands in the address, kept under a name, and taken up again', async () => {
+    await bench.go('/batches?mould=M-12&symptom=bubbles');
+    await bench.read(/\d+ batches found/);
+    expect((await rows()).every((r) => r.includes('M-12'))).toBe(true);
+    await bench.type('[aria-label="Name of this filter"]', 'nicked finials');
+    await bench.tapWords('Keep this filter');
+    await bench.see('.chip.saved');
+    await bench.tapWords('Clear');
+    await bench.read(/2\d\d batches/);
+    await bench.tapWords('nicked finials', '.chip.saved');
+    await bench.read(/batches found/);
+    expect((await address()).searchParams.get('mould')).toBe('M-12');
+    await bench.go('/');
+    await bench.go('/batches');
+    await bench.see('.chip.saved');
+    await bench.tap('[aria-label="Forget nicked finials"]');
+    await bench.gone('.chip.saved');
+  });
+  it('shows the columns that are chosen, and remembers them', async () => {
+    await bench.go('/batches?columns=startedAt,lotB,note');
+    await bench.see('tbody tr');
+    const heads = await bench.driver.executeScript<string[]>('return [...document.querySelectorAll("th")].map((h) => h.textContent.trim()).filter(Boolean)');
+    expect(heads).toEqual(['Batch', 'Began', 'Lot B', 'Note']);
+    await bench.tap('[aria-label="Columns"], .columns');
+    await bench.driver.findElement(By.xpath('//li[@role="option"][contains(., "Grade")]')).click();
+    await bench.press('\uE00C');
+    await bench.driver.wait(async () => (await address()).searchParams.get('columns') === 'startedAt,lotB,grade,note', 5000);
+    await bench.go('/batches');
+    await bench.see('tbody tr');
+    expect(await bench.text('thead')).toContain('Lot B');
+    await bench.go('/batches?columns=startedAt,productSlug,mould,by,stage,outside,seen,grade');
+  });
+  it('sets several side by side, and hands them out as files', async () => {
+    await bench.go('/batches?codes=B-0397,B-0409');
+    await bench.read('2 batches found');
+    const ticks = await bench.driver.findElements(By.css('tbody input[type="checkbox"]'));
+    for (const tick of ticks) await tick.click();
+    await bench.saveInto(folder);
+    await bench.tapWords('CSV of 2');
+    const csv = readFileSync(join(folder, await handedOut(/^batches.*\.csv$/)), 'utf8');
+    expect(csv).toContain('mix.stirMin');
+    expect(csv.trim().split('\r\n')).toHaveLength(3);
+    await bench.tapWords('Compare 2');
+    expect(await bench.text('[data-test="verdict"]')).toMatch(/It cannot tell\. \d+ things differ/);
+    await bench.see('[data-field="mix.stirMin"]');
+    expect((await address()).searchParams.get('codes')).toBe('B-0409,B-0397');
+  });
+  it('brings a CSV of its own back in, with the refused row shown and the rest taken', async () => {
+    const before = await get<{ total: number }>('/batches?pageSize=1');
+    const [header, first] = readFileSync(join(folder, readdirSync(folder).find((f) => f.endsWith('.csv'))!), 'utf8').replace(/^\uFEFF/, '').split('\r\n') as [string, string];
+    const codeAt = header.split(',').indexOf('code');
+    const withCode = (code: string) => first.split(',').map((c, i) => (i === codeAt ? code : c)).join(',');
+    const file = join(folder, 'to-bring-in.csv');
+    writeFileSync(file, [header, first, withCode('X-01'), withCode('X-02').replace('house-coat-9', 'house-none')].join('\r\n'));
+    await bench.go('/batches/import');
+    await hidden('Batch file', file);
+    expect(await bench.text('[data-test="counts"]')).toMatch(/1 new, 0 in the log and different, 1 already there, 1 refused/);
+    expect(await bench.text('[data-action="refused"]')).toContain('product.slug');
+    await bench.tapWords('Bring in the 1 new');
+    await bench.see('[data-test="done"]');
+    expect((await get<{ total: number }>('/batches?pageSize=1')).total).toBe(before.total + 1);
+    expect(batchSchema.parse(await get('/batches/X-01')).product.slug).toBe('house-coat-9');
+  });
+});
+
+describe('patterns', () => {
+  it('name the nicked mould and the late pressure in sentences, each with its batches', async () => {
+    await bench.go('/');
+    await bench.see('.bench');
+    await bench.press('a');
+    await bench.see('[data-finding="mould:M-12"]');
+    const late = await bench.text('[data-finding="pressing:late"]');
+    expect(late).toMatch(/\d+ of \d+ \(\d+ %, \d+–\d+\) batches pressed after they gelled/);
+    const told = Number(/Its (\d+) batches/.exec(late)![1]);
+    await bench.tapWords('Its', '[data-finding="pressing:late"]');
+    await bench.read(`${told} batches found`);
+    expect(await bench.text('[data-along="fact"]')).toContain('pressed after they gelled');
+    await bench.tap('[data-along="fact"] button');
+    await bench.gone('[data-along="fact"]');
+  });
+  it('draw faults over time for the one that is chosen, within the days that are', async () => {
+    await bench.go('/patterns?kind=haze&from=2020-01-01&to=2020-12-31');
+    await bench.read('Nothing was looked at in these days');
+    await bench.see('[data-test="nothing"]');
+    await bench.go('/patterns?kind=bubbles');
+    await bench.see('[aria-label="Share of castings with bubbles"] svg path');
+    expect((await bench.text('[data-test="changes"]')).length).toBeGreaterThan(10);
+  });
+});
+
+describe('trials and figures', () => {
+  it('show each series with what was changed, and hold it side by side', async () => {
+    await bench.go('/trials');
+    const series = await bench.text('[data-series="B-0399"]');
+    expect(series).toMatch(/B-0399[\s\S]*spoiled[\s\S]*B-0414[\s\S]*none[\s\S]*A fresh lot of both parts/);
+    await bench.tapWords('Side by side', '[data-series="B-0399"]');
+    await bench.see('[data-test="compare"]');
+    expect((await address()).searchParams.get('codes')).toBe('B-0399,B-0414,B-0418');
+  });
+  it('set the studio\'s gel beside the card\'s, yields that add up, and the worn mould', async () => {
+    await bench.go('/figures');
+    const gel = await bench.text('[data-gel="house-clear-6"]');
+    expect(gel).toMatch(/card\s*9\.0\s*min/);
+    expect(gel).toMatch(/here\s*8\.\d\s*min/);
+    expect(await bench.text('[data-mould="M-01"]')).toContain('Worn: from pull');
+    await bench.tapWords('Month');
+    const months = await bench.driver.executeScript<number[]>('return [...document.querySelectorAll("[data-yield] td:nth-child(2)")].map((c) => Number(c.textContent))');
+    expect(months.reduce((a, b) => a + b, 0)).toBe((await get<{ total: number }>('/batches?pageSize=1')).total);
+  });
+});
+
+describe('a piece in layers', () => {
+  const piece = () => get<Piece>('/pieces/P-05');
+  it('is begun, given layers, and says what speaks against them', async () => {
+    await bench.go('/pieces');
+    await bench.see('.list li');
+    await bench.type('[aria-label="Name of the piece"]', 'tide table');
+    await bench.tapWords('Begin it');
+    await bench.see('#piece-height');
+    await bench.pick('[aria-label="Product of the next layer"]', 'House Coat 9');
+    await bench.tapWords('Add a layer');
+    await bench.see('[data-layer="1"]');
+    await bench.pick('[aria-label="Product of the next layer"]', 'House Chalk');
+    await bench.tapWords('Add a layer');
+    expect(await bench.text('[data-layer="2"]')).toContain('off the edge');
+    await bench.tap('[data-layer="1"] .open');
+    await bench.type('#depth-0', '4');
+    await bench.driver.wait(async () => (await piece()).layers[0]?.depthMm === 4, 5000, 'the depth is not stored');
+  });
+  it('gets its batch from the plan of the pour', async () => {
+    await bench.tapWords('Plan this pour', '[data-layer="1"]');
+    expect(await bench.text('[data-test="for-layer"]')).toContain('For layer 1 of P-05');
+    await bench.type('#plan-roomC', '22');
+    await bench.type('#plan-humidityPct', '50');
+    await bench.tapWords('Mass', '.fills');
+    await bench.type('#plan-massG', '120');
+    await bench.tapWords('Begin this batch');
+    await bench.see('[data-test="step"]');
+    const code = /batches\/([^/]+)\/bench/.exec((await address()).pathname)![1]!;
+    expect((await piece()).layers[0]!.batch).toBe(code);
+    await bench.go(`/batches/${code}`);
+    expect(await bench.text('[data-test="in-piece"]')).toContain('Layer 1 of P-05 tide table');
+  });
+  it('moves on when a drying layer is weighed dry', async () => {
+    await bench.go('/pieces/P-04');
+    expect(await bench.text('[data-layer="2"]')).toContain('still lost');
+    // Weighings some hours apart, as they would be by tomorrow.
+    const stored = await fetch(`${api}/pieces/P-04`);
+    const held = await stored.json() as Piece;
+    const at = (h: number) => new Date(Date.now() - h * 3_600_000).toISOString();
+    await fetch(`${api}/pieces/P-04`, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! }, body: JSON.stringify({ ...held, layers: held.layers.map((l, i) => (i === 0 ? { ...l, weighings: [{ at: at(8), massG: 553.1 }] } : l)) }) });
+    await bench.go('/pieces/P-04');
+    await bench.type('#weigh-0', '552.6');
+    await bench.tapWords('Weighed now', '[data-layer="1"]');
+    await bench.driver.wait(async () => (await bench.text('[data-layer="2"]')).includes('dry by weighing'), 8000, 'the layer is never told dry');
+  });
+  it('puts the layer below in view of a fault seen days later', async () => {
+    await bench.go('/batches/B-0421/diagnosis');
+    expect(await bench.text('[data-test="in-piece"]')).toMatch(/Layer 2 of P-02[\s\S]*Below lies B-0406/);
+    expect(await bench.text('[data-test="summary"]')).toMatch(/damp|water-based/i);
+  });
+});
+
+describe('a backup', () => {
+  it('goes out whole, and back in after a look, with the present data kept aside', async () => {
+    await bench.saveInto(folder);
+    await bench.go('/backup');
+    await bench.tap('[data-test="download"]');
+    const file = await handedOut(/^warm-jar-.*\.zip$/);
+    const { total } = await get<{ total: number }>('/batches?pageSize=1');
+    const later = await (await fetch(`${api}/batches`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ ...soundBatch('house-tide'), code: null }) })).json() as Batch;
+    await hidden('Backup file', join(folder, file));
+    expect(await bench.text('[data-test="found"]')).toContain(`${total} batches`);
+    await bench.tapWords('Put this in place of what is here');
+    await bench.read('It is in place');
+    expect((await fetch(`${api}/batches/${later.code!}`)).status).toBe(404);
+    expect((await get<{ total: number }>('/batches?pageSize=1')).total).toBe(total);
+    await bench.tapWords('Go on with it');
+    await bench.see('.bench');
+  });
+  it('makes copies by itself into a folder, once one is named', async () => {
+    const into = join(folder, 'copies');
+    await bench.go('/backup');
+    await bench.type('#backup-folder', 'not/from/the/root');
+    await bench.tap('[aria-label="Make copies by themselves"]');
+    await bench.tapWords('Save', 'form');
+    await bench.read('from the root');
+    await bench.type('#backup-folder', into);
+    await bench.tapWords('Save', 'form');
+    await bench.read('Saved.');
+    expect(readdirSync(into).filter((f) => /^warm-jar-.*\.zip$/.test(f))).toHaveLength(1);
+  });
+});
