@@ -207,14 +207,16 @@ describe('the next batch', () => {
     await bench.go('/batches/B-0397/diagnosis');
     await bench.see('[data-test="copy"]');
     await bench.press('x');
-    expect(await bench.text('[data-test="copied"]')).toMatch(/Copied from B-0397\. Changed on purpose: Stirred/);
+    expect(await bench.text('[data-test="copied"]')).toMatch(/Copied from B-0397\. Changed on purpose: Stirred[\s\S]*One thing is changed, so the outcome can tell/);
     expect(await bench.valueOf('#plan-stirMin')).toBe('3.6');
+    await bench.type('#plan-resinC', '24');
+    expect(await bench.text('[data-test="copied"]')).toContain('2 things are changed: the outcome cannot say');
     await bench.type('#plan-roomC', '22');
     await bench.type('#plan-humidityPct', '55');
     await bench.tapWords('Begin this batch');
     await bench.see('[data-test="step"]');
     const code = /batches\/([^/]+)\/bench/.exec(await bench.driver.getCurrentUrl())![1]!;
-    expect((await stored(code)).copiedFrom).toMatchObject({ code: 'B-0397', changes: [{ cause: 'under-mixed' }] });
+    expect((await stored(code)).copiedFrom).toMatchObject({ code: 'B-0397', changes: [{ cause: 'under-mixed' }, { says: expect.stringContaining('Resin 24 °C') as string }] });
     await bench.go(`/batches/${code}`);
     expect(await bench.text('[data-test="copied-from"]')).toMatch(/Changed against B-0397[\s\S]*not yet/i);
   });

@@ -11,10 +11,12 @@ export const midSentence = (text: string): string => (/^(Lot|Part) [AB]/.test(te
 /** What each severity stands for, in the order 1 to 4. */
 export const SEVERITY_WORDS = ['only when looked for', 'seen at once', 'spoils a second', 'spoils the piece'] as const;
 
-/** A day and time of day in this machine's own zone, without the year. */
+/** A day and time of day in this machine's own zone; the year only where it is another. */
 export function dayAndTime(iso: string | null | undefined): string {
   if (!iso) return 'not recorded';
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+  const date = new Date(iso);
+  const year = date.getFullYear() === new Date().getFullYear() ? {} : { year: 'numeric' as const };
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', ...year, hour: '2-digit', minute: '2-digit' }).format(date);
 }
 
 /** Today's calendar day on this machine, `2026-03-14`. */

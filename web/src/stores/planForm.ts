@@ -54,6 +54,8 @@ export interface PlanForm {
   readonly leastShoreD: number | null;
   /** The batch it was copied from, and what was changed on purpose. */
   readonly copiedFrom: CopiedFrom | null;
+  /** How it stood when it was copied, so that what is changed since can be told. */
+  readonly copiedAs: Readonly<Partial<PlanForm>> | null;
   /** The layer of a piece that the batch is for. */
   readonly forLayer: { readonly piece: string; readonly layer: number } | null;
 }
@@ -62,5 +64,5 @@ export const EMPTY_PLAN: PlanForm = {
   productSlug: null, fill: 'mould', mouldCode: null, moreMoulds: [], pieces: null, shape: 'box', measures: {}, areaCM2: null, thicknessMm: null, edgeMm: null, edgeHeightMm: null, massG: null,
   depthMm: null, pourOf: null, thinnestMm: null, lossPct: null, roomC: null, humidityPct: null, resinC: null, mouldC: null, altitudeM: null, additives: [], inclusionCode: null,
   route: null, stirMin: null, restMin: null, pourMin: null, loadMin: null, pressureKPa: null, round: null,
-  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null, copiedFrom: null, forLayer: null,
+  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null, copiedFrom: null, copiedAs: null, forLayer: null,
 };

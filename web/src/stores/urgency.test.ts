@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { byUrgency, dueShort, dueText, potLifeLeft, workItem } from './urgency';
 
 const now = new Date('2026-11-24T14:30:00Z');
-const items = saltmarshBatches(now).slice(-6).map((b) => workItem(saltmarshCard(b.product.slug), b));
+const items = saltmarshBatches(now).slice(-11).map((b) => workItem(saltmarshCard(b.product.slug), b));
 
 describe('the shelf\'s order', () => {
   it('puts liquid resin first, then the vessel, then what is due soonest', () => {

@@ -54,5 +54,6 @@ const reload = () => { window.location.assign('/'); };
 .fields { display: grid; grid-template-columns: minmax(14rem, 2fr) 9rem 9rem auto; gap: var(--space-3); align-items: end; }
 .cell { display: flex; flex-direction: column; gap: 4px; }
 .copies { columns: 2; }
+[data-test='download'] { align-self: flex-start; }
 @media (max-width: 900px) { .columns, .fields { grid-template-columns: 1fr; } }
 </style>

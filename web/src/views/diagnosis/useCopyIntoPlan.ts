@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router';
 import { usePlanForm } from '../../stores/plan';
 import { useShelf } from '../../stores/shelf';
 import { formFromBatch } from '../plan/formFromBatch';
+import { copiedAs } from '../plan/sinceCopied';
 
 /** Copies a batch into the plan of the next one, with the chosen changes laid over and remembered. */
 export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product | null>) {
@@ -14,7 +15,8 @@ export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product |
   async function copy(changes: readonly (PlanChange & { readonly cause?: string | null })[]): Promise<void> {
     if (!batch.value || !product.value) return;
     if (!shelf.loaded) await shelf.load();
-    plan.set(formFromBatch(copiedPlan(product.value, batch.value, changes), new Set(shelf.moulds.map((m) => m.item.code))));
+    const form = formFromBatch(copiedPlan(product.value, batch.value, changes), new Set(shelf.moulds.map((m) => m.item.code)));
+    plan.set({ ...form, copiedAs: copiedAs(form) });
     problem.value = null;
     await router.push({ name: 'plan' });
   }

@@ -48,7 +48,7 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
         <p class="small quiet legend"><i class="pass" />pass <i class="second" />second <i class="scrap" />scrap <i class="open" />to mend or open. Cost in your own currency, by the lots' prices, mending included.</p>
       </section>
       <div class="columns">
-        <section class="card stack" aria-labelledby="life"><h2 id="life">How moulds wear</h2>
+        <section class="card stack" aria-labelledby="life"><div><h2 id="life">How moulds wear</h2><p class="small quiet">Castings with what a mould makes: haze, the same spot, pimples. Eight pulls a bar.</p></div>
           <p v-if="answer.moulds.length === 0" class="quiet">Ten pulls of a mould tell something.</p>
           <ul class="lives"><li v-for="m in answer.moulds" :key="m.mould" :data-mould="m.mould"><RouterLink class="figures" :to="`/moulds/${m.mould}`"><strong>{{ m.mould }}</strong></RouterLink>
             <span class="bins" role="img" :aria-label="m.says"><i v-for="b in m.bins" :key="b.from" :title="`pulls ${b.from}–${b.to}: ${b.spoiled} of ${b.pulls}`"><b :style="{ height: `${b.rate * 100}%` }" /></i></span><span class="small" :class="{ worn: m.wornFrom !== null }">{{ m.says }}</span></li></ul>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { FACTOR_WORDS, SYMPTOM_KINDS, type Finding } from '@warm-jar/core';
+import { SYMPTOM_KINDS, levelWords, type Finding } from '@warm-jar/core';
 import Select from 'primevue/select';
 import { computed } from 'vue';
 import { useRouter, type LocationQueryRaw } from 'vue-router';
 import DateEntry from '../../components/DateEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { inWords, symptomWords } from '../../components/words';
+import { useProducts } from '../../stores/products';
 import DefectChart from './DefectChart.vue';
 import LearningTabs from './LearningTabs.vue';
 import RateBars from './RateBars.vue';
@@ -15,6 +16,8 @@ import { usePatterns } from './usePatterns';
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
 const { from, to, kind, choose, patterns, chart } = usePatterns();
 const router = useRouter();
+const products = useProducts();
+const names = computed(() => Object.fromEntries(products.cards.map((c) => [c.slug, c.name])));
 const KINDS = [{ value: 'any', words: 'any fault' }, ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) }))];
 const answer = computed(() => patterns.answer.value);
 const shownRates = computed(() => (answer.value?.rates ?? []).filter((r) => r.pattern !== 'unspecified').slice(0, 14));
@@ -37,7 +40,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
         <p v-if="answer.findings.length === 0" class="card" data-test="nothing">Nothing that chance would not make. {{ answer.looked < 40 ? 'Forty batches looked at are few; log on.' : 'The faults fall anywhere.' }}</p>
         <ol class="findings">
           <li v-for="f in answer.findings" :key="f.kind + f.pattern + f.factor + f.level" class="card finding" :data-finding="`${f.factor}:${f.level}`">
-            <div class="row spread"><h3><span class="first-up">{{ title(f) }}</span>: {{ FACTOR_WORDS[f.factor] }} <span class="figures">{{ f.level }}</span></h3><span v-if="f.small" class="tag small">few batches</span><span v-else-if="f.travelsWith" class="tag small">not parted</span><span v-else class="tag small firm">stands by itself</span></div>
+            <div class="row spread"><h3><span class="first-up">{{ title(f) }}</span>: {{ f.factor === 'product' ? names[f.level] ?? f.level : levelWords(f.factor, f.level, names) }}</h3><span v-if="f.small" class="tag small">few batches</span><span v-else-if="f.travelsWith" class="tag small">not parted</span><span v-else class="tag small firm">stands by itself</span></div>
             <div class="told"><p>{{ f.says }}</p><div><RateBars :these="f.with" :others="f.without" /><RouterLink class="small" :to="{ name: 'log', query: batchesOf(f) }">Its {{ f.with.k }} batches</RouterLink></div></div>
           </li>
         </ol>

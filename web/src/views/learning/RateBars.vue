@@ -8,7 +8,7 @@ const at = (share: number) => Math.round(share * WIDTH * 10) / 10;
 </script>
 
 <template>
-  <svg class="rates" :viewBox="`-4 0 ${WIDTH + 8} 46`" role="img" :aria-label="`${Math.round(these.rate * 100)} % against ${Math.round(others.rate * 100)} %`">
+  <svg class="rates" :viewBox="`-8 0 ${WIDTH + 16} 46`" role="img" :aria-label="`${Math.round(these.rate * 100)} % against ${Math.round(others.rate * 100)} %`">
     <g class="scale"><line v-for="s in [0, 0.25, 0.5, 0.75, 1]" :key="s" :x1="at(s)" :x2="at(s)" y1="4" y2="34" /><text v-for="s in [0, 0.5, 1]" :key="`t${s}`" :x="at(s)" y="45">{{ s * 100 }} %</text></g>
     <g class="these"><line :x1="at(these.low)" :x2="at(these.high)" y1="13" y2="13" /><circle :cx="at(these.rate)" cy="13" r="5.5" /></g>
     <g class="others"><line :x1="at(others.low)" :x2="at(others.high)" y1="26" y2="26" /><rect :x="at(others.rate) - 4.5" y="21.5" width="9" height="9" /></g>

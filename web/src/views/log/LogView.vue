@@ -73,6 +73,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
 :deep(tbody tr) { cursor: pointer; }
 :deep(tbody td) { padding-block: 9px; padding-inline: 12px; white-space: nowrap; }
 .symptom, .note { white-space: normal; }
+.symptom { min-width: 10rem; }
 .note { display: block; min-width: 12rem; }
 @media print { .tools, :deep(.p-paginator) { display: none; } }
 </style>

@@ -49,7 +49,7 @@ export function useLog() {
     page, problem, loading, filters, chosen, sort, first, pageSize, sortField, sortOrder, columns, choose, load,
     clear: () => { go({ ...noFilters(), page: undefined }); },
     use: (query: Readonly<Record<string, string>>) => { go({ ...noFilters(), ...query, page: undefined }); },
-    showColumns: (ids: readonly ColumnId[]) => { keptColumns.value = ids.join(','); go({ columns: ids.join(',') }); },
+    showColumns: (ids: readonly ColumnId[]) => { const text = columnsFrom(ids.join(',')).join(','); keptColumns.value = text; go({ columns: text }); },
     onPage: (event: DataTablePageEvent) => { go({ page: String(event.page + 1), pageSize: String(event.rows) }); },
     onSort: (event: DataTableSortEvent) => {
       const field = typeof event.sortField === 'string' ? event.sortField : '';

@@ -14,6 +14,7 @@ import TimeCard from './TimeCard.vue';
 import WarmTab from './WarmTab.vue';
 import WeighCard from './WeighCard.vue';
 import WhichTab from './WhichTab.vue';
+import { changedSinceCopy, fairness } from './sinceCopied';
 import { useBeginBatch } from './useBeginBatch';
 import { providePlan } from './usePlan';
 
@@ -33,6 +34,8 @@ watch(() => route.query, (query) => {
 }, { immediate: true });
 const TABS = computed(() => [{ id: 'mould', words: 'In the mould' }, { id: 'air', words: 'Air' }, { id: 'warm', words: 'Warm or not' }, { id: 'mixes', words: product.value?.family === 'uv-acrylate' ? 'Under the lamp' : 'Mixes' }, { id: 'which', words: 'Which product' }]);
 const tab = computed(() => { const look = route.query['look']; return typeof look === 'string' && TABS.value.some((t) => t.id === look) ? look : 'mould'; });
+/** What the copy was to change, and what was changed here since. */
+const changes = computed(() => [...(store.form.copiedFrom?.changes ?? []).map((c) => c.says), ...changedSinceCopy(store.form.copiedAs, store.form)].map((says) => says.replace(/\.$/, '')));
 const missing = computed(() => Object.values(issues.value)[0] ?? null);
 </script>
 
@@ -41,7 +44,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
     <div class="row spread"><h1>Plan a batch</h1>
       <div class="row"><Button :disabled="!plan || plan.warnings.some((w) => w.stop && w.code !== 'no-time')" :loading="beginning" @click="begin">Begin this batch <KeyCap k="Ctrl" /><KeyCap k="Enter" /></Button></div></div>
     <ProblemNote v-if="beginProblem" :says="beginProblem" />
-    <p v-if="store.form.copiedFrom" class="card copied small" data-test="copied">Copied from <RouterLink class="figures" :to="{ name: 'batch', params: { code: store.form.copiedFrom.code } }">{{ store.form.copiedFrom.code }}</RouterLink><template v-if="store.form.copiedFrom.changes.length">. Changed on purpose: <strong>{{ store.form.copiedFrom.changes.map((c) => c.says.replace(/\.$/, '')).join('; ') }}</strong></template>. The batch will remember it. <Button text size="small" label="Forget it" @click="store.set({ copiedFrom: null })" /></p>
+    <p v-if="store.form.copiedFrom" class="card copied small" data-test="copied">Copied from <RouterLink class="figures" :to="{ name: 'batch', params: { code: store.form.copiedFrom.code } }">{{ store.form.copiedFrom.code }}</RouterLink>. <template v-if="changes.length">Changed on purpose: <strong>{{ changes.join('; ') }}</strong>. </template><span :class="{ unfair: changes.length > 1 }">{{ fairness(changes.length).says }}</span> <Button text size="small" label="Forget it" @click="store.set({ copiedFrom: null, copiedAs: null })" /></p>
     <p v-if="store.form.forLayer" class="card copied small" data-test="for-layer">For layer {{ store.form.forLayer.layer }} of <RouterLink class="figures" :to="{ name: 'piece', params: { code: store.form.forLayer.piece } }">{{ store.form.forLayer.piece }}</RouterLink>. Begun here, the batch is entered there. <Button text size="small" label="Forget it" @click="store.set({ forLayer: null })" /></p>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
     <div class="page">
@@ -69,4 +72,5 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
 .tabs a { display: inline-flex; align-items: center; min-height: var(--target); padding: 0 var(--space-3); text-decoration: none; color: var(--ink-700); border-bottom: 3px solid transparent; }
 .tabs .here { font-weight: 700; color: var(--action); border-bottom-color: var(--part-a); }
 @media (max-width: 1000px) { .page { grid-template-columns: minmax(0, 1fr); } }
+.unfair { color: var(--outside); font-weight: 650; }
 </style>

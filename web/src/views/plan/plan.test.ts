@@ -85,7 +85,7 @@ describe('a batch from a plan', () => {
   const lots = saltmarshLots(now).map((item) => ({ item, version: 1, usedG: 0, leftG: item.quantityG ?? null, batches: 0 }));
   it('records what was chosen and nothing that has not been done', () => {
     const batch = batchFromPlan(plan(request), request, { mould: { ...mouldOf(moulds, 'M-08'), version: 1, pulls: 2 }, lots, vessel: 'G-04', copiedFrom: null });
-    expect(batch).toMatchObject({ startedAt: null, product: { slug: 'house-clear-6', revision: 1 }, mould: { code: 'M-08', pulls: 10, thinnestMm: 6 }, pressure: { vessel: 'G-04' }, plan: { format: 'warm-jar.plan/1' } });
+    expect(batch).toMatchObject({ startedAt: null, product: { slug: 'house-clear-6', revision: 1 }, mould: { code: 'M-08', pulls: 2, thinnestMm: 6 }, pressure: { vessel: 'G-04' }, plan: { format: 'warm-jar.plan/1' } });
     expect(batch.mix).toBeUndefined();
     expect(batch.room).toBeUndefined();
     expect(batch.pressure!.gaugeKPa).toBeUndefined();

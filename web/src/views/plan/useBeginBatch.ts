@@ -1,3 +1,4 @@
+import type { CopiedFrom } from '@warm-jar/core';
 import { useToast } from 'primevue/usetoast';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -7,6 +8,7 @@ import { onSaveKey } from '../../app/keys';
 import { useShelf } from '../../stores/shelf';
 import { useWork } from '../../stores/work';
 import { batchFromPlan } from './batchFromPlan';
+import { changedSinceCopy } from './sinceCopied';
 import type { PlanContext } from './usePlan';
 
 /** Turns the plan into a batch in work, with the plan kept in it. */
@@ -17,6 +19,12 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
   const toast = useToast();
   const beginning = ref(false);
   const beginProblem = ref<string | null>(null);
+
+  /** The batch it was copied from, with every change made since among those made on purpose. */
+  function copiedFrom(): CopiedFrom | null {
+    const from = store.form.copiedFrom;
+    return from ? { ...from, changes: [...from.changes, ...changedSinceCopy(store.form.copiedAs, store.form).map((says) => ({ says }))] } : null;
+  }
 
   /** Names the batch in the layer it was planned for; where that fails the batch stands, and the piece says how to enter it. */
   async function enterInPiece(code: string): Promise<void> {
@@ -37,9 +45,9 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
     beginning.value = true;
     try {
       const mould = store.form.fill === 'mould' ? shelf.moulds.find(({ item }) => item.code === store.form.mouldCode) : undefined;
-      const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null, copiedFrom: store.form.copiedFrom?.code && store.form.productSlug === product.value.slug ? store.form.copiedFrom : null }));
+      const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null, copiedFrom: copiedFrom() }));
       await enterInPiece(stored.batch.code ?? '');
-      store.set({ copiedFrom: null, forLayer: null });
+      store.set({ copiedFrom: null, copiedAs: null, forLayer: null });
       void work.load();
       toast.add({ severity: 'success', summary: `${stored.batch.code} is in work`, life: 4000 });
       await router.push({ name: 'bench', params: { code: stored.batch.code } });
