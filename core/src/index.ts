@@ -134,4 +134,5 @@ export * from './simulation/yearCauses';
 export * from './layers/layerPairs';
 export * from './layers/layerPlan';
 export * from './layers/belowOf';
+export * from './layers/betterOrder';
 export * from './simulation/saltmarshPieces';

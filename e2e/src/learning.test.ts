@@ -122,6 +122,9 @@ describe('trials and figures', () => {
     expect(gel).toMatch(/card\s*9\.0\s*min/);
     expect(gel).toMatch(/here\s*8\.\d\s*min/);
     expect(await bench.text('[data-mould="M-01"]')).toContain('Worn: from pull');
+    await bench.go('/products/house-clear-6');
+    expect(await bench.text('[data-test="own-gel"]')).toMatch(/Gels in 8\.\d min .* faster than the card \(9\.0 min\)/);
+    await bench.go('/figures');
     await bench.tapWords('Month');
     const months = await bench.driver.executeScript<number[]>('return [...document.querySelectorAll("[data-yield] td:nth-child(2)")].map((c) => Number(c.textContent))');
     expect(months.reduce((a, b) => a + b, 0)).toBe((await get<{ total: number }>('/batches?pageSize=1')).total);
@@ -142,6 +145,10 @@ describe('a piece in layers', () => {
     await bench.pick('[aria-label="Product of the next layer"]', 'House Chalk');
     await bench.tapWords('Add a layer');
     expect(await bench.text('[data-layer="2"]')).toContain('off the edge');
+    expect(await bench.text('[data-test="better"]')).toContain('House Chalk, then House Coat 9');
+    await bench.tapWords('Take this order');
+    await bench.gone('[data-test="better"]');
+    await bench.driver.wait(async () => (await piece()).layers[0]?.productSlug === 'house-chalk', 5000, 'the order is not stored');
     await bench.tap('[data-layer="1"] .open');
     await bench.type('#depth-0', '4');
     await bench.driver.wait(async () => (await piece()).layers[0]?.depthMm === 4, 5000, 'the depth is not stored');
@@ -152,7 +159,7 @@ describe('a piece in layers', () => {
     await bench.type('#plan-roomC', '22');
     await bench.type('#plan-humidityPct', '50');
     await bench.tapWords('Mass', '.fills');
-    await bench.type('#plan-massG', '120');
+    await bench.type('#plan-massG', '310');
     await bench.tapWords('Begin this batch');
     await bench.see('[data-test="step"]');
     const code = /batches\/([^/]+)\/bench/.exec((await address()).pathname)![1]!;

@@ -7,6 +7,7 @@ import type { Product } from '../formats/product';
 import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
 import { placeIn, seenInPiece } from './belowOf';
+import { betterOrder } from './betterOrder';
 import { layerPairs } from './layerPairs';
 import { RIM_MM, layerPlan } from './layerPlan';
 
@@ -79,6 +80,31 @@ describe('a layer on another', () => {
   it.each([['house-chalk', 'house-coat-9', 'does-not-stick'], ['house-tide', 'house-deep-40', 'reacts'], ['house-clear-6', 'house-chalk', 'reacts'], ['house-coat-9', 'house-chalk', 'damp-below'], ['house-coat-9', 'house-mould-p', 'does-not-stick'], ['house-noon', 'house-clear-6', 'light-below']])('%s on %s: %s', (upper, lower, code) => { expect(on(upper, lower)).toContain(code); });
   it('of the same product holds', () => { expect(on('house-deep-40', 'house-deep-40')).toEqual([]); });
   it('says to keep off the edge what does not stick', () => { expect(layerPairs(saltmarshCard('house-deep-40'), saltmarshCard('house-chalk'), 3)[0]!.todo).toContain('off the edge'); });
+});
+
+describe('a better order', () => {
+  const slugs = (order: ReturnType<typeof betterOrder>) => order?.layers.map((l) => l.productSlug);
+  it('puts what does not stick where it does', () => {
+    const order = betterOrder(piece([{ productSlug: 'house-coat-9' }, { productSlug: 'house-chalk' }]), cards);
+    expect(slugs(order)).toEqual(['house-chalk', 'house-coat-9']);
+    expect(order).toMatchObject({ avoids: ['does-not-stick'], says: 'House Chalk, then House Coat 9: nothing speaks against that order.' });
+  });
+  it('leaves what is poured where it lies', () => {
+    expect(betterOrder(piece([{ productSlug: 'house-coat-9', batch: 'B-1' }, { productSlug: 'house-chalk' }]), cards)).toBeNull();
+    expect(slugs(betterOrder(piece([{ productSlug: 'house-coat-9', batch: 'B-1' }, { productSlug: 'house-chalk' }, { productSlug: 'house-deep-40' }]), cards))?.[0] ?? 'house-coat-9').toBe('house-coat-9');
+  });
+  it('is not offered where nothing speaks against the present one', () => { expect(betterOrder(piece([{}, {}, { productSlug: 'house-coat-9' }]), cards)).toBeNull(); });
+  it('never has more against it, and keeps every layer', () => {
+    const any = fc.array(fc.constantFrom(...SALTMARSH_CARDS.map((c) => c.slug)), { minLength: 2, maxLength: 5 });
+    const notes = (list: readonly { productSlug: string }[]) => list.slice(1).flatMap((l, i) => layerPairs(cards[list[i]!.productSlug]!, cards[l.productSlug]!, null).filter((n) => n.code !== 'damp-below')).length;
+    fc.assert(fc.property(any, (list) => {
+      const before = piece(list.map((productSlug) => ({ productSlug })));
+      const order = betterOrder(before, cards);
+      if (!order) return;
+      expect(notes(order.layers)).toBeLessThan(notes(before.layers));
+      expect(order.layers.map((l) => l.productSlug).sort()).toEqual([...list].sort());
+    }), { numRuns: 80 });
+  });
 });
 
 describe('a batch in a piece', () => {

@@ -59,7 +59,8 @@ describe('patterns', () => {
     expect(damp.parted.low).toBeGreaterThan(1);
     expect(damp.says).toContain(`${damp.with.k} of ${damp.with.n}`);
     expect(damp.says).toContain('in air damper than the card');
-    expect(damp.says).toContain(`after ${questions} questions`);
+    expect(damp.says).toContain(`Of ${questions} questions asked`);
+    expect(damp.stands).toBe(true);
     expect(findings.some((f) => f.factor === 'person')).toBe(false);
   });
   it('tell the same batches once, under both names', () => {

@@ -28,6 +28,8 @@ export interface Finding {
   readonly parted: Parted;
   /** Other names of the same batches. */
   readonly same: readonly Level[];
+  /** Whether its odds stay above even once what travels with it has had its part. */
+  readonly stands: boolean;
   /** What it cannot be parted from, where it does not stand by itself. */
   readonly travelsWith: Level | null;
   readonly small: boolean;
@@ -119,20 +121,24 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOptions['names']): string {
   const seen = f.pattern ? `${f.kind}, ${f.pattern.replaceAll('-', ' ')},` : f.kind.replaceAll('-', ' ');
   const same = f.same.length > 0 ? ` The same batches are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.` : '';
-  const parted = f.travelsWith
-    ? ` It travels with batches ${levelWords(f.travelsWith.factor, f.travelsWith.level, names)}, and the log cannot part the two.`
-    : ` Beside what travels with it, the odds are ${times(f.parted.oddsRatio)} times as high (${times(f.parted.low)}–${times(f.parted.high)}).`;
-  return `${capital(seen)} in ${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise; after ${questions} questions, chance does that in ${chanceWords(f.adjustedP)}.${same}${parted}${f.small ? ' Few batches: take it as a hint.' : ''}`;
+  const odds = `the odds are ${times(f.parted.oddsRatio)} times as high (${times(f.parted.low)}–${times(f.parted.high)})`;
+  const parted = f.stands ? ` Beside what travels with it, ${odds}.`
+    : f.travelsWith ? ` It travels with batches ${levelWords(f.travelsWith.factor, f.travelsWith.level, names)}, and the log cannot part the two.`
+      : ` Beside the products, ${odds}, which may still be chance.`;
+  return `${capital(seen)} in ${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise. Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.${same}${parted}${f.small ? ' Few batches: take it as a hint.' : ''}`;
 }
 
 /** Parts the findings of one kind of fault from each other. */
-function parted(kind: SymptomKind, group: readonly { head: Found; same: Level[] }[], looked: readonly CastFacts[], places: Places, told: { readonly questions: number; readonly names: PatternOptions['names'] }): Finding[] {
-  const odds = partFactors(looked, kind, group.map((g) => g.head.at));
+function parted(group: readonly { head: Found; same: Level[] }[], looked: readonly CastFacts[], places: Places, told: { readonly questions: number; readonly names: PatternOptions['names'] }): Finding[] {
+  const levels = group.map((g) => g.head.at);
+  // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
+  const byOutcome = new Map([...new Set(group.map((g) => g.head.outcome))].map((outcome) => [outcome, partFactors(looked, outcome, levels)]));
   return group.map(({ head, same }, i) => {
+    const odds = byOutcome.get(head.outcome)!;
     const stands = odds[i]!.low > 1;
     const others = group.map((g, j) => ({ at: g.head.at, with: j === i ? 0 : overlap(places(head.at), places(g.head.at)), odds: odds[j]!.oddsRatio })).filter((o) => o.with > 0).sort((a, b) => b.with - a.with);
     const small = head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS;
-    const finding = { ...split(head.outcome), factor: head.at.factor, level: head.at.level, with: share(head.a, head.a + head.b), without: share(head.c, head.c + head.d), p: head.p, adjustedP: head.adjustedP, parted: odds[i]!, same, travelsWith: stands ? null : others[0]?.at ?? null, small };
+    const finding = { ...split(head.outcome), factor: head.at.factor, level: head.at.level, with: share(head.a, head.a + head.b), without: share(head.c, head.c + head.d), p: head.p, adjustedP: head.adjustedP, parted: odds[i]!, same, stands, travelsWith: stands ? null : others[0]?.at ?? null, small };
     return { ...finding, says: sentence(finding, told.questions, told.names) };
   });
 }
@@ -155,7 +161,7 @@ export function findPatterns(facts: readonly CastFacts[], { names = {}, onProgre
   const groups = oneName(surestOf(found), places);
   const kinds = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
   const findings = kinds.flatMap((kind, i) => {
-    const told = parted(kind, groups.filter((g) => kindOf(g.head.outcome) === kind), looked, places, { questions: asked.length, names });
+    const told = parted(groups.filter((g) => kindOf(g.head.outcome) === kind), looked, places, { questions: asked.length, names });
     onProgress(0.6 + (0.4 * (i + 1)) / kinds.length);
     return told;
   });

@@ -40,7 +40,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
         <p v-if="answer.findings.length === 0" class="card" data-test="nothing">Nothing that chance would not make. {{ answer.looked < 40 ? 'Forty batches looked at are few; log on.' : 'The faults fall anywhere.' }}</p>
         <ol class="findings">
           <li v-for="f in answer.findings" :key="f.kind + f.pattern + f.factor + f.level" class="card finding" :data-finding="`${f.factor}:${f.level}`">
-            <div class="row spread"><h3><span class="first-up">{{ title(f) }}</span>: {{ f.factor === 'product' ? names[f.level] ?? f.level : levelWords(f.factor, f.level, names) }}</h3><span v-if="f.small" class="tag small">few batches</span><span v-else-if="f.travelsWith" class="tag small">not parted</span><span v-else class="tag small firm">stands by itself</span></div>
+            <div class="row spread"><h3><span class="first-up">{{ title(f) }}</span>: {{ f.factor === 'product' ? names[f.level] ?? f.level : levelWords(f.factor, f.level, names) }}</h3><span v-if="f.small" class="tag small">few batches</span><span v-else-if="f.stands" class="tag small firm">stands by itself</span><span v-else-if="f.travelsWith" class="tag small">not parted</span><span v-else class="tag small">not sure</span></div>
             <div class="told"><p>{{ f.says }}</p><div><RateBars :these="f.with" :others="f.without" /><RouterLink class="small" :to="{ name: 'log', query: batchesOf(f) }">Its {{ f.with.k }} batches</RouterLink></div></div>
           </li>
         </ol>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { betterOrder } from '@warm-jar/core';
 import Button from 'primevue/button';
 import Select from 'primevue/select';
 import { computed, ref, toRef } from 'vue';
@@ -19,6 +20,9 @@ const products = useProducts();
 const router = useRouter();
 const adding = ref<string | null>(null);
 const families = computed(() => (piece.value?.layers ?? []).map((l) => products.bySlug.get(l.productSlug)?.family ?? ''));
+/** Another order of what is still to be poured, where one has less against it. */
+const better = computed(() => (piece.value ? betterOrder(piece.value, Object.fromEntries(products.cards.map((c) => [c.slug, c]))) : null));
+const takeOrder = () => { if (piece.value && better.value) change({ ...piece.value, layers: [...better.value.layers] }); };
 const add = () => { if (adding.value) { addLayer(adding.value); adding.value = null; } };
 const takeOff = async () => { if (await remove()) await router.push({ name: 'pieces' }); };
 </script>
@@ -30,6 +34,7 @@ const takeOff = async () => { if (await remove()) await router.push({ name: 'pie
       <div class="row spread"><div><h1><span class="figures">{{ piece.code }}</span> {{ piece.name }}</h1><p class="quiet"><template v-if="piece.mould">mould {{ piece.mould }}, </template>{{ piece.layers.length }} layers<template v-if="plan.readyAt && !piece.done">, out of the mould from {{ dayAndTime(plan.readyAt) }}</template><template v-if="piece.note">. {{ piece.note }}</template></p></div>
         <div class="row"><RouterLink :to="{ name: 'pieces' }">All pieces</RouterLink><Button :label="piece.done ? 'Go on with it' : 'It is done'" severity="secondary" @click="change({ ...piece, done: !piece.done })" /></div></div>
       <ul v-if="plan.warnings.length" class="stack warnings"><li v-for="w in plan.warnings" :key="w" class="card small">{{ w }}</li></ul>
+      <div v-if="better" class="card row spread better" data-test="better"><p><strong>Another order.</strong> {{ better.says }}</p><Button label="Take this order" severity="secondary" @click="takeOrder" /></div>
       <div class="columns">
         <aside class="card stack">
           <LayerStack :layers="plan.layers" :depths="piece.layers.map((l) => l.depthMm ?? null)" :height-mm="piece.heightMm ?? null" :families="families" />
@@ -51,6 +56,7 @@ const takeOff = async () => { if (await remove()) await router.push({ name: 'pie
 .columns { display: grid; grid-template-columns: 230px minmax(0, 1fr); gap: var(--space-5); align-items: start; }
 .layers, .warnings { gap: var(--space-3); }
 .warnings .card { border-left: 6px solid var(--caution-edge); padding: var(--space-2) var(--space-4); }
+.better { border-left: 6px solid var(--part-a); }
 .cell { display: flex; flex-direction: column; gap: 4px; }
 .add { min-width: 16rem; }
 .off { margin-left: auto; }

@@ -8,6 +8,7 @@ import { useProducts } from '../../stores/products';
 import { useUnits } from '../../stores/units';
 import ShelfTabs from '../shelf/ShelfTabs.vue';
 import CardCurves from './CardCurves.vue';
+import OwnGelLine from './OwnGelLine.vue';
 import { cardGroups } from './cardFacts';
 import { cardsToCsv } from './cardFile';
 
@@ -43,6 +44,7 @@ const exportJson = () => { if (card.value) download(`${card.value.slug}-${card.v
           <p v-if="silent" class="quiet small silent">{{ silent }} figure{{ silent === 1 ? '' : 's' }} the sheet does not state: the checks that need {{ silent === 1 ? 'it' : 'them' }} stay silent.</p></div>
         <p v-if="card.hazards?.length" class="hazard"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> Contains {{ card.hazards.map(inWords).join(', ') }}: read the safety data sheet; it comes before anything said here.</p>
         <div class="row"><RouterLink class="p-button p-component" :to="{ name: 'plan', query: { product: card.slug } }">Plan a batch with it</RouterLink><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'edit-product', params: { slug: card.slug } }">Change</RouterLink><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'compare-product', params: { slug: card.slug } }">Revisions</RouterLink><Button label="As JSON" severity="secondary" @click="exportJson" /></div>
+        <OwnGelLine :slug="card.slug" />
         <div class="groups">
           <section v-for="g in groups" :key="g.title" class="card" :aria-label="g.title">
             <h3>{{ g.title }}</h3>
