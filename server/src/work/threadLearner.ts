@@ -5,9 +5,8 @@ import { inlineLearner, type LearningResult, type LearningRunner } from './learn
 
 type Told = { readonly share: number } | { readonly result: LearningResult };
 
-/** Works on a thread begun for the job and ended with it, or as soon as nobody waits. Works here where the built thread is missing. */
-export function threadLearner(): LearningRunner {
-  const file = fileURLToPath(new URL('./learningWorker.js', import.meta.url));
+/** Works on a thread begun for the job and ended with it, or as soon as nobody waits. Works here where the built thread is missing. @param file the thread's script */
+export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js', import.meta.url))): LearningRunner {
   if (!existsSync(file)) return inlineLearner();
   return {
     run: (job, onProgress, signal) => new Promise<LearningResult>((done, fail) => {
