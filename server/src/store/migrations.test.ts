@@ -46,7 +46,8 @@ describe.each(MIGRATIONS.map((m, i) => [m.name, i + 1] as const))('a studio left
     expect(await facts.fill()).toBe(1);
     expect(await facts.fill()).toBe(0);
     const listed = async (query: Record<string, string>) => (await batches.list(batchListQuerySchema.parse(query))).items.map((b) => b.code);
-    for (const query of [{ symptom: 'bubbles' }, { mould: 'M-12' }, { grade: 'second' }, { fact: 'season:03' }, { lot: old.lotB!.code! }, { search: 'finials' }, { looked: 'yes' }]) expect(await listed(query), JSON.stringify(query)).toEqual(['B-0007']);
+    const queries: Record<string, string>[] = [{ symptom: 'bubbles' }, { mould: 'M-12' }, { grade: 'second' }, { fact: 'season:03' }, { lot: old.lotB!.code! }, { search: 'finials' }, { looked: 'yes' }];
+    for (const query of queries) expect(await listed(query), JSON.stringify(query)).toEqual(['B-0007']);
     const [item] = (await batches.list(batchListQuerySchema.parse({}))).items;
     expect(item).toMatchObject({ note: 'finials', lotA: old.lotA!.code });
     expect(item!.massG).toBeCloseTo(200, 6);
