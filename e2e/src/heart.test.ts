@@ -107,7 +107,7 @@ describe('a check', () => {
 
 describe('the diagnosis', () => {
   let code: string;
-  const shareOf = async (cause: string) => Number.parseInt(await bench.text(`[data-cause="${cause}"] strong`), 10);
+  const shareOf = async (cause: string) => Number(/\d+/.exec(await bench.text(`[data-cause="${cause}"] strong`))?.[0]);
   beforeAll(async () => { code = await log('house-coat-9', { startedAt: hoursAgo(60), mould: null, mix: { scrapedWalls: null, stirMin: null, secondCup: null }, pour: { scrapedCup: null }, checks: [{ afterH: 48, symptoms: [{ kind: 'tacky', pattern: 'sticky-spots', severity: 3 }] }] }); });
 
   it('is answered in place: a field nobody recorded moves the shares at once', async () => {

@@ -9,7 +9,9 @@ const BESIDE_SHARE = 0.2;
 /** Below this share the record does not tell, and a question is the honest answer. */
 const TELLING_SHARE = 0.3;
 
-const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`;
+/** A share as people read it: never wholly certain, and never nothing. */
+export const sharePercent = (share: number): string => (share > 0.99 ? 'over 99' : share < 0.005 ? 'under 1' : String(Math.round(share * 100)));
+const percent = (share: number) => `${sharePercent(share)}\u00a0%`;
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** One sentence of a diagnosis, as a technician would say "because". */

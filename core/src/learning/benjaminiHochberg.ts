@@ -6,7 +6,7 @@ import { requireNumber } from '../errors';
  * @param p 0 to 1, in any order
  * @returns adjusted, in the same order; never below `p`
  * @throws CoreError `out-of-range`
- * @example benjaminiHochberg([0.01, 0.02, 0.03, 0.5]) // [0.04, 0.04, 0.04, 0.5]
+ * @example benjaminiHochberg([0.25, 0.125, 0.5]) // [0.375, 0.375, 0.5]
  */
 export function benjaminiHochberg(p: readonly number[]): number[] {
   p.forEach((v, i) => requireNumber(v, `p[${i}]`, 0, 1));

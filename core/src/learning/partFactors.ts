@@ -1,4 +1,5 @@
 import type { CastFacts } from './castFacts';
+import { FACTORS } from './factors';
 import { ridgeLogistic } from './ridgeLogistic';
 import type { Level } from './tally';
 
@@ -36,15 +37,19 @@ export function overlap(a: readonly number[], b: readonly number[]): number {
 }
 
 /**
- * Ridge logistic regression of one outcome on the levels found for it and on the products, so that factors that travel
+ * Ridge logistic regression of outcomes on the levels found for them and on the products, so that factors that travel
  * together share the effect between them instead of each claiming it.
+ * @returns for each outcome, what is left of each level
  */
-export function partFactors(facts: readonly CastFacts[], outcome: string, levels: readonly Level[]): Parted[] {
+export function partFactors(facts: readonly CastFacts[], outcomes: readonly string[], levels: readonly Level[]): ReadonlyMap<string, readonly Parted[]> {
   const products = [...new Set(facts.map((f) => f.levels.product ?? ''))].sort();
   // The first product is what the others are held against; a product among the levels is there already.
   const others: Level[] = products.slice(1).map((level) => ({ factor: 'product' as const, level })).filter((p) => !levels.some((l) => l.factor === 'product' && l.level === p.level));
   const features = [...levels, ...others];
-  const rows = facts.map((fact) => features.flatMap((f, i) => (has(fact, f) ? [i] : [])));
-  const fit = ridgeLogistic(rows, facts.map((f) => f.seen.includes(outcome)), features.length);
-  return levels.map((_, i) => ({ oddsRatio: Math.exp(fit.beta[i]!), low: Math.exp(fit.beta[i]! - Z_95 * fit.se[i]!), high: Math.exp(fit.beta[i]! + Z_95 * fit.se[i]!) }));
+  const featureAt = new Map(features.map((f, i) => [`${f.factor} ${f.level}`, i]));
+  const rows = facts.map((fact) => FACTORS.flatMap((factor) => { const level = fact.levels[factor]; const at = level === undefined ? undefined : featureAt.get(`${factor} ${level}`); return at === undefined ? [] : [at]; }));
+  return new Map(outcomes.map((outcome) => {
+    const fit = ridgeLogistic(rows, facts.map((f) => f.seen.includes(outcome)), features.length);
+    return [outcome, levels.map((_, i) => ({ oddsRatio: Math.exp(fit.beta[i]!), low: Math.exp(fit.beta[i]! - Z_95 * fit.se[i]!), high: Math.exp(fit.beta[i]! + Z_95 * fit.se[i]!) }))];
+  }));
 }

@@ -132,7 +132,7 @@ function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOpt
 function parted(group: readonly { head: Found; same: Level[] }[], looked: readonly CastFacts[], places: Places, told: { readonly questions: number; readonly names: PatternOptions['names'] }): Finding[] {
   const levels = group.map((g) => g.head.at);
   // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
-  const byOutcome = new Map([...new Set(group.map((g) => g.head.outcome))].map((outcome) => [outcome, partFactors(looked, outcome, levels)]));
+  const byOutcome = partFactors(looked, [...new Set(group.map((g) => g.head.outcome))], levels);
   return group.map(({ head, same }, i) => {
     const odds = byOutcome.get(head.outcome)!;
     const stands = odds[i]!.low > 1;

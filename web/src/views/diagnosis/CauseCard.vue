@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { causeTitle, type CauseShare } from '@warm-jar/core';
+import { causeTitle, sharePercent, type CauseShare } from '@warm-jar/core';
 import { computed } from 'vue';
 
 /** One cause with its share, what speaks for and against it, and what would prevent it. */
 const props = defineProps<{ cause: CauseShare; first: boolean }>();
-const percent = computed(() => Math.round(props.cause.share * 100));
+const percent = computed(() => sharePercent(props.cause.share));
 const speaksFor = computed(() => props.cause.evidence.filter((e) => e.points > 0));
 const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points < 0));
 </script>

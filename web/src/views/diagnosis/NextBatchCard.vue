@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { causeTitle, proposedChanges, type ProposedChange, type SymptomDiagnosis } from '@warm-jar/core';
+import { causeTitle, sharePercent, proposedChanges, type ProposedChange, type SymptomDiagnosis } from '@warm-jar/core';
 import Button from 'primevue/button';
 import Checkbox from 'primevue/checkbox';
 import { computed, ref, watch } from 'vue';
@@ -22,7 +22,7 @@ defineExpose({ copy });
   <section class="card next" aria-labelledby="next">
     <h2 id="next">Next batch</h2>
     <p v-if="changes.length === 0" class="quiet">Find out more before changing anything: a change made on a guess teaches nothing.</p>
-    <label v-for="(c, i) in changes" :key="c.cause + c.says" class="change"><Checkbox v-model="chosen" :value="i" :input-id="`change-${i}`" /><span><strong>{{ c.says }}</strong><span class="small quiet block">{{ causeTitle(c.cause) }}, {{ Math.round(c.share * 100) }} %</span></span></label>
+    <label v-for="(c, i) in changes" :key="c.cause + c.says" class="change"><Checkbox v-model="chosen" :value="i" :input-id="`change-${i}`" /><span><strong>{{ c.says }}</strong><span class="small quiet block">{{ causeTitle(c.cause) }}, {{ sharePercent(c.share) }} %</span></span></label>
     <p v-if="chosen.length > 1" class="small warn">{{ chosen.length }} changes at once: if it comes out well, it will not say which did it.</p>
     <div v-for="c in advice" :key="c.id"><ul class="small"><li v-for="p in habits(c.id, c.prevention)" :key="p">{{ p }}</li></ul></div>
     <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>
