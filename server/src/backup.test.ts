@@ -88,6 +88,27 @@ describe('a backup', () => {
     expect(existsSync(join(dirname(folder), 'evil.txt'))).toBe(false);
     expect(existsSync(join(folder, 'evil.png'))).toBe(false);
   });
+  it('that cannot be put in place leaves the studio as it was, and open', async () => {
+    const { token } = await (await check(await download())).json() as { token: string };
+    // Somebody cleared the disk meanwhile.
+    rmSync(join(folder, 'restore', token, 'studio.sqlite'));
+    const answer = await fetch(`${address}/backup/restore`, json('POST', { token }));
+    expect(answer.status).toBe(500);
+    expect(await codes()).toEqual(['B-0001', 'B-0002', 'B-0003']);
+    expect((await fetch(`${address}/batches`, json('POST', soundBatch('house-tide', { code: 'B-0009' })))).status).toBe(201);
+    expect(failures.splice(0)).toHaveLength(1);
+  });
+  it('answers that it is being put in place, meanwhile, and ends the streams of the studio that was', async () => {
+    const { token } = await (await check(await download())).json() as { token: string };
+    const stream = await fetch(`${address}/events`);
+    const reader = stream.body!.getReader();
+    await reader.read();
+    const restoring = fetch(`${address}/backup/restore`, json('POST', { token }));
+    const ended = (async () => { for (;;) { const { done } = await reader.read(); if (done) return 'ended'; } })().catch(() => 'ended');
+    expect((await restoring).status).toBe(200);
+    expect(await ended).toBe('ended');
+    expect((await fetch(`${address}/batches?pageSize=1`)).status).toBe(200);
+  });
   it('refuses one made by a newer version', async () => {
     await host.current().database.sequelize.query("INSERT INTO migrations (name, applied_at) VALUES ('9999-later', '2030')");
     const answer = await check(await download());

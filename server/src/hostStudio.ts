@@ -46,7 +46,7 @@ export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & {
       busy = false;
     }
     // Streams of the studio that was would wait for ever.
-    for (const response of open) if (response.getHeader('content-type') === 'text/event-stream') response.destroy();
+    for (const response of open) if (String(response.getHeader('content-type')).startsWith('text/event-stream')) response.destroy();
     return { keptAside: aside };
   }
 

@@ -29,12 +29,25 @@ describe('batches as a table', () => {
     expect(again(soundBatch('house-tide', { additives: null })).additives).toBeUndefined();
   });
   it('keep keys that the format does not know', () => { expect(again(soundBatch('house-tide', { shelfLabel: { row: 3, words: ['a', 'b'] } }))).toMatchObject({ shelfLabel: { row: 3, words: ['a', 'b'] } }); });
+  it('keep whatever else a document holds, keys and all', () => {
+    const dropped = new Set(['__proto__', 'prototype', 'constructor']);
+    // Null and absent are the same in these formats; nothing else may be lost.
+    const without = (v: unknown): unknown => (Array.isArray(v) ? v.map(without) : typeof v === 'object' && v !== null ? Object.fromEntries(Object.entries(v).filter(([k, c]) => c !== null && !dropped.has(k)).map(([k, c]) => [k, without(c)])) : Object.is(v, -0) ? 0 : v);
+    const extra = fc.dictionary(fc.oneof(fc.string({ minLength: 1 }), fc.constantFrom('a.b', 'a[0]', '12', '["x"]', ' ', 'ü')), fc.jsonValue({ maxDepth: 3 }), { maxKeys: 4 });
+    fc.assert(fc.property(extra, (given) => {
+      const shelf = without(given);
+      expect((again(soundBatch('house-tide', { shelf: { kept: 1, shelf } })) as Batch & { shelf?: { shelf?: unknown } }).shelf!.shelf).toEqual(shelf);
+    }), { numRuns: 300 });
+  });
   it('take decimal commas as people type them', () => { expect(batchFromRow({ 'product.slug': 'house-tide', 'room.temperatureC': '17,5' })).toMatchObject({ room: { temperatureC: 17.5 } }); });
   it('let no column reach outside the document', () => {
     const made = batchFromRow({ '__proto__.polluted': 'yes', 'constructor.prototype.polluted': 'yes', 'checks[999999999].afterH': '3' });
     expect(({} as Record<string, unknown>)['polluted']).toBeUndefined();
     expect(made['__proto__.polluted']).toBeUndefined();
     expect((made['checks'] as unknown[] | undefined)?.length ?? 0).toBe(0);
+  });
+  it('pass over a column whose name is none', () => {
+    expect(batchFromRow({ 'product.slug': 'house-tide', 'note[': 'x', '["\\q"]': 'y', '..': 'z', ' ': 'w' })).toEqual({ format: 'warm-jar.batch/1', product: { slug: 'house-tide' } });
   });
   it('stand in the order of the work', () => {
     const columns = batchColumnsOf([batchToRow(soundBatch('house-tide', { note: 'x', checks: [{ afterH: 2 }] }))]);
