@@ -24,6 +24,7 @@ const LABELS: Record<string, string> = {
   'pour.finishedMin': 'Pour ended',
   'pour.depthMm': 'Depth of pour',
   'pour.scrapedCup': 'Cup scraped out',
+  'pour.leftG': 'Left in the cup',
   'pressure.gaugeKPa': 'Pressure',
   'pressure.reachedMin': 'Full pressure at',
   'pressure.releasedMin': 'Pressure let go at',

@@ -29,6 +29,12 @@ function said(f: TrialField, v: TrialField['values'][number]): string {
   return unit === '' ? String(Math.round(v * 100) / 100) : units.say(v, unit);
 }
 const lastCheck = (i: number) => [...(batches.value[i]?.checks ?? [])].sort((a, b) => a.afterH - b.afterH).at(-1);
+/** The hottest that resin or surface was read, or the peak written down. */
+function hottest(i: number): number | null {
+  const batch = batches.value[i];
+  const read = [...(batch?.readings ?? []).flatMap((r) => ((r.what === 'surface' || r.what === 'resin') && r.value != null ? [r.value] : [])), ...(batch?.cure?.peakC == null ? [] : [batch.cure.peakC])];
+  return read.length === 0 ? null : Math.max(...read);
+}
 const photos = (i: number) => (batches.value[i]?.checks ?? []).flatMap((c) => c.photos ?? []).slice(-2);
 </script>
 
@@ -46,6 +52,7 @@ const photos = (i: number) => (batches.value[i]?.checks ?? []).flatMap((c) => c.
           <tr v-for="o in trial.outcomes" :key="o.kind"><td class="field first-up">{{ inWords(o.kind) }}</td><td v-for="(s, i) in o.severities" :key="i" :class="{ bad: (s ?? 0) > 1 }">{{ s === null ? 'not looked at' : SEVERITY[s] }}</td></tr>
           <tr v-if="trial.outcomes.length === 0"><td class="field">Faults</td><td v-for="(b, i) in batches" :key="i">{{ (b.checks ?? []).length ? 'none' : 'not looked at' }}</td></tr>
           <tr><td class="field">Hardness, last</td><td v-for="(_b, i) in batches" :key="i" class="figures">{{ lastCheck(i)?.shore ?? '' }}</td></tr>
+          <tr v-if="batches.some((_b, i) => hottest(i) !== null)"><td class="field">Hottest reading</td><td v-for="(_b, i) in batches" :key="i" class="figures">{{ hottest(i) === null ? '' : units.say(hottest(i)!, '°C') }}</td></tr>
           <tr><td class="field">Grade</td><td v-for="(_b, i) in batches" :key="i">{{ lastCheck(i)?.grade ?? 'none yet' }}</td></tr>
           <tr v-if="batches.some((_b, i) => photos(i).length > 0)"><td class="field">Photos</td><td v-for="(_b, i) in batches" :key="i"><img v-for="p in photos(i)" :key="p.id" :src="photoAddress(p.id)" alt="" class="photo" /></td></tr>
           <tr class="head"><th :colspan="batches.length + 1">What differs: {{ trial.differs.length }}</th></tr>

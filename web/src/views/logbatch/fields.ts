@@ -78,6 +78,7 @@ export const SECTIONS: readonly Section[] = [
       { path: 'pour.tilted', label: 'Mould tilted', kind: 'yes-no' },
       { path: 'pour.fast', label: 'Poured fast', kind: 'yes-no' },
       { path: 'pour.scrapedCup', label: 'Cup scraped out into the mould', kind: 'yes-no' },
+      { path: 'pour.leftG', label: 'Left in the cup', kind: 'number', unit: 'g' },
       { path: 'pour.flame', label: 'Flame or hot air', kind: 'choice', options: FLAMES },
       { path: 'pour.releaseMist', label: 'Release mist on the surface', kind: 'yes-no' },
     ],
