@@ -160,6 +160,10 @@ describe('a piece in layers', () => {
     await bench.type('#plan-humidityPct', '50');
     await bench.tapWords('Mass', '.fills');
     await bench.type('#plan-massG', '310');
+    // Another tab brings nothing back over what was typed.
+    await bench.tapWords('Air', '.tabs');
+    expect(await bench.valueOf('#plan-massG')).toBe('310');
+    expect((await address()).searchParams.has('piece')).toBe(false);
     await bench.tapWords('Begin this batch');
     await bench.see('[data-test="step"]');
     const code = /batches\/([^/]+)\/bench/.exec((await address()).pathname)![1]!;

@@ -1,4 +1,5 @@
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -108,6 +109,17 @@ describe('a backup', () => {
     expect((await restoring).status).toBe(200);
     expect(await ended).toBe('ended');
     expect((await fetch(`${address}/batches?pageSize=1`)).status).toBe(200);
+  });
+  it('that is hung up on in the middle of its download hurts nobody', async () => {
+    mkdirSync(join(folder, 'photos'), { recursive: true });
+    for (let i = 0; i < 12; i += 1) writeFileSync(join(folder, 'photos', `${String(i).padStart(40, '0')}.jpg`), randomBytes(3_000_000));
+    const leave = new AbortController();
+    const download = await fetch(`${address}/backup.zip`, { signal: leave.signal });
+    await download.body!.getReader().read();
+    leave.abort();
+    await new Promise((done) => { setTimeout(done, 400); });
+    expect((await fetch(`${address}/health`)).status).toBe(200);
+    failures.length = 0;
   });
   it('refuses one made by a newer version', async () => {
     await host.current().database.sequelize.query("INSERT INTO migrations (name, applied_at) VALUES ('9999-later', '2030')");

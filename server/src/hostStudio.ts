@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { cp, mkdir, rename, rm } from 'node:fs/promises';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { dirname, join } from 'node:path';
@@ -26,18 +27,20 @@ export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & {
     await mkdir(aside, { recursive: true });
     busy = true;
     try {
-      await studio.close();
       const kept = join(aside, DATABASE_NAME);
-      await rename(options.file, kept);
-      for (const suffix of SUFFIXES.slice(1)) await rm(`${options.file}${suffix}`, { force: true });
+      await studio.close();
       try {
+        await rename(options.file, kept);
+        for (const suffix of SUFFIXES.slice(1)) await rm(`${options.file}${suffix}`, { force: true });
         await rename(join(checked.folder, DATABASE_NAME), options.file);
         // Photos are named by their content: those here stay, those of the backup come beside them.
         await cp(join(checked.folder, PHOTO_FOLDER), join(dataFolder, PHOTO_FOLDER), { recursive: true, force: false });
         studio = await begin();
       } catch (error) {
-        for (const suffix of SUFFIXES) await rm(`${options.file}${suffix}`, { force: true });
-        await cp(kept, options.file);
+        if (existsSync(kept)) {
+          for (const suffix of SUFFIXES) await rm(`${options.file}${suffix}`, { force: true });
+          await cp(kept, options.file);
+        }
         studio = await begin();
         throw error;
       }
@@ -55,6 +58,8 @@ export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & {
     if (options.schedule) next.schedule.begin();
     return next;
   }
+  // What was sent to be looked through before a restart waits for nobody.
+  await rm(join(dirname(options.file), 'restore'), { recursive: true, force: true });
   let studio = await begin();
   return {
     current: () => studio,

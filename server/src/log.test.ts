@@ -230,5 +230,7 @@ describe('pieces in layers', () => {
   it('are found by words, and refuse a layer without a product', async () => {
     expect(((await api().get('/api/v1/search').query({ q: 'bladderwrack panel' }).expect(200)).body as { items: { code: string }[] }).items.map((f) => f.code)).toContain('P-03');
     await api().post('/api/v1/pieces').send({ format: 'warm-jar.piece/1', code: 'P-09', name: 'x', layers: [{ depthMm: 3 }] }).expect(400);
+    await api().post('/api/v1/pieces').send({ format: 'warm-jar.piece/1', code: 'P-08', name: 'x', layers: [{ productSlug: 'house-none' }] }).expect(201);
+    expect((await api().get('/api/v1/pieces/P-08/plan').expect(400)).body).toMatchObject({ error: { code: 'cannot-plan', issues: [{ path: 'layers[0].productSlug' }] } });
   });
 });

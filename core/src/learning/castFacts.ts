@@ -1,7 +1,7 @@
 import type { Batch } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
-import type { Grade, SymptomKind } from '../formats/vocabulary';
+import type { Grade } from '../formats/vocabulary';
 import { mendMassG } from '../diagnosis/mendChain';
 import { mixMasses } from '../mixing/batchAmounts';
 import { scaleErrorPct } from '../mixing/ratio';
@@ -128,6 +128,3 @@ export function castFacts(product: Product, batch: Batch, readings: readonly Lim
     looked: (batch.checks ?? []).length > 0, grade: latestGrade(batch), massG, massAG, massBG, mendG: mendMassG(batch), leftG: batch.pour?.leftG ?? null, pulls: batch.mould?.pulls ?? null, gel: gelOf(batch, massG),
   };
 }
-
-/** A symptom's key as facts hold it. */
-export const seenKey = (kind: SymptomKind, pattern?: string | null): string => (pattern ? `${kind}/${pattern}` : kind);

@@ -114,7 +114,7 @@ function oneName(found: readonly Found[], places: Places): { head: Found; same: 
 
 const percent = (v: number) => `${Math.round(v * 100)}`;
 const rateWords = (s: Share) => `${s.k} of ${s.n} (${percent(s.rate)} %, ${percent(s.low)}–${percent(s.high)})`;
-export const chanceWords = (p: number) => (p < 0.0005 ? 'less than once in 2 000' : p < 0.01 ? `${(p * 100).toFixed(2)} %` : `${(p * 100).toFixed(1)} %`);
+const chanceWords = (p: number) => (p < 0.0005 ? 'less than once in 2 000' : p < 0.01 ? `${(p * 100).toFixed(2)} %` : `${(p * 100).toFixed(1)} %`);
 const times = (v: number) => (v < 10 ? v.toFixed(1) : v.toFixed(0));
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -38,9 +38,8 @@ export async function makeBackup(database: Database, photoFolder: string, to: Wr
     zip.file(copy, { name: DATABASE_NAME });
     // Pictures are packed already.
     for (const name of photos) zip.file(join(photoFolder, name), { name: `${PHOTO_FOLDER}/${name}`, store: true } as ZipEntryData);
-    const sent = pipeline(zip, to);
-    await zip.finalize();
-    await sent;
+    // Together: who hangs up in the middle of a download fails the one while the other is still being waited for.
+    await Promise.all([pipeline(zip, to), zip.finalize()]);
     return manifest;
   } finally {
     await rm(folder, { recursive: true, force: true });

@@ -1,5 +1,6 @@
-import { layerPlan, pieceSchema, placeIn, seenInPiece, type Batch, type InPiece, type LayerPlan, type Piece, type Product } from '@warm-jar/core';
+import { CoreError, layerPlan, pieceSchema, placeIn, seenInPiece, type Batch, type InPiece, type LayerPlan, type Piece, type Product } from '@warm-jar/core';
 import { Op, QueryTypes } from 'sequelize';
+import { Problem } from '../http/problem';
 import type { Database } from './database';
 import type { ProductStore } from './productStore';
 import type { Shelf } from './shelf';
@@ -32,7 +33,12 @@ export function pieceStore({ sequelize, models }: Database, shelf: Shelf, produc
   return {
     plan: async (code) => {
       const { item } = await shelf.pieces.get(code);
-      return layerPlan(item, { cards: await cardsBySlug(), startedAt: await beginnings([item]), now: now() });
+      try {
+        return layerPlan(item, { cards: await cardsBySlug(), startedAt: await beginnings([item]), now: now() });
+      } catch (error) {
+        if (!(error instanceof CoreError)) throw error;
+        throw new Problem(400, 'cannot-plan', error.message, [{ path: error.path, message: error.message }], { cause: error });
+      }
     },
     placesOf: async (batch) => (await holding(batch)).flatMap((p) => placeIn(p, batch) ?? []),
     due: async (until) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { unitInName, type FairTrial, type TrialField } from '@warm-jar/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { logApi } from '../../api/learning';
 import { photoAddress } from '../../api/shelf';
@@ -16,6 +16,7 @@ const products = useProducts();
 const units = useUnits();
 const codes = computed(() => (typeof route.query['codes'] === 'string' ? route.query['codes'].split(',').filter(Boolean) : []));
 const { value, problem, load } = useLoaded(() => logApi.compare(codes.value), 'The batches could not be read.');
+watch(codes, () => void load());
 const trial = computed((): FairTrial | null => value.value?.trial ?? null);
 const batches = computed(() => value.value?.batches ?? []);
 const heldOpen = ref(false);

@@ -15,7 +15,7 @@ import { usePiece } from './usePiece';
 
 /** A piece in layers: cut through on the left, its pours in time on the right. */
 const props = defineProps<{ code: string }>();
-const { piece, plan, problem, load, change, changeLayer, addLayer, removeLayer, remove } = usePiece(toRef(props, 'code'));
+const { piece, plan, problem, again, change, changeLayer, addLayer, removeLayer, remove } = usePiece(toRef(props, 'code'));
 const products = useProducts();
 const router = useRouter();
 const adding = ref<string | null>(null);
@@ -29,7 +29,7 @@ const takeOff = async () => { if (await remove()) await router.push({ name: 'pie
 
 <template>
   <div class="stack">
-    <ProblemNote v-if="problem" :says="problem" again @again="load" />
+    <ProblemNote v-if="problem" :says="problem" again @again="again" />
     <template v-if="piece && plan">
       <div class="row spread"><div><h1><span class="figures">{{ piece.code }}</span> {{ piece.name }}</h1><p class="quiet"><template v-if="piece.mould">mould {{ piece.mould }}, </template>{{ piece.layers.length }} layers<template v-if="plan.readyAt && !piece.done">, out of the mould from {{ dayAndTime(plan.readyAt) }}</template><template v-if="piece.note">. {{ piece.note }}</template></p></div>
         <div class="row"><RouterLink :to="{ name: 'pieces' }">All pieces</RouterLink><Button :label="piece.done ? 'Go on with it' : 'It is done'" severity="secondary" @click="change({ ...piece, done: !piece.done })" /></div></div>

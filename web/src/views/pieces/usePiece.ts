@@ -16,7 +16,7 @@ export function usePiece(code: Ref<string>) {
   const plan = shallowRef<LayerPlan | null>(null);
   const problem = ref<string | null>(null);
   let version = 0;
-  let [dirty, saving] = [false, false];
+  let [dirty, saving, conflict] = [false, false, false];
 
   async function load(): Promise<void> {
     // What is being typed here goes before what another screen did.
@@ -40,10 +40,18 @@ export function usePiece(code: Ref<string>) {
       [plan.value, problem.value] = [await piecesApi.plan(code.value), null];
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
+      // What could not be stored stays here, and no other screen's change is laid over it.
+      [dirty, conflict] = [true, error.code === 'version-conflict'];
       problem.value = [error.message, ...error.issues.map((i) => `${i.path}: ${i.message}`)].join(' ');
     } finally {
       saving = false;
     }
+  }
+  /** Tries again what failed; where another screen was first, what it stored is loaded, as the message says. */
+  function again(): Promise<void> {
+    if (dirty && !conflict) return save();
+    [dirty, conflict] = [false, false];
+    return load();
   }
   const saveSoon = useDebounceFn(save, TYPING_PAUSE_MS);
   function change(next: Piece): void {
@@ -68,5 +76,5 @@ export function usePiece(code: Ref<string>) {
   useLive().onChange(() => void load());
   onMounted(load);
   watch(code, () => { dirty = false; void load(); });
-  return { piece, plan, problem, load, change, changeLayer, addLayer, removeLayer, remove };
+  return { piece, plan, problem, again, change, changeLayer, addLayer, removeLayer, remove };
 }

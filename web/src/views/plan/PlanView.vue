@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import { computed, watch } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useShelf } from '../../stores/shelf';
@@ -23,13 +23,18 @@ const context = providePlan();
 const { store, product, plan, problem, issues, built } = context;
 const shelf = useShelf();
 const route = useRoute();
+const router = useRouter();
 const { begin, beginning, beginProblem } = useBeginBatch(context);
 /** An address may name what to plan. */
 watch(() => route.query, (query) => {
   const [slug, mould] = [query['product'], query['mould']];
   if (typeof slug === 'string' && slug !== store.form.productSlug) store.set({ productSlug: slug });
   const [piece, layer, massG, depthMm] = [query['piece'], Number(query['layer']), Number(query['massG']), Number(query['depthMm'])];
-  if (typeof piece === 'string' && layer > 0) store.set({ forLayer: { piece, layer }, ...(massG > 0 ? { fill: 'mass' as const, massG } : {}), ...(depthMm > 0 ? { depthMm } : {}) });
+  if (typeof piece === 'string' && layer > 0) {
+    store.set({ forLayer: { piece, layer }, ...(massG > 0 ? { fill: 'mass' as const, massG } : {}), ...(depthMm > 0 ? { depthMm } : {}) });
+    // Taken over once: left in the address, it would come back over what is typed with every tab.
+    void router.replace({ query: Object.fromEntries(Object.entries(query).filter(([key]) => !['piece', 'layer', 'massG', 'depthMm'].includes(key))) });
+  }
   if (typeof mould === 'string' && mould !== store.form.mouldCode) store.set({ fill: 'mould', mouldCode: mould, pieces: null, depthMm: null, thinnestMm: null });
 }, { immediate: true });
 const TABS = computed(() => [{ id: 'mould', words: 'In the mould' }, { id: 'air', words: 'Air' }, { id: 'warm', words: 'Warm or not' }, { id: 'mixes', words: product.value?.family === 'uv-acrylate' ? 'Under the lamp' : 'Mixes' }, { id: 'which', words: 'Which product' }]);
