@@ -71,7 +71,8 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
 .note { font-size: 0.875rem; }
 .empty { padding: var(--space-5); text-align: center; }
 :deep(tbody tr) { cursor: pointer; }
-:deep(tbody td) { padding-block: 9px; padding-inline: 12px; white-space: nowrap; }
+:deep(tbody td) { padding-block: 9px; white-space: nowrap; }
+.table :deep(.p-datatable-thead > tr > th), .table :deep(.p-datatable-tbody > tr > td) { padding-inline: 8px; }
 .symptom, .note { white-space: normal; }
 .symptom { min-width: 10rem; }
 .note { display: block; min-width: 12rem; }
