@@ -27,7 +27,7 @@ const drawn = computed(() => (spots.value?.cavities ?? []).map((c) => {
           <circle v-for="(m, i) in c.marks" :key="`m${i}`" :cx="m.x * c.width" :cy="m.y * OUTLINE_HEIGHT" r="1.8" class="mark" />
         </svg>
         <div><strong>Cavity {{ c.name }}</strong>
-          <ul class="small"><li v-for="(s, i) in c.spots" :key="i">{{ s.says }} <RouterLink v-for="b in s.batches" :key="b" class="figures code" :to="{ name: 'batch', params: { code: b } }">{{ b }}</RouterLink></li></ul></div>
+          <ul class="small"><li v-for="(s, i) in c.spots" :key="i">{{ s.says }} <span class="codes"><RouterLink v-for="b in s.batches" :key="b" class="figures" :to="{ name: 'batch', params: { code: b } }">{{ b }}</RouterLink></span></li></ul></div>
       </div>
     </div>
     <p class="small quiet">A fault's place is marked at its check. The test is binomial, over {{ spots?.pulls ?? 0 }} pulls that were looked at.</p>
@@ -36,13 +36,13 @@ const drawn = computed(() => (spots.value?.cavities ?? []).map((c) => {
 
 <style scoped>
 .cavities { display: flex; flex-direction: column; gap: var(--space-4); }
-.cavity { display: grid; grid-template-columns: auto 1fr; gap: var(--space-4); align-items: center; }
-.outline { height: 120px; }
+.cavity { display: grid; grid-template-columns: minmax(5rem, auto) minmax(14rem, 1fr); gap: var(--space-4); align-items: center; }
+.outline { display: block; height: 120px; max-width: 100%; }
 path { fill: var(--amber-100); stroke: var(--amber-700); stroke-width: 2; }
 circle { fill: none; stroke-width: 2.5; }
 .mould { stroke: var(--outside); }
 .chance, .cannot-tell { stroke: var(--ink-500); stroke-dasharray: 4 3; }
 .mark { fill: var(--ink-900); stroke: none; }
-.code { margin-right: 6px; white-space: nowrap; }
+.codes { display: inline-flex; flex-wrap: wrap; gap: 0 0.5em; }
 .bad { color: var(--outside); }
 </style>
