@@ -9,6 +9,11 @@ export function printCalibration(): void {
   const { rows, firstRight, error } = shareCalibration(CASES, SEED);
   console.log(`\nshares held against ${CASES} made-up batches with a hidden cause (seed ${SEED})\n`);
   console.log('| share given | times given | mean share | right | 95 % interval |\n|---|---|---|---|---|');
-  for (const r of rows) console.log(`| ${percent(r.from)} – ${percent(r.to)} | ${r.given} | ${percent(r.meanShare, 1)} | ${percent(r.rate.rate, 1)} | ${percent(r.rate.low, 1)} – ${percent(r.rate.high, 1)} |`);
-  console.log(`\nthe cause given most was the hidden one in ${percent(firstRight)}; mean distance from the line ${percent(error, 2)}`);
+  for (const r of rows)
+    console.log(
+      `| ${percent(r.from)} – ${percent(r.to)} | ${r.given} | ${percent(r.meanShare, 1)} | ${percent(r.rate.rate, 1)} | ${percent(r.rate.low, 1)} – ${percent(r.rate.high, 1)} |`,
+    );
+  console.log(
+    `\nthe cause given most was the hidden one in ${percent(firstRight)}; mean distance from the line ${percent(error, 2)}`,
+  );
 }

@@ -4,7 +4,18 @@ import { coolingPerMin, cureRatePerMin } from '../core/src/cure/cup';
 import { slabOf } from '../core/src/cure/slabConditions';
 import { slabSystem } from '../core/src/cure/slabSystem';
 
-interface OdexSolver { absoluteTolerance: number; relativeTolerance: number; maxSteps: number; denseOutput: boolean; solve: (f: (x: number, y: number[]) => number[], x0: number, y0: number[], xEnd: number) => { y: number[]; nStep: number } }
+interface OdexSolver {
+  absoluteTolerance: number;
+  relativeTolerance: number;
+  maxSteps: number;
+  denseOutput: boolean;
+  solve: (
+    f: (x: number, y: number[]) => number[],
+    x0: number,
+    y0: number[],
+    xEnd: number,
+  ) => { y: number[]; nStep: number };
+}
 // The package is CommonJS without types of its own.
 const { Solver } = createRequire(import.meta.url)('odex') as { Solver: new (dimensions: number) => OdexSolver };
 
@@ -15,22 +26,43 @@ function solver(dimensions: number): OdexSolver {
 }
 
 /** The same cup by a general integrator (extrapolation, Hairer & Wanner's ODEX): temperature after `minutes`, °C. */
-export function cupByOdex(fit: Calibration, cup: { massG: number; resinC: number; roomC: number }, minutes: number): number {
+export function cupByOdex(
+  fit: Calibration,
+  cup: { massG: number; resinC: number; roomC: number },
+  minutes: number,
+): number {
   const cooling = coolingPerMin({ ...cup, densityGPerML: fit.densityGPerML, cupDiameterMm: undefined });
   const rise = fit.heatJPerG / HEAT_CAPACITY_J_PER_GK;
-  return solver(2).solve((_t, [a, T]) => { const r = cureRatePerMin(fit, a!, T!); return [r, rise * r - cooling * (T! - cup.roomC)]; }, 0, [0, cup.resinC], minutes).y[1]!;
+  return solver(2).solve(
+    (_t, [a, T]) => {
+      const r = cureRatePerMin(fit, a!, T!);
+      return [r, rise * r - cooling * (T! - cup.roomC)];
+    },
+    0,
+    [0, cup.resinC],
+    minutes,
+  ).y[1]!;
 }
 
 /** The same slab and the same finite volumes by the general integrator: temperature of the middle after `hours`, °C. */
-export function slabByOdex(fit: Calibration, wish: { depthMm: number; resinC: number; roomC: number; hours: number }, sideWPerM3K: number): number {
+export function slabByOdex(
+  fit: Calibration,
+  wish: { depthMm: number; resinC: number; roomC: number; hours: number },
+  sideWPerM3K: number,
+): number {
   const c = { ...slabOf(fit, wish), sideWPerM3K };
   const system = slabSystem(fit, c);
   const first = system.start();
   const n = c.nodes;
   const f = (_t: number, y: number[]) => {
-    const s = system.slopes({ alpha: Float64Array.from(y.slice(0, n)), temperature: Float64Array.from(y.slice(n)), lost: 0 });
+    const s = system.slopes({
+      alpha: Float64Array.from(y.slice(0, n)),
+      temperature: Float64Array.from(y.slice(n)),
+      lost: 0,
+    });
     return [...s.alpha, ...s.temperature];
   };
-  return solver(n + system.all).solve(f, 0, [...first.alpha, ...first.temperature], wish.hours * 60).y[n + Math.floor(n / 2)]!;
+  return solver(n + system.all).solve(f, 0, [...first.alpha, ...first.temperature], wish.hours * 60).y[
+    n + Math.floor(n / 2)
+  ]!;
 }
-

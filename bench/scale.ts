@@ -1,7 +1,15 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { SALTMARSH_CARDS, batchListQuerySchema, fairTrial, findPatterns, saltmarshCard, saltmarshYear, type CastFacts } from '@warm-jar/core';
+import {
+  SALTMARSH_CARDS,
+  batchListQuerySchema,
+  fairTrial,
+  findPatterns,
+  saltmarshCard,
+  saltmarshYear,
+  type CastFacts,
+} from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { batchColumns, symptomsOf } from '../server/src/store/batchColumns';
 import { openStudio, type Studio } from '../server/src/studio';
@@ -18,30 +26,63 @@ const AT_ONCE = 1_000;
  * the disk alone.
  */
 async function fill({ database }: Studio, size: number): Promise<void> {
-  const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({ batch, columns: batchColumns(batch, saltmarshCard(batch.product.slug)) }));
+  const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({
+    batch,
+    columns: batchColumns(batch, saltmarshCard(batch.product.slug)),
+  }));
   const at = new Date().toISOString();
   for (let from = 0; from < size; from += AT_ONCE) {
     const some = Array.from({ length: Math.min(AT_ONCE, size - from) }, (_, i) => {
       const { batch, columns } = year[(from + i) % year.length]!;
       const code = `B-${String(from + i + 1).padStart(6, '0')}`;
-      const startedAt = `${2026 - (Math.floor((from + i) / year.length) % 40)}${columns.startedAt!.slice(4)}`.replace('-02-29', '-02-28');
+      const startedAt = `${2026 - (Math.floor((from + i) / year.length) % 40)}${columns.startedAt!.slice(4)}`.replace(
+        '-02-29',
+        '-02-28',
+      );
       const named = (text: string) => text.replaceAll(`"${batch.code!}"`, `"${code}"`);
-      return { batch, row: { code, version: 1, ...columns, startedAt, search: columns.search.replace(batch.code!.toLowerCase(), code.toLowerCase()), facts: named(columns.facts), document: named(JSON.stringify(batch)), createdAt: at, updatedAt: at } };
+      return {
+        batch,
+        row: {
+          code,
+          version: 1,
+          ...columns,
+          startedAt,
+          search: columns.search.replace(batch.code!.toLowerCase(), code.toLowerCase()),
+          facts: named(columns.facts),
+          document: named(JSON.stringify(batch)),
+          createdAt: at,
+          updatedAt: at,
+        },
+      };
     });
     await database.write(async (transaction) => {
-      await database.models.batches.bulkCreate(some.map((s) => s.row), { transaction });
-      await database.models.symptoms.bulkCreate(some.flatMap(({ batch, row }) => symptomsOf(batch).map((s) => ({ ...s, batchCode: row.code }))), { transaction });
+      await database.models.batches.bulkCreate(
+        some.map((s) => s.row),
+        { transaction },
+      );
+      await database.models.symptoms.bulkCreate(
+        some.flatMap(({ batch, row }) => symptomsOf(batch).map((s) => ({ ...s, batchCode: row.code }))),
+        { transaction },
+      );
     });
   }
 }
 
 async function medianOf(work: () => Promise<unknown>, times = 7): Promise<number> {
   const taken: number[] = [];
-  for (let i = 0; i < times; i += 1) { const from = performance.now(); await work(); taken.push(performance.now() - from); }
+  for (let i = 0; i < times; i += 1) {
+    const from = performance.now();
+    await work();
+    taken.push(performance.now() - from);
+  }
   return taken.sort((a, b) => a - b)[Math.floor(times / 2)]!;
 }
 
-interface Row { readonly what: string; readonly ours: number; readonly bare: number | null }
+interface Row {
+  readonly what: string;
+  readonly ours: number;
+  readonly bare: number | null;
+}
 
 async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }> {
   const folder = mkdtempSync(join(tmpdir(), 'warm-jar-scale-'));
@@ -51,22 +92,89 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
     const from = performance.now();
     await fill(studio, size);
     const filledMs = performance.now() - from;
-    const sql = (text: string, replacements: unknown[] = []) => studio.database.sequelize.query(text, { type: QueryTypes.SELECT, replacements });
+    const sql = (text: string, replacements: unknown[] = []) =>
+      studio.database.sequelize.query(text, { type: QueryTypes.SELECT, replacements });
     const list = (query: Record<string, string>) => studio.batches.list(batchListQuerySchema.parse(query));
-    const twice = (text: string, where: string, values: unknown[] = []) => Promise.all([sql(`SELECT COUNT(*) FROM batches ${where}`, values), sql(`${text} ${where} ORDER BY started_at DESC, code DESC LIMIT 25`, values)]);
+    const twice = (text: string, where: string, values: unknown[] = []) =>
+      Promise.all([
+        sql(`SELECT COUNT(*) FROM batches ${where}`, values),
+        sql(`${text} ${where} ORDER BY started_at DESC, code DESC LIMIT 25`, values),
+      ]);
     const columns = 'SELECT code, started_at, product_slug, mould, by, stage, outside, grade FROM batches';
     const facts = JSON.parse(`[${(await studio.facts.lines()).replaceAll('\n', ',')}]`) as CastFacts[];
-    const dozen = await Promise.all(Array.from({ length: 12 }, async (_, i) => (await studio.batches.get(`B-${String(i + 1).padStart(6, '0')}`)).batch));
+    const dozen = await Promise.all(
+      Array.from(
+        { length: 12 },
+        async (_, i) => (await studio.batches.get(`B-${String(i + 1).padStart(6, '0')}`)).batch,
+      ),
+    );
     const rows: Row[] = [
-      { what: 'first page of the log', ours: await medianOf(() => list({})), bare: await medianOf(() => twice(columns, '')) },
-      { what: 'last page of the log', ours: await medianOf(() => list({ page: String(Math.floor(size / 25)) })), bare: await medianOf(() => Promise.all([sql('SELECT COUNT(*) FROM batches'), sql(`${columns} ORDER BY started_at DESC, code DESC LIMIT 25 OFFSET ${size - 25}`)])) },
-      { what: 'by mould', ours: await medianOf(() => list({ mould: 'M-12' })), bare: await medianOf(() => twice(columns, 'WHERE mould = ?', ['M-12'])) },
-      { what: 'by symptom and product', ours: await medianOf(() => list({ symptom: 'bubbles', product: 'house-clear-6' })), bare: await medianOf(() => twice(columns, "WHERE product_slug = ? AND code IN (SELECT batch_code FROM batch_symptoms WHERE kind = 'bubbles')", ['house-clear-6'])) },
-      { what: 'by words', ours: await medianOf(() => list({ search: 'finials ko' })), bare: await medianOf(() => twice(columns, "WHERE instr(search, 'finials') > 0 AND instr(search, 'ko') > 0")) },
-      { what: 'by a factor', ours: await medianOf(() => list({ fact: 'pressing:late' })), bare: await medianOf(() => twice(columns, "WHERE json_extract(facts, '$.levels.pressing') = 'late'")) },
-      { what: 'twelve side by side', ours: median(() => { fairTrial(dozen); }, 9), bare: null },
-      { what: 'facts of all read', ours: await medianOf(() => studio.facts.lines(), 3), bare: await medianOf(() => sql('SELECT facts FROM batches'), 3) },
-      { what: 'patterns of all', ours: median(() => { findPatterns(facts); }, 3), bare: await medianOf(() => sql('SELECT COUNT(*) FROM batch_symptoms s JOIN batches b ON b.code = s.batch_code GROUP BY s.kind, s.pattern, b.mould'), 3) },
+      {
+        what: 'first page of the log',
+        ours: await medianOf(() => list({})),
+        bare: await medianOf(() => twice(columns, '')),
+      },
+      {
+        what: 'last page of the log',
+        ours: await medianOf(() => list({ page: String(Math.floor(size / 25)) })),
+        bare: await medianOf(() =>
+          Promise.all([
+            sql('SELECT COUNT(*) FROM batches'),
+            sql(`${columns} ORDER BY started_at DESC, code DESC LIMIT 25 OFFSET ${size - 25}`),
+          ]),
+        ),
+      },
+      {
+        what: 'by mould',
+        ours: await medianOf(() => list({ mould: 'M-12' })),
+        bare: await medianOf(() => twice(columns, 'WHERE mould = ?', ['M-12'])),
+      },
+      {
+        what: 'by symptom and product',
+        ours: await medianOf(() => list({ symptom: 'bubbles', product: 'house-clear-6' })),
+        bare: await medianOf(() =>
+          twice(
+            columns,
+            "WHERE product_slug = ? AND code IN (SELECT batch_code FROM batch_symptoms WHERE kind = 'bubbles')",
+            ['house-clear-6'],
+          ),
+        ),
+      },
+      {
+        what: 'by words',
+        ours: await medianOf(() => list({ search: 'finials ko' })),
+        bare: await medianOf(() => twice(columns, "WHERE instr(search, 'finials') > 0 AND instr(search, 'ko') > 0")),
+      },
+      {
+        what: 'by a factor',
+        ours: await medianOf(() => list({ fact: 'pressing:late' })),
+        bare: await medianOf(() => twice(columns, "WHERE json_extract(facts, '$.levels.pressing') = 'late'")),
+      },
+      {
+        what: 'twelve side by side',
+        ours: median(() => {
+          fairTrial(dozen);
+        }, 9),
+        bare: null,
+      },
+      {
+        what: 'facts of all read',
+        ours: await medianOf(() => studio.facts.lines(), 3),
+        bare: await medianOf(() => sql('SELECT facts FROM batches'), 3),
+      },
+      {
+        what: 'patterns of all',
+        ours: median(() => {
+          findPatterns(facts);
+        }, 3),
+        bare: await medianOf(
+          () =>
+            sql(
+              'SELECT COUNT(*) FROM batch_symptoms s JOIN batches b ON b.code = s.batch_code GROUP BY s.kind, s.pattern, b.mould',
+            ),
+          3,
+        ),
+      },
     ];
     return { rows, filledMs };
   } finally {
@@ -81,11 +189,15 @@ export async function printScale(sizes: readonly number[] = SIZES): Promise<void
   for (const size of sizes) {
     const { rows, filledMs } = await measure(size);
     all.push({ size, rows });
-    console.log(`\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it   times the log before`);
+    console.log(
+      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it   times the log before`,
+    );
     const before = all.at(-2);
     for (const [i, r] of rows.entries()) {
       const grown = before ? (r.ours / before.rows[i]!.ours).toFixed(1) : '';
-      console.log(`${r.what.padEnd(24)} ${r.ours.toFixed(2).padStart(9)} ${(r.bare === null ? '' : r.bare.toFixed(2)).padStart(11)} ${(r.bare === null ? '' : (r.ours / r.bare).toFixed(1)).padStart(11)} ${grown.padStart(12)}`);
+      console.log(
+        `${r.what.padEnd(24)} ${r.ours.toFixed(2).padStart(9)} ${(r.bare === null ? '' : r.bare.toFixed(2)).padStart(11)} ${(r.bare === null ? '' : (r.ours / r.bare).toFixed(1)).padStart(11)} ${grown.padStart(12)}`,
+      );
     }
   }
 }

@@ -15,6 +15,12 @@ export function sphereStl(rings: number, sectors: number, radius = 30): Uint8Arr
   const bytes = new Uint8Array(84 + 50 * triangles.length);
   const view = new DataView(bytes.buffer);
   view.setUint32(80, triangles.length, true);
-  triangles.forEach((t, k) => t.forEach((p, m) => p.forEach((x, n) => { view.setFloat32(84 + 50 * k + 12 + 12 * m + 4 * n, x, true); })));
+  triangles.forEach((t, k) =>
+    t.forEach((p, m) =>
+      p.forEach((x, n) => {
+        view.setFloat32(84 + 50 * k + 12 + 12 * m + 4 * n, x, true);
+      }),
+    ),
+  );
   return bytes;
 }

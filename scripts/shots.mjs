@@ -6,4 +6,8 @@ import { run } from './setup/run.mjs';
 await ensureInstalled();
 await ensureBuilt();
 const { chromium, driver } = await ensureChromium();
-process.exit(await run('npx', ['--no-install', 'tsx', 'e2e/src/shots.ts', ...process.argv.slice(2)], { env: { ...process.env, CHROMIUM: chromium, CHROMEDRIVER: driver } }));
+process.exit(
+  await run('npx', ['--no-install', 'tsx', 'e2e/src/shots.ts', ...process.argv.slice(2)], {
+    env: { ...process.env, CHROMIUM: chromium, CHROMEDRIVER: driver },
+  }),
+);

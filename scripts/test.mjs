@@ -22,8 +22,14 @@ async function tests(name, args, env = {}) {
   console.log(`\n== ${name}`);
   const report = join(CACHE, `${name.replaceAll(' ', '-')}.json`);
   rmSync(report, { force: true });
-  const code = await run('npx', ['--no-install', 'vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], { env: { ...process.env, ...env } });
-  const counts = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 0 };
+  const code = await run(
+    'npx',
+    ['--no-install', 'vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+    { env: { ...process.env, ...env } },
+  );
+  const counts = existsSync(report)
+    ? JSON.parse(readFileSync(report, 'utf8'))
+    : { numPassedTests: 0, numFailedTests: 0 };
   passed += counts.numPassedTests;
   failed += counts.numFailedTests;
   if (code !== 0 && counts.numFailedTests === 0) failed += 1;
@@ -33,6 +39,7 @@ await ensureInstalled();
 const { chromium, driver } = await ensureChromium();
 mkdirSync(CACHE, { recursive: true });
 await step('types', 'node', ['scripts/types.mjs']);
+await step('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']);
 await step('lint', 'npx', ['--no-install', 'eslint', '.']);
 await tests('unit tests', []);
 console.log('\n== build');

@@ -8,6 +8,13 @@ export default defineConfig({
     target: 'node20',
     outDir: 'dist',
     sourcemap: true,
-    rollupOptions: { input: { main: 'src/main.ts', planWorker: 'src/work/planWorker.ts', learningWorker: 'src/work/learningWorker.ts' }, output: { entryFileNames: '[name].js' } },
+    rollupOptions: {
+      input: {
+        main: 'src/main.ts',
+        planWorker: 'src/work/planWorker.ts',
+        learningWorker: 'src/work/learningWorker.ts',
+      },
+      output: { entryFileNames: '[name].js' },
+    },
   },
 });

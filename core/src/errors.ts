@@ -1,10 +1,21 @@
 /** What went wrong in a sum, as data; the sentence is for people, the code and path for programs. */
-export type CoreErrorCode = 'ratio-not-stated' | 'out-of-range' | 'kinetics-not-known' | 'pot-life-not-stated' | 'did-not-converge'
-  | 'too-dark' | 'card-burnt-out' | 'card-too-dark';
+export type CoreErrorCode =
+  | 'ratio-not-stated'
+  | 'out-of-range'
+  | 'kinetics-not-known'
+  | 'pot-life-not-stated'
+  | 'did-not-converge'
+  | 'too-dark'
+  | 'card-burnt-out'
+  | 'card-too-dark';
 
 /** Thrown for input that a public function of the core cannot use. `path` names the field to mend. */
 export class CoreError extends Error {
-  constructor(readonly code: CoreErrorCode, message: string, readonly path: string) {
+  constructor(
+    readonly code: CoreErrorCode,
+    message: string,
+    readonly path: string,
+  ) {
     super(message);
     this.name = 'CoreError';
   }

@@ -6,10 +6,24 @@ import { join } from 'node:path';
 const ROOT = new URL('../..', import.meta.url).pathname;
 
 /** The built application, served for a test from a folder of its own. */
-export interface Application { readonly address: string; readonly stop: () => Promise<void>; readonly restart: () => Promise<Application>; /** Pulls the plug, as a power cut would. */ readonly kill: () => Promise<void>; /** Starts it again where it was, on the same data. */ readonly resume: () => Promise<void> }
+export interface Application {
+  readonly address: string;
+  readonly stop: () => Promise<void>;
+  readonly restart: () => Promise<Application>;
+  /** Pulls the plug, as a power cut would. */ readonly kill: () => Promise<void>;
+  /** Starts it again where it was, on the same data. */ readonly resume: () => Promise<void>;
+}
 
-function serve(data: string, args: readonly string[], port: number, speed: number): Promise<{ child: ChildProcess; address: string }> {
-  const child = spawn('node', ['server/dist/main.js', ...args], { cwd: ROOT, env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', WARM_JAR_DATA: data, WARM_JAR_SPEED: String(speed) } });
+function serve(
+  data: string,
+  args: readonly string[],
+  port: number,
+  speed: number,
+): Promise<{ child: ChildProcess; address: string }> {
+  const child = spawn('node', ['server/dist/main.js', ...args], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', WARM_JAR_DATA: data, WARM_JAR_SPEED: String(speed) },
+  });
   return new Promise((done, fail) => {
     let said = '';
     const hear = (chunk: Buffer) => {
@@ -19,20 +33,32 @@ function serve(data: string, args: readonly string[], port: number, speed: numbe
     };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);
-    child.on('exit', (code) => { fail(new Error(`The server ended with ${code}: ${said}`)); });
+    child.on('exit', (code) => {
+      fail(new Error(`The server ended with ${code}: ${said}`));
+    });
   });
 }
 
 function ended(child: ChildProcess): Promise<number | null> {
   return new Promise((done) => {
-    if (child.exitCode !== null) { done(child.exitCode); return; }
-    child.on('exit', (code) => { done(code); });
+    if (child.exitCode !== null) {
+      done(child.exitCode);
+      return;
+    }
+    child.on('exit', (code) => {
+      done(code);
+    });
     child.kill('SIGINT');
   });
 }
 
 /** Starts it with the demo studio, or on an empty database. Stopping it is Ctrl-C, and must end it cleanly. */
-export async function startApplication(options: { demo: boolean; data?: string; port?: number; speed?: number }): Promise<Application> {
+export async function startApplication(options: {
+  demo: boolean;
+  data?: string;
+  port?: number;
+  speed?: number;
+}): Promise<Application> {
   const data = options.data ?? mkdtempSync(join(tmpdir(), 'warm-jar-e2e-'));
   const speed = options.speed ?? 1;
   let { child, address } = await serve(data, options.demo ? ['--demo'] : [], options.port ?? 0, speed);
@@ -43,10 +69,28 @@ export async function startApplication(options: { demo: boolean; data?: string; 
   };
   return {
     address,
-    stop: async () => { await halt(); rmSync(data, { recursive: true, force: true }); },
-    restart: async () => { await halt(); return startApplication({ demo: false, data, port, speed }); },
-    kill: () => new Promise((done) => { child.removeAllListeners('exit'); child.on('exit', () => { done(); }); child.kill('SIGKILL'); }),
+    stop: async () => {
+      await halt();
+      rmSync(data, { recursive: true, force: true });
+    },
+    restart: async () => {
+      await halt();
+      return startApplication({ demo: false, data, port, speed });
+    },
+    kill: () =>
+      new Promise((done) => {
+        child.removeAllListeners('exit');
+        child.on('exit', () => {
+          done();
+        });
+        child.kill('SIGKILL');
+      }),
     // The demo studio would be made anew: what was in it is taken up as a studio's own.
-    resume: async () => { for (const end of ['', '-wal', '-shm']) if (existsSync(join(data, `demo.sqlite${end}`))) renameSync(join(data, `demo.sqlite${end}`), join(data, `studio.sqlite${end}`)); ({ child, address } = await serve(data, [], port, speed)); },
+    resume: async () => {
+      for (const end of ['', '-wal', '-shm'])
+        if (existsSync(join(data, `demo.sqlite${end}`)))
+          renameSync(join(data, `demo.sqlite${end}`), join(data, `studio.sqlite${end}`));
+      ({ child, address } = await serve(data, [], port, speed));
+    },
   };
 }

@@ -11,19 +11,42 @@ const { application, bench } = await inBrowser({ demo: true, speed: SPEED });
 
 const card = saltmarshCard('house-clear-6');
 const SCALE = 'D-02';
-const sleep = (ms: number) => new Promise((done) => { setTimeout(done, ms); });
+const sleep = (ms: number) =>
+  new Promise((done) => {
+    setTimeout(done, ms);
+  });
 const api = (path: string, init?: RequestInit) => fetch(`${application.address}/api/v1${path}`, init);
-const post = (path: string, body: object) => api(path, { method: 'POST', body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } });
-const act = async (device: string, body: object) => { expect((await post(`/devices/${device}/act`, body)).status).toBe(204); };
+const post = (path: string, body: object) =>
+  api(path, { method: 'POST', body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } });
+const act = async (device: string, body: object) => {
+  expect((await post(`/devices/${device}/act`, body)).status).toBe(204);
+};
 const record = async (code: string): Promise<Batch> => batchSchema.parse(await (await api(`/batches/${code}`)).json());
 /** Waits until the stored record says so. */
 async function stored(code: string, says: (b: Batch) => boolean, what: string): Promise<Batch> {
-  for (let i = 0; i < 100; i += 1) { const b = await record(code); if (says(b)) return b; await sleep(100); }
+  for (let i = 0; i < 100; i += 1) {
+    const b = await record(code);
+    if (says(b)) return b;
+    await sleep(100);
+  }
   throw new Error(`the record never has ${what}`);
 }
-const step = (words: string, b = bench) => b.driver.wait(async () => (await b.text('[data-test="step"]').catch(() => '')) === words, 20_000, `never at the step ${words}`);
+const step = (words: string, b = bench) =>
+  b.driver.wait(
+    async () => (await b.text('[data-test="step"]').catch(() => '')) === words,
+    20_000,
+    `never at the step ${words}`,
+  );
 const net = async () => Number.parseFloat(await bench.text('[data-test="net"]'));
-const weighs = (from: number, to: number) => bench.driver.wait(async () => { const g = await net(); return g >= from && g <= to; }, 10_000, `the scale never comes between ${from} and ${to}`);
+const weighs = (from: number, to: number) =>
+  bench.driver.wait(
+    async () => {
+      const g = await net();
+      return g >= from && g <= to;
+    },
+    10_000,
+    `the scale never comes between ${from} and ${to}`,
+  );
 /** Pictures of each stage, for a look; kept where the folder is named. */
 async function picture(name: string): Promise<void> {
   const folder = process.env['WARM_JAR_STAGES'];
@@ -34,10 +57,29 @@ async function picture(name: string): Promise<void> {
 }
 async function begin(patch: Record<string, unknown> = {}): Promise<string> {
   const request = planRequestSchema.parse({
-    product: card, want: { volumeML: 248, additives: [{ name: 'amber dye', kind: 'dye', pct: 1.45, dropsPerG: 40 / 1.24 }] }, conditions: { roomC: 21, humidityPct: 55, resinC: 22 }, route: 'vacuum-then-pressure',
-    gear: { scaleStepG: 0.1, vesselFreeL: 18, vesselRatedKPa: 400, compressorTankL: 6, compressorTankKPa: 800, freeAirLPerMin: 38, vacuumKPaAbs: 1.5 }, mould: { depthMm: 22, thinnestMm: 6 }, ...patch,
+    product: card,
+    want: { volumeML: 248, additives: [{ name: 'amber dye', kind: 'dye', pct: 1.45, dropsPerG: 40 / 1.24 }] },
+    conditions: { roomC: 21, humidityPct: 55, resinC: 22 },
+    route: 'vacuum-then-pressure',
+    gear: {
+      scaleStepG: 0.1,
+      vesselFreeL: 18,
+      vesselRatedKPa: 400,
+      compressorTankL: 6,
+      compressorTankKPa: 800,
+      freeAirLPerMin: 38,
+      vacuumKPaAbs: 1.5,
+    },
+    mould: { depthMm: 22, thinnestMm: 6 },
+    ...patch,
   });
-  const made = await post('/batches', { format: 'warm-jar.batch/1', product: { slug: card.slug }, mould: { code: 'M-08', degassed: true, thinnestMm: 6 }, pressure: { vessel: 'G-04' }, plan: { ...plan(request), request: { ...request, product: { slug: card.slug } } } });
+  const made = await post('/batches', {
+    format: 'warm-jar.batch/1',
+    product: { slug: card.slug },
+    mould: { code: 'M-08', degassed: true, thinnestMm: 6 },
+    pressure: { vessel: 'G-04' },
+    plan: { ...plan(request), request: { ...request, product: { slug: card.slug } } },
+  });
   expect(made.status).toBe(201);
   return ((await made.json()) as { code: string }).code;
 }
@@ -82,7 +124,7 @@ describe('a whole run at the bench', () => {
     await picture('2-weigh-b');
     await bench.press(Key.ENTER);
     await step('Bring it back');
-    const add = Number.parseFloat((await bench.text('[data-test="bring-back"] strong')));
+    const add = Number.parseFloat(await bench.text('[data-test="bring-back"] strong'));
     expect(Math.abs(add - 12 / 0.82)).toBeLessThan(1.5);
     expect(await bench.text('[data-test="bring-back"]')).toContain('The cup holds it');
     await picture('3-bring-back');
@@ -97,9 +139,13 @@ describe('a whole run at the bench', () => {
     expect(b.startedAt).toBeTruthy();
   });
 
-  it('counts drops onto the strip, and takes none past the card\'s limit without a reason', async () => {
+  it("counts drops onto the strip, and takes none past the card's limit without a reason", async () => {
     await bench.press(...'+'.repeat(3));
-    await bench.driver.wait(async () => (await bench.text('[data-test="colour"] strong')) === '3', 5_000, 'a key is not a drop');
+    await bench.driver.wait(
+      async () => (await bench.text('[data-test="colour"] strong')) === '3',
+      5_000,
+      'a key is not a drop',
+    );
     await bench.press(...'+'.repeat(160));
     await bench.see('[data-test="reason"]');
     await picture('4-colour');
@@ -108,21 +154,33 @@ describe('a whole run at the bench', () => {
     await bench.press(Key.ENTER);
     await bench.gone('[data-test="reason"]');
     await bench.press('+');
-    await bench.driver.wait(async () => Number(await bench.text('[data-test="colour"] strong')) === Number(before) + 1, 5_000);
+    await bench.driver.wait(
+      async () => Number(await bench.text('[data-test="colour"] strong')) === Number(before) + 1,
+      5_000,
+    );
     await bench.press(Key.ENTER);
     await step('Stir');
     const b = await stored(code, (x) => (x.additives?.length ?? 0) > 0, 'the dye');
-    expect(b.additives![0]).toMatchObject({ name: 'amber dye', kind: 'dye', drops: Number(before) + 1, applied: 'mixed' });
+    expect(b.additives![0]).toMatchObject({
+      name: 'amber dye',
+      kind: 'dye',
+      drops: Number(before) + 1,
+      applied: 'mixed',
+    });
     expect(b.bench!.reasons![0]).toMatchObject({ reason: 'a deep amber was ordered' });
     expect(limitReadings(card, b).find((r) => r.field === 'additives.dye.pct')!.state).toBe('above');
   });
 
-  it('stirs for the card\'s minutes with a word for wall and bottom; a reading moves the clock; a device drops out and comes back', async () => {
+  it("stirs for the card's minutes with a word for wall and bottom; a reading moves the clock; a device drops out and comes back", async () => {
     await bench.press(Key.ENTER);
     await bench.driver.wait(async () => (await bench.text('[data-test="cue"]')) === 'Scrape the wall', 20_000);
     await picture('5-stir');
     await bench.press('r');
-    const read = await stored(code, (x) => (x.readings ?? []).some((r) => r.what === 'resin'), 'a reading of the resin');
+    const read = await stored(
+      code,
+      (x) => (x.readings ?? []).some((r) => r.what === 'resin'),
+      'a reading of the resin',
+    );
     expect(read.readings!.find((r) => r.what === 'resin')!.atMin).toBeGreaterThan(0);
     await bench.read('from the temperatures read');
     await act('D-03', { do: 'silence', seconds: 40 });
@@ -139,7 +197,9 @@ describe('a whole run at the bench', () => {
     await step('Clear the air');
     await bench.press('u');
     await step('Stir');
-    expect((await stored(code, (x) => x.mix?.stirMin == null, 'the stir taken back')).mix!.scrapedWalls ?? null).toBeNull();
+    expect(
+      (await stored(code, (x) => x.mix?.stirMin == null, 'the stir taken back')).mix!.scrapedWalls ?? null,
+    ).toBeNull();
     await bench.press(Key.ENTER);
     await step('Clear the air');
   });
@@ -200,7 +260,11 @@ describe('a whole run at the bench', () => {
   it('watches: the witness, the surface, out early only with a reason; then tells what the record lacks', async () => {
     await bench.press('w');
     await bench.press('f');
-    await stored(code, (x) => x.witness?.setMin != null && (x.readings ?? []).some((r) => r.what === 'surface'), 'witness and surface');
+    await stored(
+      code,
+      (x) => x.witness?.setMin != null && (x.readings ?? []).some((r) => r.what === 'surface'),
+      'witness and surface',
+    );
     await bench.read('Surface by the model');
     await picture('11-watch');
     await bench.press(Key.ENTER);
@@ -211,8 +275,23 @@ describe('a whole run at the bench', () => {
     await picture('12-after');
     const b = await record(code);
     expect(b.cure!.demouldedMin).toBeGreaterThan(b.pressure!.releasedMin!);
-    expect((b.readings ?? []).map((r) => r.what)).toEqual(expect.arrayContaining(['scale', 'resin', 'vacuum', 'gauge', 'surface']));
-    expect(b.bench!.done!.map((d) => d.step)).toEqual(expect.arrayContaining(['weigh-a', 'weigh-b', 'bring-back', 'stir', 'clear', 'pour', 'close', 'press', 'hold', 'watch']));
+    expect((b.readings ?? []).map((r) => r.what)).toEqual(
+      expect.arrayContaining(['scale', 'resin', 'vacuum', 'gauge', 'surface']),
+    );
+    expect(b.bench!.done!.map((d) => d.step)).toEqual(
+      expect.arrayContaining([
+        'weigh-a',
+        'weigh-b',
+        'bring-back',
+        'stir',
+        'clear',
+        'pour',
+        'close',
+        'press',
+        'hold',
+        'watch',
+      ]),
+    );
   });
 });
 
@@ -229,14 +308,24 @@ describe('what comes after the run', () => {
 });
 
 describe('nothing is lost', () => {
-  const typed = async (b: Bench, g: string) => { await b.type('#bench-typed', g); await b.driver.executeScript('document.activeElement.blur()'); await b.press(Key.ENTER); };
+  const typed = async (b: Bench, g: string) => {
+    await b.type('#bench-typed', g);
+    await b.driver.executeScript('document.activeElement.blur()');
+    await b.press(Key.ENTER);
+  };
 
   it('when two tablets work on one batch: different fields both stand, the same is asked about', async () => {
     const code = await begin();
     const second = await Bench.open(application.address);
     try {
-      for (const b of [bench, second]) { await b.go(`/batches/${code}/bench`); await step('Weigh A', b); }
-      await second.driver.wait(async () => /\d °C, \d+ %|\d °C/.test(await second.text('[aria-label="Readings"]')), 10_000);
+      for (const b of [bench, second]) {
+        await b.go(`/batches/${code}/bench`);
+        await step('Weigh A', b);
+      }
+      await second.driver.wait(
+        async () => /\d °C, \d+ %|\d °C/.test(await second.text('[aria-label="Readings"]')),
+        10_000,
+      );
       await second.press('h');
       await typed(bench, '145.8');
       await step('Weigh B', bench);
@@ -305,12 +394,19 @@ describe('the wall board', () => {
       await wall.read('Weigh A');
       const target = Number.parseFloat(await wall.text('[data-test="board-number"]'));
       expect(target).toBeGreaterThan(100);
-      const height = await wall.driver.executeScript<number>('return document.querySelector("[data-test=board-number]").getBoundingClientRect().height');
+      const height = await wall.driver.executeScript<number>(
+        'return document.querySelector("[data-test=board-number]").getBoundingClientRect().height',
+      );
       expect(height).toBeGreaterThan(180);
-      await post(`/batches/${code}/entries`, { key: `board-${code}`, at: new Date().toISOString(), set: [{ path: 'mix.amountA', was: null, value: 150 }] });
+      await post(`/batches/${code}/entries`, {
+        key: `board-${code}`,
+        at: new Date().toISOString(),
+        set: [{ path: 'mix.amountA', was: null, value: 150 }],
+      });
       await wall.driver.wait(async () => (await wall.text('[data-test="board-step"]')) === 'Weigh B', 10_000);
       expect(await wall.text('[data-test="board-number"]')).toBe('123 g');
-      if (process.env['WARM_JAR_STAGES']) writeFileSync(`${process.env['WARM_JAR_STAGES']}/board.png`, await wall.driver.takeScreenshot(), 'base64');
+      if (process.env['WARM_JAR_STAGES'])
+        writeFileSync(`${process.env['WARM_JAR_STAGES']}/board.png`, await wall.driver.takeScreenshot(), 'base64');
     } finally {
       await wall.close();
     }

@@ -5,8 +5,17 @@ import { Browser, Builder, By, Key, logging, type WebDriver, type WebElement } f
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 const FLAGS = [
-  '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-  '--disable-component-update', '--disable-sync', '--hide-scrollbars', '--force-color-profile=srgb', '--lang=en-GB',
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--hide-scrollbars',
+  '--force-color-profile=srgb',
+  '--lang=en-GB',
 ];
 
 /** How long a page may take to show what is waited for, ms. */
@@ -14,7 +23,11 @@ const PATIENCE_MS = 15_000;
 
 /** A headless browser of 1280 by 800 with words for what a technician does with it. */
 export class Bench {
-  private constructor(readonly driver: WebDriver, private readonly profile: string, readonly address: string) {}
+  private constructor(
+    readonly driver: WebDriver,
+    private readonly profile: string,
+    readonly address: string,
+  ) {}
 
   static async open(address: string, size = { width: 1280, height: 800 }): Promise<Bench> {
     const profile = mkdtempSync(join(tmpdir(), 'warm-jar-chromium-'));
@@ -24,8 +37,11 @@ export class Bench {
     const preferences = new logging.Preferences();
     preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL);
     options.setLoggingPrefs(preferences);
-    const driver = await new Builder().forBrowser(Browser.CHROME).setChromeOptions(options)
-      .setChromeService(new ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver')).build();
+    const driver = await new Builder()
+      .forBrowser(Browser.CHROME)
+      .setChromeOptions(options)
+      .setChromeService(new ServiceBuilder(process.env['CHROMEDRIVER'] ?? '/usr/bin/chromedriver'))
+      .build();
     const bench = new Bench(driver, profile, address);
     await bench.resize(size);
     return bench;
@@ -36,43 +52,73 @@ export class Bench {
   }
 
   /** Files the page gives out land in this folder. */
-  async saveInto(folder: string): Promise<void> { await this.devTools('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder }); }
+  async saveInto(folder: string): Promise<void> {
+    await this.devTools('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+  }
 
   /** Cuts this browser's network, or joins it again. */
   async offline(cut: boolean): Promise<void> {
     await this.devTools('Network.enable', {});
-    await this.devTools('Network.emulateNetworkConditions', { offline: cut, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+    await this.devTools('Network.emulateNetworkConditions', {
+      offline: cut,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+    });
   }
 
   private async devTools(name: string, values: object): Promise<void> {
-    await (this.driver as WebDriver & { sendDevToolsCommand: (name: string, values: object) => Promise<void> }).sendDevToolsCommand(name, values);
+    await (
+      this.driver as WebDriver & { sendDevToolsCommand: (name: string, values: object) => Promise<void> }
+    ).sendDevToolsCommand(name, values);
   }
 
-  async go(path: string): Promise<void> { await this.driver.get(`${this.address}${path}`); }
+  async go(path: string): Promise<void> {
+    await this.driver.get(`${this.address}${path}`);
+  }
 
   /** Waits for something to be there to be seen; what a redraw takes away meanwhile is looked for again. */
   async see(css: string): Promise<WebElement> {
-    const found = await this.driver.wait(async () => {
-      for (const element of await this.driver.findElements(By.css(css))) {
-        if (await element.isDisplayed().catch(() => false)) return element;
-      }
-      return null;
-    }, PATIENCE_MS, `nothing to be seen at ${css}`);
+    const found = await this.driver.wait(
+      async () => {
+        for (const element of await this.driver.findElements(By.css(css))) {
+          if (await element.isDisplayed().catch(() => false)) return element;
+        }
+        return null;
+      },
+      PATIENCE_MS,
+      `nothing to be seen at ${css}`,
+    );
     return found!;
   }
 
   /** Waits until the page's text holds these words. */
   async read(words: string | RegExp): Promise<void> {
-    await this.driver.wait(async () => {
-      const text = await this.driver.findElement(By.css('body')).getText().catch(() => '');
-      return typeof words === 'string' ? text.includes(words) : words.test(text);
-    }, PATIENCE_MS, `the page never says ${words.toString()}`);
+    await this.driver.wait(
+      async () => {
+        const text = await this.driver
+          .findElement(By.css('body'))
+          .getText()
+          .catch(() => '');
+        return typeof words === 'string' ? text.includes(words) : words.test(text);
+      },
+      PATIENCE_MS,
+      `the page never says ${words.toString()}`,
+    );
   }
 
   /** Waits until something is no longer there. */
-  async gone(css: string): Promise<void> { await this.driver.wait(async () => (await this.driver.findElements(By.css(css))).length === 0, PATIENCE_MS, `${css} stays`); }
+  async gone(css: string): Promise<void> {
+    await this.driver.wait(
+      async () => (await this.driver.findElements(By.css(css))).length === 0,
+      PATIENCE_MS,
+      `${css} stays`,
+    );
+  }
 
-  async text(css: string): Promise<string> { return (await this.see(css)).getText(); }
+  async text(css: string): Promise<string> {
+    return (await this.see(css)).getText();
+  }
 
   async tap(css: string): Promise<void> {
     const element = await this.see(css);
@@ -84,10 +130,14 @@ export class Bench {
   async tapWords(words: string, within = 'body'): Promise<void> {
     const place = await this.see(within);
     const xpath = `.//*[self::button or self::a or @role="option" or @role="tab"][contains(normalize-space(.), "${words}")]`;
-    const element = await this.driver.wait(async () => {
-      for (const e of await place.findElements(By.xpath(xpath))) if (await e.isDisplayed()) return e;
-      return null;
-    }, PATIENCE_MS, `nothing to tap says "${words}"`);
+    const element = await this.driver.wait(
+      async () => {
+        for (const e of await place.findElements(By.xpath(xpath))) if (await e.isDisplayed()) return e;
+        return null;
+      },
+      PATIENCE_MS,
+      `nothing to tap says "${words}"`,
+    );
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
     await element!.click();
   }
@@ -101,19 +151,32 @@ export class Bench {
     await element.sendKeys(text);
   }
 
-  async press(...keys: string[]): Promise<void> { await this.driver.actions().sendKeys(...keys).perform(); }
+  async press(...keys: string[]): Promise<void> {
+    await this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
 
   /** A key pressed while another is held. */
-  async pressWith(held: string, key: string): Promise<void> { await this.driver.actions().keyDown(held).sendKeys(key).keyUp(held).perform(); }
+  async pressWith(held: string, key: string): Promise<void> {
+    await this.driver.actions().keyDown(held).sendKeys(key).keyUp(held).perform();
+  }
 
   /** Opens a list and picks the option with these words. */
   async pick(css: string, words: string): Promise<void> {
     await this.tap(css);
     await this.tapWords(words, '.p-select-overlay');
-    await this.driver.wait(async () => (await this.driver.findElements(By.css('.p-select-overlay'))).length === 0, PATIENCE_MS, 'the list stays open');
+    await this.driver.wait(
+      async () => (await this.driver.findElements(By.css('.p-select-overlay'))).length === 0,
+      PATIENCE_MS,
+      'the list stays open',
+    );
   }
 
-  async valueOf(css: string): Promise<string> { return this.driver.executeScript<string>('return arguments[0].value', await this.see(css)); }
+  async valueOf(css: string): Promise<string> {
+    return this.driver.executeScript<string>('return arguments[0].value', await this.see(css));
+  }
 
   /** Errors and warnings the page's console holds since last asked; the network's own notes of a refused answer are the caller's to expect. */
   async complaints(): Promise<string[]> {

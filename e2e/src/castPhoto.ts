@@ -15,7 +15,7 @@ export function castPhoto(colours: { card: Rgb; cast: Rgb; sample: Rgb }): strin
   for (let y = 0; y < HEIGHT; y += 1) {
     for (let x = 0; x < WIDTH; x += 1) {
       const inside = y > 40 && y < HEIGHT - 40 && x % 168 > 14;
-      const [r, g, b] = inside ? at(x) : [70, 74, 70] as const;
+      const [r, g, b] = inside ? at(x) : ([70, 74, 70] as const);
       png.data.set([r, g, b, 255], (y * WIDTH + x) * 4);
     }
   }

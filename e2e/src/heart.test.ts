@@ -11,21 +11,42 @@ const { application, bench } = await inBrowser({ demo: true });
 const api = `${application.address}/api/v1`;
 const HOUR_MS = 3_600_000;
 const hoursAgo = (h: number) => new Date(Date.now() - h * HOUR_MS).toISOString().replace(/\.\d{3}Z$/, '+00:00');
-const log = async (slug: string, patch: Record<string, unknown>): Promise<string> => ((await (await fetch(`${api}/batches`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ ...soundBatch(slug, patch), code: null }) })).json()) as { code: string }).code;
+const log = async (slug: string, patch: Record<string, unknown>): Promise<string> =>
+  (
+    (await (
+      await fetch(`${api}/batches`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ ...soundBatch(slug, patch), code: null }),
+      })
+    ).json()) as { code: string }
+  ).code;
 const stored = async (code: string) => (await (await fetch(`${api}/batches/${code}`)).json()) as Batch;
 
 /** Taps a place of something drawn, in shares of its size. */
 async function tapAt(css: string, at: { x: number; y: number }): Promise<void> {
-  await bench.driver.executeScript(`const b = arguments[0].getBoundingClientRect();
-    arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: b.left + b.width * arguments[1], clientY: b.top + b.height * arguments[2] }));`, await bench.see(css), at.x, at.y);
+  await bench.driver.executeScript(
+    `const b = arguments[0].getBoundingClientRect();
+    arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: b.left + b.width * arguments[1], clientY: b.top + b.height * arguments[2] }));`,
+    await bench.see(css),
+    at.x,
+    at.y,
+  );
 }
 /** The file picker itself is hidden behind its button. */
-const photoInput = () => bench.driver.wait(until.elementLocated(By.css('input[aria-label="Photo of the piece"]')), 8000);
+const photoInput = () =>
+  bench.driver.wait(until.elementLocated(By.css('input[aria-label="Photo of the piece"]')), 8000);
 /** Adds a photo to the look, and picks card, cast and sample on it. */
 async function measure(colours: Parameters<typeof castPhoto>[0]): Promise<string> {
   await (await photoInput()).sendKeys(castPhoto(colours));
   await bench.see('[data-test="photo"] img');
-  await bench.driver.wait(() => bench.driver.executeScript<boolean>('const i = document.querySelector(\'[data-test="photo"] img\'); return i.complete && i.naturalWidth > 0'), 5000);
+  await bench.driver.wait(
+    () =>
+      bench.driver.executeScript<boolean>(
+        'const i = document.querySelector(\'[data-test="photo"] img\'); return i.complete && i.naturalWidth > 0',
+      ),
+    5000,
+  );
   await bench.tapWords('White card', '.photo-marks');
   await tapAt('[data-test="photo"]', PATCHES.card);
   await tapAt('[data-test="photo"]', PATCHES.cast);
@@ -42,7 +63,9 @@ async function saveLook(afterH: number, words = 'Save'): Promise<void> {
 
 describe('a check', () => {
   let code: string;
-  beforeAll(async () => { code = await log('house-clear-6', { startedAt: hoursAgo(30), mould: { code: 'M-12', pulls: 20 }, checks: [] }); });
+  beforeAll(async () => {
+    code = await log('house-clear-6', { startedAt: hoursAgo(30), mould: { code: 'M-12', pulls: 20 }, checks: [] });
+  });
 
   it('asks touch first, and the touch brings its symptom', async () => {
     await bench.go(`/batches/${code}/check`);
@@ -52,7 +75,7 @@ describe('a check', () => {
     await bench.tap('[data-touch="hard-and-dry"]');
     expect(await (await bench.see('[data-symptom="tacky"]')).getAttribute('aria-pressed')).toBe('false');
   });
-  it('marks the place on the mould\'s outline, and keeps it through a reload', async () => {
+  it("marks the place on the mould's outline, and keeps it through a reload", async () => {
     await bench.tap('[data-symptom="bubbles"]');
     await bench.tap('[data-pattern="same-spot"]');
     await tapAt('[data-cavity="2"]', { x: 0.62, y: 0.3 });
@@ -70,7 +93,12 @@ describe('a check', () => {
     await saveLook(26);
     await bench.see('[data-test="summary"]');
     const [check] = (await stored(code)).checks!;
-    expect(check).toMatchObject({ afterH: 26, touch: 'hard-and-dry', spots: [{ cavity: 2, kind: 'bubbles' }], photos: [{}] });
+    expect(check).toMatchObject({
+      afterH: 26,
+      touch: 'hard-and-dry',
+      spots: [{ cavity: 2, kind: 'bubbles' }],
+      photos: [{}],
+    });
     // The photo is stored as a JPEG: the card's colour comes back to within a step or two.
     [230, 228, 222].forEach((v, i) => expect(Math.abs(check!.photos![0]!.colour!.card[i]! - v)).toBeLessThanOrEqual(2));
     const photo = Buffer.from(await (await fetch(`${api}/photos/${check!.photos![0]!.id}`)).arrayBuffer());
@@ -95,7 +123,9 @@ describe('a check', () => {
   });
   it('refuses a burnt-out card with what to do, and keeps the photo', async () => {
     await bench.go(`/batches/${code}/check`);
-    await (await photoInput()).sendKeys(castPhoto({ card: [255, 255, 255], cast: [200, 190, 150], sample: [200, 190, 150] }));
+    await (
+      await photoInput()
+    ).sendKeys(castPhoto({ card: [255, 255, 255], cast: [200, 190, 150], sample: [200, 190, 150] }));
     await bench.see('[data-test="photo"] img');
     await bench.tapWords('White card', '.photo-marks');
     await tapAt('[data-test="photo"]', PATCHES.card);
@@ -108,18 +138,30 @@ describe('a check', () => {
 describe('the diagnosis', () => {
   let code: string;
   const shareOf = async (cause: string) => Number(/\d+/.exec(await bench.text(`[data-cause="${cause}"] strong`))?.[0]);
-  beforeAll(async () => { code = await log('house-coat-9', { startedAt: hoursAgo(60), mould: null, mix: { scrapedWalls: null, stirMin: null, secondCup: null }, pour: { scrapedCup: null }, checks: [{ afterH: 48, symptoms: [{ kind: 'tacky', pattern: 'sticky-spots', severity: 3 }] }] }); });
+  beforeAll(async () => {
+    code = await log('house-coat-9', {
+      startedAt: hoursAgo(60),
+      mould: null,
+      mix: { scrapedWalls: null, stirMin: null, secondCup: null },
+      pour: { scrapedCup: null },
+      checks: [{ afterH: 48, symptoms: [{ kind: 'tacky', pattern: 'sticky-spots', severity: 3 }] }],
+    });
+  });
 
   it('is answered in place: a field nobody recorded moves the shares at once', async () => {
     await bench.go(`/batches/${code}/diagnosis`);
     const before = await (await bench.see('[data-cause="cup-scraped"]'), shareOf('cup-scraped'));
     await bench.tap('[data-ask="pour.scrapedCup"] .question');
     await bench.tapWords('Yes', '[data-ask="pour.scrapedCup"]');
-    await bench.driver.wait(async () => (await shareOf('cup-scraped').catch(() => before)) > before, 8000, 'the share never rises');
+    await bench.driver.wait(
+      async () => (await shareOf('cup-scraped').catch(() => before)) > before,
+      8000,
+      'the share never rises',
+    );
     expect((await stored(code)).pour!.scrapedCup).toBe(true);
     expect(await bench.driver.findElements(By.css('[data-ask="pour.scrapedCup"]'))).toEqual([]);
   });
-  it('takes a quick test\'s outcome as evidence, with the caution beside the step', async () => {
+  it("takes a quick test's outcome as evidence, with the caution beside the step", async () => {
     await bench.tap('[data-ask="quickTests.cup-scrape"] .question');
     await bench.read('sensitises');
     await bench.tap('[data-outcome="hard"]');
@@ -134,8 +176,15 @@ describe('the diagnosis', () => {
     await bench.driver.wait(() => readdirSync(folder).some((f) => f.endsWith('.json')), 5000);
     const document = diagnosisSchema.parse(JSON.parse(readFileSync(join(folder, `${code}-diagnosis.json`), 'utf8')));
     expect(document.symptoms[0]!.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 6);
-    const print = (bench.driver as WebDriver & { sendAndGetDevToolsCommand: (name: string, values: object) => Promise<{ data: string }> }).sendAndGetDevToolsCommand.bind(bench.driver);
-    const pdf = Buffer.from((await print('Page.printToPDF', { preferCSSPageSize: true, printBackground: true })).data, 'base64').toString('latin1');
+    const print = (
+      bench.driver as WebDriver & {
+        sendAndGetDevToolsCommand: (name: string, values: object) => Promise<{ data: string }>;
+      }
+    ).sendAndGetDevToolsCommand.bind(bench.driver);
+    const pdf = Buffer.from(
+      (await print('Page.printToPDF', { preferCSSPageSize: true, printBackground: true })).data,
+      'base64',
+    ).toString('latin1');
     const pages = (pdf.match(/\/Type\s*\/Page\b/g) ?? []).length;
     expect(pages).toBeGreaterThan(0);
     expect(pages).toBeLessThanOrEqual(2);
@@ -147,13 +196,19 @@ describe('a mend', () => {
   const look = async (afterH: number, tacky: boolean) => {
     await bench.go(`/batches/${code}/check`);
     await bench.see('[data-symptom="tacky"]');
-    if (tacky) { await bench.tap('[data-symptom="tacky"]'); await bench.tap('[data-pattern="tacky-all-over"]'); }
+    if (tacky) {
+      await bench.tap('[data-symptom="tacky"]');
+      await bench.tap('[data-pattern="tacky-all-over"]');
+    }
     await saveLook(afterH);
     await bench.see(tacky ? '[data-test="summary"]' : '.strip');
   };
   const finish = async () => {
     const ticks = await bench.driver.findElements(By.css('label.step'));
-    for (let i = 0; i < ticks.length; i += 1) { await bench.tap(`li:nth-child(${i + 1}) label.step`); await bench.see(`li:nth-child(${i + 1}) label.step.done`); }
+    for (let i = 0; i < ticks.length; i += 1) {
+      await bench.tap(`li:nth-child(${i + 1}) label.step`);
+      await bench.see(`li:nth-child(${i + 1}) label.step.done`);
+    }
     await bench.tap('[data-test="finish"]');
     await bench.read('Look again');
   };
@@ -162,9 +217,24 @@ describe('a mend', () => {
     const batch = await stored(code);
     const mends = batch.mends!.map((m, i) => (i === index ? { ...m, atH, doneH: atH + 1 } : m));
     const held = await fetch(`${api}/batches/${code}`);
-    expect((await fetch(`${api}/batches/${code}`, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'If-Match': held.headers.get('etag')! }, body: JSON.stringify({ ...batch, mends }) })).status).toBe(200);
+    expect(
+      (
+        await fetch(`${api}/batches/${code}`, {
+          method: 'PUT',
+          headers: { 'Content-Type': 'application/json', 'If-Match': held.headers.get('etag')! },
+          body: JSON.stringify({ ...batch, mends }),
+        })
+      ).status,
+    ).toBe(200);
   };
-  beforeAll(async () => { code = await log('house-coat-9', { startedAt: hoursAgo(200), mould: null, mix: { amountA: 100, amountB: 100 }, checks: [{ afterH: 40, symptoms: [{ kind: 'tacky', pattern: 'tacky-all-over', severity: 3 }], grade: 'mend' }] }); });
+  beforeAll(async () => {
+    code = await log('house-coat-9', {
+      startedAt: hoursAgo(200),
+      mould: null,
+      mix: { amountA: 100, amountB: 100 },
+      checks: [{ afterH: 40, symptoms: [{ kind: 'tacky', pattern: 'tacky-all-over', severity: 3 }], grade: 'mend' }],
+    });
+  });
 
   it('is begun from the diagnosis, ticked step by step, with its coat weighed out in ratio', async () => {
     await bench.go(`/batches/${code}/diagnosis`);
@@ -207,7 +277,9 @@ describe('the next batch', () => {
     await bench.go('/batches/B-0397/diagnosis');
     await bench.see('[data-test="copy"]');
     await bench.press('x');
-    expect(await bench.text('[data-test="copied"]')).toMatch(/Copied from B-0397\. Changed on purpose: Stirred[\s\S]*One thing is changed, so the outcome can tell/);
+    expect(await bench.text('[data-test="copied"]')).toMatch(
+      /Copied from B-0397\. Changed on purpose: Stirred[\s\S]*One thing is changed, so the outcome can tell/,
+    );
     expect(await bench.valueOf('#plan-stirMin')).toBe('3.6');
     await bench.type('#plan-resinC', '24');
     expect(await bench.text('[data-test="copied"]')).toContain('2 things are changed: the outcome cannot say');
@@ -216,7 +288,10 @@ describe('the next batch', () => {
     await bench.tapWords('Begin this batch');
     await bench.see('[data-test="step"]');
     const code = /batches\/([^/]+)\/bench/.exec(await bench.driver.getCurrentUrl())![1]!;
-    expect((await stored(code)).copiedFrom).toMatchObject({ code: 'B-0397', changes: [{ cause: 'under-mixed' }, { says: expect.stringContaining('Resin 24 °C') as string }] });
+    expect((await stored(code)).copiedFrom).toMatchObject({
+      code: 'B-0397',
+      changes: [{ cause: 'under-mixed' }, { says: expect.stringContaining('Resin 24 °C') as string }],
+    });
     await bench.go(`/batches/${code}`);
     expect(await bench.text('[data-test="copied-from"]')).toMatch(/Changed against B-0397[\s\S]*not yet/i);
   });
@@ -224,7 +299,12 @@ describe('the next batch', () => {
 
 describe('looks that are due', () => {
   it('stand on Today with their reason, and in the calendar', async () => {
-    const code = await log('house-coat-9', { startedAt: hoursAgo(73), layerBelow: { family: 'mineral-acrylic', productSlug: 'house-chalk' }, mould: null, checks: [{ afterH: 24, symptoms: [], grade: 'pass' }] });
+    const code = await log('house-coat-9', {
+      startedAt: hoursAgo(73),
+      layerBelow: { family: 'mineral-acrylic', productSlug: 'house-chalk' },
+      mould: null,
+      checks: [{ afterH: 24, symptoms: [], grade: 'pass' }],
+    });
     await bench.go('/');
     await bench.read(code);
     expect(await bench.text('[data-test="due"]')).toContain('bulges or lifts it days later');

@@ -11,10 +11,17 @@ const api = `${application.address}/api/v1`;
 const folder = mkdtempSync(join(tmpdir(), 'warm-jar-learning-'));
 const get = async <T>(path: string) => (await (await fetch(`${api}${path}`)).json()) as T;
 const address = async () => new URL(await bench.driver.getCurrentUrl());
-const rows = () => bench.driver.executeScript<string[]>('return [...document.querySelectorAll("tbody tr")].map((r) => r.textContent)');
+const rows = () =>
+  bench.driver.executeScript<string[]>('return [...document.querySelectorAll("tbody tr")].map((r) => r.textContent)');
 /** Waits for a file to be handed out whole. */
-const handedOut = (fits: RegExp) => bench.driver.wait(() => readdirSync(folder).find((f) => fits.test(f)) ?? null, 15_000, `no file like ${fits.source}`) as Promise<string>;
-const hidden = async (label: string, file: string) => (await bench.driver.wait(until.elementLocated(By.css(`input[aria-label="${label}"]`)), 8000)).sendKeys(file);
+const handedOut = (fits: RegExp) =>
+  bench.driver.wait(
+    () => readdirSync(folder).find((f) => fits.test(f)) ?? null,
+    15_000,
+    `no file like ${fits.source}`,
+  ) as Promise<string>;
+const hidden = async (label: string, file: string) =>
+  (await bench.driver.wait(until.elementLocated(By.css(`input[aria-label="${label}"]`)), 8000)).sendKeys(file);
 
 describe('the log', () => {
   it('is narrowed by what stands in the address, kept under a name, and taken up again', async () => {
@@ -38,12 +45,18 @@ describe('the log', () => {
   it('shows the columns that are chosen, and remembers them', async () => {
     await bench.go('/batches?columns=startedAt,lotB,note');
     await bench.see('tbody tr');
-    const heads = await bench.driver.executeScript<string[]>('return [...document.querySelectorAll("th")].map((h) => h.textContent.trim()).filter(Boolean)');
+    const heads = await bench.driver.executeScript<string[]>(
+      'return [...document.querySelectorAll("th")].map((h) => h.textContent.trim()).filter(Boolean)',
+    );
     expect(heads).toEqual(['Batch', 'Began', 'Lot B', 'Note']);
     await bench.tap('[aria-label="Columns"], .columns');
     await bench.tapWords('Grade', '.p-multiselect-overlay');
     await bench.press('\uE00C');
-    await bench.driver.wait(async () => (await address()).searchParams.get('columns') === 'startedAt,lotB,grade,note', 5000, 'the columns never reach the address');
+    await bench.driver.wait(
+      async () => (await address()).searchParams.get('columns') === 'startedAt,lotB,grade,note',
+      5000,
+      'the columns never reach the address',
+    );
     await bench.go('/batches');
     await bench.see('tbody tr');
     expect(await bench.text('thead')).toContain('Lot B');
@@ -66,14 +79,31 @@ describe('the log', () => {
   });
   it('brings a CSV of its own back in, with the refused row shown and the rest taken', async () => {
     const before = await get<{ total: number }>('/batches?pageSize=1');
-    const [header, first] = readFileSync(join(folder, readdirSync(folder).find((f) => f.endsWith('.csv'))!), 'utf8').replace(/^\uFEFF/, '').split('\r\n') as [string, string];
+    const [header, first] = readFileSync(
+      join(
+        folder,
+        readdirSync(folder).find((f) => f.endsWith('.csv'))!,
+      ),
+      'utf8',
+    )
+      .replace(/^\uFEFF/, '')
+      .split('\r\n') as [string, string];
     const codeAt = header.split(',').indexOf('code');
-    const withCode = (code: string) => first.split(',').map((c, i) => (i === codeAt ? code : c)).join(',');
+    const withCode = (code: string) =>
+      first
+        .split(',')
+        .map((c, i) => (i === codeAt ? code : c))
+        .join(',');
     const file = join(folder, 'to-bring-in.csv');
-    writeFileSync(file, [header, first, withCode('X-01'), withCode('X-02').replace('house-coat-9', 'house-none')].join('\r\n'));
+    writeFileSync(
+      file,
+      [header, first, withCode('X-01'), withCode('X-02').replace('house-coat-9', 'house-none')].join('\r\n'),
+    );
     await bench.go('/batches/import');
     await hidden('Batch file', file);
-    expect(await bench.text('[data-test="counts"]')).toMatch(/1 new, 0 in the log and different, 1 already there, 1 refused/);
+    expect(await bench.text('[data-test="counts"]')).toMatch(
+      /1 new, 0 in the log and different, 1 already there, 1 refused/,
+    );
     expect(await bench.text('[data-action="refused"]')).toContain('house-none');
     await bench.tapWords('Bring in the 1 new');
     await bench.see('[data-test="done"]');
@@ -116,7 +146,7 @@ describe('trials and figures', () => {
     await bench.see('[data-test="compare"]');
     expect((await address()).searchParams.get('codes')).toBe('B-0399,B-0414,B-0418');
   });
-  it('set the studio\'s gel beside the card\'s, yields that add up, and the worn mould', async () => {
+  it("set the studio's gel beside the card's, yields that add up, and the worn mould", async () => {
     await bench.go('/figures');
     const gel = await bench.text('[data-gel="house-clear-6"]');
     expect(gel).toMatch(/card\s*9\.0\s*min/);
@@ -126,7 +156,9 @@ describe('trials and figures', () => {
     expect(await bench.text('[data-test="own-gel"]')).toMatch(/Gels in 8\.\d min .* faster than the card \(9\.0 min\)/);
     await bench.go('/figures');
     await bench.tapWords('Month');
-    const months = await bench.driver.executeScript<number[]>('return [...document.querySelectorAll("[data-yield] td:nth-child(2)")].map((c) => Number(c.textContent))');
+    const months = await bench.driver.executeScript<number[]>(
+      'return [...document.querySelectorAll("[data-yield] td:nth-child(2)")].map((c) => Number(c.textContent))',
+    );
     expect(months.reduce((a, b) => a + b, 0)).toBe((await get<{ total: number }>('/batches?pageSize=1')).total);
   });
 });
@@ -148,7 +180,11 @@ describe('a piece in layers', () => {
     expect(await bench.text('[data-test="better"]')).toContain('House Chalk, then House Coat 9');
     await bench.tapWords('Take this order');
     await bench.gone('[data-test="better"]');
-    await bench.driver.wait(async () => (await piece()).layers[0]?.productSlug === 'house-chalk', 5000, 'the order is not stored');
+    await bench.driver.wait(
+      async () => (await piece()).layers[0]?.productSlug === 'house-chalk',
+      5000,
+      'the order is not stored',
+    );
     await bench.tap('[data-layer="1"] .open');
     await bench.type('#depth-0', '4');
     await bench.driver.wait(async () => (await piece()).layers[0]?.depthMm === 4, 5000, 'the depth is not stored');
@@ -176,13 +212,24 @@ describe('a piece in layers', () => {
     expect(await bench.text('[data-layer="2"]')).toContain('still lost');
     // Weighings some hours apart, as they would be by tomorrow.
     const stored = await fetch(`${api}/pieces/P-04`);
-    const held = await stored.json() as Piece;
+    const held = (await stored.json()) as Piece;
     const at = (h: number) => new Date(Date.now() - h * 3_600_000).toISOString();
-    await fetch(`${api}/pieces/P-04`, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! }, body: JSON.stringify({ ...held, layers: held.layers.map((l, i) => (i === 0 ? { ...l, weighings: [{ at: at(8), massG: 553.1 }] } : l)) }) });
+    await fetch(`${api}/pieces/P-04`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! },
+      body: JSON.stringify({
+        ...held,
+        layers: held.layers.map((l, i) => (i === 0 ? { ...l, weighings: [{ at: at(8), massG: 553.1 }] } : l)),
+      }),
+    });
     await bench.go('/pieces/P-04');
     await bench.type('#weigh-0', '552.6');
     await bench.tapWords('Weighed now', '[data-layer="1"]');
-    await bench.driver.wait(async () => (await bench.text('[data-layer="2"]')).includes('dry by weighing'), 8000, 'the layer is never told dry');
+    await bench.driver.wait(
+      async () => (await bench.text('[data-layer="2"]')).includes('dry by weighing'),
+      8000,
+      'the layer is never told dry',
+    );
   });
   it('puts the layer below in view of a fault seen days later', async () => {
     await bench.go('/batches/B-0421/diagnosis');
@@ -198,7 +245,13 @@ describe('a backup', () => {
     await bench.tap('[data-test="download"]');
     const file = await handedOut(/^warm-jar-.*\.zip$/);
     const { total } = await get<{ total: number }>('/batches?pageSize=1');
-    const later = await (await fetch(`${api}/batches`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ ...soundBatch('house-tide'), code: null }) })).json() as Batch;
+    const later = (await (
+      await fetch(`${api}/batches`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ ...soundBatch('house-tide'), code: null }),
+      })
+    ).json()) as Batch;
     await hidden('Backup file', join(folder, file));
     expect(await bench.text('[data-test="found"]')).toContain(`${total} batches`);
     await bench.tapWords('Put this in place of what is here');

@@ -6,9 +6,12 @@ import { inBrowser } from './inBrowser';
 const { application, bench } = await inBrowser({ demo: true });
 
 const field = (name: string) => `#plan-${name}`;
-const fill = async (values: Record<string, string>) => { for (const [name, text] of Object.entries(values)) await bench.type(field(name), text); };
+const fill = async (values: Record<string, string>) => {
+  for (const [name, text] of Object.entries(values)) await bench.type(field(name), text);
+};
 const weighed = () => bench.text('[data-test="weigh"]');
-const grams = async (part: number) => Number.parseFloat((await weighed()).split('\n').filter((l) => / g$/.test(l))[part]!);
+const grams = async (part: number) =>
+  Number.parseFloat((await weighed()).split('\n').filter((l) => / g$/.test(l))[part]!);
 async function startAfresh(): Promise<void> {
   await bench.go('/plan');
   await bench.see(field('productSlug'));
@@ -64,7 +67,7 @@ describe('a batch planned before it is mixed', () => {
     await bench.driver.wait(async () => !(await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
   });
 
-  it('is never pressed over the vessel\'s rating: it stops, and cannot be begun', async () => {
+  it("is never pressed over the vessel's rating: it stops, and cannot be begun", async () => {
     await bench.tap('.inputs details summary');
     await fill({ pressureKPa: '405' });
     await bench.see('[data-code="over-rating"]');
@@ -92,7 +95,10 @@ describe('a batch planned before it is mixed', () => {
   it('holds every product of the shelf against the piece, each with its reason', async () => {
     await bench.tapWords('Which product', '.tabs');
     await fill({ humidityPct: '65' });
-    await bench.driver.wait(async () => (await bench.text('[data-fit="house-clear-6"]')).includes('damp is over'), 10_000);
+    await bench.driver.wait(
+      async () => (await bench.text('[data-fit="house-clear-6"]')).includes('damp is over'),
+      10_000,
+    );
     expect(await bench.text('[data-fit="house-mould-p"]')).toContain('mould rubber');
     await bench.tapWords('Plan with it', '[data-fit="house-tide"]');
     await bench.read('Catalyst');
@@ -110,7 +116,10 @@ describe('a batch planned before it is mixed', () => {
     await bench.read('The parts have not met yet');
     expect(await bench.text('[data-test="planned"]')).toMatch(/A \d+(\.\d)? g –/);
     const code = (await bench.driver.getCurrentUrl()).split('/').at(-1)!;
-    const stored = await (await fetch(`${application.address}/api/v1/batches/${code}`)).json() as { mix?: unknown; plan: { format: string; peakFrom: string } };
+    const stored = (await (await fetch(`${application.address}/api/v1/batches/${code}`)).json()) as {
+      mix?: unknown;
+      plan: { format: string; peakFrom: string };
+    };
     expect(stored.plan).toMatchObject({ format: 'warm-jar.plan/1', peakFrom: 'mould' });
     expect(stored.mix).toBeUndefined();
     await bench.see(`a[href="/batches/${code}/bench"].jar-link`);
@@ -119,11 +128,22 @@ describe('a batch planned before it is mixed', () => {
   it('prints as a sheet of A5 and a label', async () => {
     await bench.press('s');
     await bench.see('.sheet');
-    const print = (bench.driver as WebDriver & { sendAndGetDevToolsCommand: (name: string, values: object) => Promise<{ data: string }> }).sendAndGetDevToolsCommand.bind(bench.driver);
+    const print = (
+      bench.driver as WebDriver & {
+        sendAndGetDevToolsCommand: (name: string, values: object) => Promise<{ data: string }>;
+      }
+    ).sendAndGetDevToolsCommand.bind(bench.driver);
     const { data } = await print('Page.printToPDF', { preferCSSPageSize: true, printBackground: true });
-    const boxes = [...Buffer.from(data, 'base64').toString('latin1').matchAll(/\/MediaBox\s*\[\s*([\d. ]+)\]/g)].map((m) => m[1]!.trim().split(/\s+/).slice(2).map(Number));
+    const boxes = [
+      ...Buffer.from(data, 'base64')
+        .toString('latin1')
+        .matchAll(/\/MediaBox\s*\[\s*([\d. ]+)\]/g),
+    ].map((m) => m[1]!.trim().split(/\s+/).slice(2).map(Number));
     const inMm = boxes.map((b) => b.map((pt) => Math.round((pt / 72) * 25.4)));
-    expect(inMm).toEqual([[148, 210], [100, 60]]);
+    expect(inMm).toEqual([
+      [148, 210],
+      [100, 60],
+    ]);
   });
 });
 
@@ -180,9 +200,18 @@ describe('other families', () => {
 
 describe('the planning thread', () => {
   it('answers plans side by side, and refuses what cannot be by its field', async () => {
-    const post = (body: object) => fetch(`${application.address}/api/v1/plan`, { method: 'POST', body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } });
+    const post = (body: object) =>
+      fetch(`${application.address}/api/v1/plan`, {
+        method: 'POST',
+        body: JSON.stringify(body),
+        headers: { 'Content-Type': 'application/json' },
+      });
     const product = saltmarshCard('house-deep-40');
-    const answers = await Promise.all([20, 40, 55].map((depthMm) => post({ product, want: { volumeML: 900 }, conditions: { roomC: 22, resinC: 22 }, mould: { depthMm } })));
+    const answers = await Promise.all(
+      [20, 40, 55].map((depthMm) =>
+        post({ product, want: { volumeML: 900 }, conditions: { roomC: 22, resinC: 22 }, mould: { depthMm } }),
+      ),
+    );
     const peaks = await Promise.all(answers.map(async (r) => ((await r.json()) as { peakC: number }).peakC));
     expect(peaks).toEqual([...peaks].sort((a, b) => a - b));
     const refused = await post({ product: { ...product, ratio: {} }, want: { volumeML: 900 } });

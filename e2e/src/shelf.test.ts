@@ -9,7 +9,9 @@ import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true });
 const folder = mkdtempSync(join(tmpdir(), 'warm-jar-shelf-'));
-afterAll(() => { rmSync(folder, { recursive: true, force: true }); });
+afterAll(() => {
+  rmSync(folder, { recursive: true, force: true });
+});
 
 async function hand(name: string, content: string | Buffer, css = 'input[type="file"]'): Promise<void> {
   const file = join(folder, name);
@@ -19,18 +21,49 @@ async function hand(name: string, content: string | Buffer, css = 'input[type="f
 const field = (path: string) => `[data-path="${path}"] input`;
 const box = (open: boolean) => {
   const p = (i: number) => [i & 1 ? 40 : 0, i & 2 ? 30 : 0, i & 4 ? 20 : 0].join(' ');
-  const quads = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]] as const;
-  const triangles = quads.flatMap(([a, b, c, d]) => [[a, b, c], [a, c, d]]).slice(0, open ? 11 : 12);
+  const quads = [
+    [0, 2, 3, 1],
+    [4, 5, 7, 6],
+    [0, 1, 5, 4],
+    [2, 6, 7, 3],
+    [0, 4, 6, 2],
+    [1, 3, 7, 5],
+  ] as const;
+  const triangles = quads
+    .flatMap(([a, b, c, d]) => [
+      [a, b, c],
+      [a, c, d],
+    ])
+    .slice(0, open ? 11 : 12);
   return `solid box\n${triangles.map((t) => `facet normal 0 0 0\nouter loop\n${t.map((i) => `vertex ${p(i!)}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid box\n`;
 };
 
 /** A 2×2 picture as PNG, made here. */
 function picture(): Buffer {
-  const crcOf = (bytes: Buffer) => { let c = ~0; for (const b of bytes) { c ^= b; for (let k = 0; k < 8; k += 1) c = c & 1 ? (c >>> 1) ^ 0xedb88320 : c >>> 1; } return ~c >>> 0; };
-  const chunk = (type: string, body: Buffer) => { const head = Buffer.alloc(4); head.writeUInt32BE(body.length); const tail = Buffer.alloc(4); const named = Buffer.concat([Buffer.from(type), body]); tail.writeUInt32BE(crcOf(named)); return Buffer.concat([head, named, tail]); };
+  const crcOf = (bytes: Buffer) => {
+    let c = ~0;
+    for (const b of bytes) {
+      c ^= b;
+      for (let k = 0; k < 8; k += 1) c = c & 1 ? (c >>> 1) ^ 0xedb88320 : c >>> 1;
+    }
+    return ~c >>> 0;
+  };
+  const chunk = (type: string, body: Buffer) => {
+    const head = Buffer.alloc(4);
+    head.writeUInt32BE(body.length);
+    const tail = Buffer.alloc(4);
+    const named = Buffer.concat([Buffer.from(type), body]);
+    tail.writeUInt32BE(crcOf(named));
+    return Buffer.concat([head, named, tail]);
+  };
   const header = Buffer.from([0, 0, 0, 2, 0, 0, 0, 2, 8, 2, 0, 0, 0]);
   const rows = Buffer.from([0, 200, 120, 30, 20, 90, 80, 0, 20, 90, 80, 200, 120, 30]);
-  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', header), chunk('IDAT', deflateSync(rows)), chunk('IEND', Buffer.alloc(0))]);
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', header),
+    chunk('IDAT', deflateSync(rows)),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 }
 
 describe('product cards', () => {
@@ -87,16 +120,25 @@ describe('product cards', () => {
   it('come in from a CSV with a preview, and go out as one', async () => {
     await bench.go('/products/import');
     await bench.see('main h1');
-    const rows = [{ ...saltmarshCard('house-tide'), exothermMaxC: 118 }, { ...saltmarshCard('house-shell'), slug: 'house-odd', family: 'wax' }].map((c) => toRow(c));
+    const rows = [
+      { ...saltmarshCard('house-tide'), exothermMaxC: 118 },
+      { ...saltmarshCard('house-shell'), slug: 'house-odd', family: 'wax' },
+    ].map((c) => toRow(c));
     const columns = [...new Set(rows.flatMap((r) => Object.keys(r)))];
     const quote = (cell: string) => `"${cell.replaceAll('"', '""')}"`;
-    await hand('cards.csv', [columns, ...rows.map((r) => columns.map((c) => r[c] ?? ''))].map((r) => r.map(quote).join(',')).join('\r\n'));
+    await hand(
+      'cards.csv',
+      [columns, ...rows.map((r) => columns.map((c) => r[c] ?? ''))].map((r) => r.map(quote).join(',')).join('\r\n'),
+    );
     expect(await bench.text('tr[data-action="next-revision"]')).toContain('exothermMaxC');
     expect(await bench.text('tr[data-action="refused"]')).toContain('family');
     await bench.tapWords('Bring in 1, leave out 1');
     await bench.read('1 card is on the shelf');
     expect((await fetch(`${application.address}/api/v1/products/house-odd`)).status).toBe(404);
-    expect(await (await fetch(`${application.address}/api/v1/products/house-tide`)).json()).toMatchObject({ revision: 2, exothermMaxC: 118 });
+    expect(await (await fetch(`${application.address}/api/v1/products/house-tide`)).json()).toMatchObject({
+      revision: 2,
+      exothermMaxC: 118,
+    });
   });
 });
 
@@ -105,7 +147,12 @@ describe('moulds', () => {
     await bench.go('/moulds/M-12');
     await bench.see('.outline');
     await bench.tapWords('Shape', '.tool');
-    for (const [key, mm] of [['lengthMm', '100'], ['widthMm', '50'], ['depthMm', '20']] as const) await bench.type(`#v-${key}`, mm);
+    for (const [key, mm] of [
+      ['lengthMm', '100'],
+      ['widthMm', '50'],
+      ['depthMm', '20'],
+    ] as const)
+      await bench.type(`#v-${key}`, mm);
     expect(await bench.text('[data-test="volume"]')).toBe('100 mL');
     await bench.tapWords('Mesh file', '.tool');
     await hand('open.stl', box(true), '.tool input[type="file"]');
@@ -126,7 +173,10 @@ describe('moulds', () => {
     await bench.see('.photo img');
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('M-12 is on the shelf');
-    const stored = await (await fetch(`${application.address}/api/v1/moulds/M-12`)).json() as { photo: string; cavities: { volumeML: number; marks: unknown[] }[] };
+    const stored = (await (await fetch(`${application.address}/api/v1/moulds/M-12`)).json()) as {
+      photo: string;
+      cavities: { volumeML: number; marks: unknown[] }[];
+    };
     expect(stored.cavities[0]!.volumeML).toBe(24);
     expect(stored.cavities[1]!.marks).toHaveLength(1);
     const photo = await fetch(`${application.address}/api/v1/photos/${stored.photo}`);
@@ -169,7 +219,7 @@ describe('lots', () => {
   });
 });
 
-describe('a vessel\'s rating', () => {
+describe("a vessel's rating", () => {
   it('stops the save, whatever else is right', async () => {
     await bench.go('/batches/new');
     await bench.pick('[aria-label="Vessel"]', 'the pot');
@@ -216,7 +266,13 @@ describe('the files the shelf gives out', () => {
     await bench.go('/products');
     await bench.tapWords('All as CSV');
     const file = join(folder, 'warm-jar-products.csv');
-    const text = await bench.driver.wait(() => { try { return readFileSync(file, 'utf8'); } catch { return null; } }, 10_000);
+    const text = await bench.driver.wait(() => {
+      try {
+        return readFileSync(file, 'utf8');
+      } catch {
+        return null;
+      }
+    }, 10_000);
     expect(text!.split('\r\n')).toHaveLength(1 + 12);
     expect(text).toContain('ratio.byWeight.a');
   });
@@ -259,7 +315,10 @@ describe('additives and gear', () => {
     await bench.read('G-20 is on the shelf');
     await bench.tapWords('Take it off the shelf');
     await bench.tapWords('Take it off', '[role="alertdialog"]');
-    await bench.driver.wait(async () => (await fetch(`${application.address}/api/v1/gear/G-20`)).status === 404, 10_000);
+    await bench.driver.wait(
+      async () => (await fetch(`${application.address}/api/v1/gear/G-20`)).status === 404,
+      10_000,
+    );
   });
 });
 
@@ -268,15 +327,19 @@ describe('two people at one shelf', () => {
     await bench.go('/inclusions/I-03');
     await bench.type(field('moisturePct'), '5');
     const stored = await fetch(`${application.address}/api/v1/inclusions/I-03`);
-    const other = { ...(await stored.json() as object), note: 'weighed at the other bench' };
-    await fetch(`${application.address}/api/v1/inclusions/I-03`, { method: 'PUT', body: JSON.stringify(other), headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! } });
+    const other = { ...((await stored.json()) as object), note: 'weighed at the other bench' };
+    await fetch(`${application.address}/api/v1/inclusions/I-03`, {
+      method: 'PUT',
+      body: JSON.stringify(other),
+      headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! },
+    });
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('was changed on another screen');
     expect(await bench.valueOf(field('moisturePct'))).toBe('5');
     expect(await bench.valueOf(field('note'))).toBe('weighed at the other bench');
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('I-03 is on the shelf');
-    const both = await (await fetch(`${application.address}/api/v1/inclusions/I-03`)).json() as object;
+    const both = (await (await fetch(`${application.address}/api/v1/inclusions/I-03`)).json()) as object;
     expect(both).toMatchObject({ moisturePct: 5, note: 'weighed at the other bench' });
   });
 });

@@ -14,31 +14,68 @@ async function conditions(bench: Bench, values: Record<string, string>, route?: 
 /** The main views, each with the address that shows it at its best in the demo studio. */
 const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (bench: Bench) => Promise<void> }[] = [
   { name: 'today', path: '/', ready: '.bench' },
-  { name: 'plan', path: '/plan?product=house-clear-6&mould=M-08', ready: '[data-test="mould"]', prepare: (bench) => conditions(bench, { roomC: '19', humidityPct: '58', resinC: '26' }, 'vacuum then pressure') },
   {
-    name: 'plan-mould', path: '/plan?product=house-deep-40&mould=M-06', ready: '[data-test="mould"]', prepare: async (bench) => {
+    name: 'plan',
+    path: '/plan?product=house-clear-6&mould=M-08',
+    ready: '[data-test="mould"]',
+    prepare: (bench) => conditions(bench, { roomC: '19', humidityPct: '58', resinC: '26' }, 'vacuum then pressure'),
+  },
+  {
+    name: 'plan-mould',
+    path: '/plan?product=house-deep-40&mould=M-06',
+    ready: '[data-test="mould"]',
+    prepare: async (bench) => {
       await conditions(bench, { roomC: '22', humidityPct: '55', resinC: '23', depthMm: '58' });
       await bench.see('[data-test="mould"]');
       await bench.driver.executeScript('document.querySelector(".tabs").scrollIntoView()');
     },
   },
   {
-    name: 'log-a-batch', path: '/batches/new', ready: '#product', prepare: async (bench) => {
+    name: 'log-a-batch',
+    path: '/batches/new',
+    ready: '#product',
+    prepare: async (bench) => {
       await bench.pick('#product', 'House Clear 6');
-      for (const [field, text] of [['room-temperatureC', '17.5'], ['room-humidityPct', '66'], ['resin-temperatureAC', '18'], ['resin-temperatureBC', '18.5'], ['mix-amountA', '151.4']] as const) await bench.type(`#f-${field}`, text);
+      for (const [field, text] of [
+        ['room-temperatureC', '17.5'],
+        ['room-humidityPct', '66'],
+        ['resin-temperatureAC', '18'],
+        ['resin-temperatureBC', '18.5'],
+        ['mix-amountA', '151.4'],
+      ] as const)
+        await bench.type(`#f-${field}`, text);
       await bench.driver.executeScript('document.querySelector("#s-conditions").scrollIntoView()');
     },
   },
   { name: 'log', path: '/batches', ready: 'tbody tr' },
   { name: 'batch', path: '/batches/B-0399', ready: '.strip' },
-  { name: 'check', path: '/batches/B-0415/check', ready: '.tile', prepare: (bench) => bench.tap('[data-symptom="bubbles"]') },
+  {
+    name: 'check',
+    path: '/batches/B-0415/check',
+    ready: '.tile',
+    prepare: (bench) => bench.tap('[data-symptom="bubbles"]'),
+  },
   { name: 'diagnosis', path: '/batches/B-0399/diagnosis', ready: '.cause' },
   { name: 'mend', path: '/batches/B-0389/mend', ready: '[data-test="chain"]' },
   { name: 'products', path: '/products/house-clear-6', ready: '.groups' },
   { name: 'lots', path: '/lots/A-52', ready: '.panel' },
   { name: 'moulds', path: '/moulds/M-12', ready: '.outline' },
-  { name: 'patterns', path: '/patterns?kind=bubbles', ready: '[data-finding]', prepare: async (bench) => { await bench.see('[data-test="changes"]'); } },
-  { name: 'figures', path: '/figures', ready: '[data-test="yields"]', prepare: async (bench) => { await bench.driver.executeScript('window.scrollTo(0, 300)'); } },
+  {
+    name: 'patterns',
+    path: '/patterns?kind=bubbles',
+    ready: '[data-finding]',
+    prepare: async (bench) => {
+      await bench.see('[data-test="changes"]');
+    },
+  },
+  {
+    name: 'figures',
+    path: '/figures',
+    ready: '[data-test="yields"]',
+    prepare: async (bench) => {
+      await bench.driver.executeScript('window.scrollTo(0, 300)');
+    },
+  },
   { name: 'compare', path: '/compare?codes=B-0397,B-0409', ready: '[data-test="compare"]' },
   { name: 'piece', path: '/pieces/P-04', ready: '[data-layer="2"]' },
   { name: 'board', path: '/board?batch=B-0419', ready: '[data-test="board-number"]' },
@@ -46,7 +83,10 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
 
 /** Retakes the named pictures, or all of them, from a fresh demo studio. `--to` and `--width` are for a look that is not kept. */
 async function main(args: readonly string[]): Promise<void> {
-  const option = (name: string, otherwise: string) => { const i = args.indexOf(`--${name}`); return i < 0 ? otherwise : args[i + 1] ?? otherwise; };
+  const option = (name: string, otherwise: string) => {
+    const i = args.indexOf(`--${name}`);
+    return i < 0 ? otherwise : (args[i + 1] ?? otherwise);
+  };
   const folder = option('to', 'docs/screenshots');
   const width = Number(option('width', '1280'));
   const height = Number(option('height', '800'));
@@ -59,7 +99,9 @@ async function main(args: readonly string[]): Promise<void> {
       await bench.go(path);
       await bench.see(ready);
       await prepare?.(bench);
-      await new Promise((resolve) => { setTimeout(resolve, 900); });
+      await new Promise((resolve) => {
+        setTimeout(resolve, 900);
+      });
       writeFileSync(`${folder}/${name}.png`, await bench.driver.takeScreenshot(), 'base64');
       const complaints = await bench.complaints();
       if (complaints.length > 0) console.error(name, complaints);
@@ -67,11 +109,20 @@ async function main(args: readonly string[]): Promise<void> {
     }
     // Last, for it fills the studio with batches at every stage.
     if (args.every((a) => !VIEWS.some((o) => o.name === a)) || args.includes('bench')) {
-      const code = await putAtStage(application.address, { record: { mix: { amountA: 145.8, unit: 'g', measuredBy: 'weight' } }, minutesAgo: 0 });
-      await fetch(`${application.address}/api/v1/devices/D-02/act`, { method: 'POST', body: JSON.stringify({ do: 'put', massG: 112.4 }), headers: { 'Content-Type': 'application/json' } });
+      const code = await putAtStage(application.address, {
+        record: { mix: { amountA: 145.8, unit: 'g', measuredBy: 'weight' } },
+        minutesAgo: 0,
+      });
+      await fetch(`${application.address}/api/v1/devices/D-02/act`, {
+        method: 'POST',
+        body: JSON.stringify({ do: 'put', massG: 112.4 }),
+        headers: { 'Content-Type': 'application/json' },
+      });
       await bench.go(`/batches/${code}/bench`);
       await bench.see('[data-test="cue"]');
-      await new Promise((resolve) => { setTimeout(resolve, 2500); });
+      await new Promise((resolve) => {
+        setTimeout(resolve, 2500);
+      });
       writeFileSync(`${folder}/bench.png`, await bench.driver.takeScreenshot(), 'base64');
       writeFileSync(`${folder}/bench-stages.png`, await stageSheet(bench, application.address), 'base64');
       await bench.resize({ width, height });

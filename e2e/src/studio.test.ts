@@ -42,7 +42,10 @@ describe('a studio of its own', () => {
     await bench.see('main h1');
     await bring('broken.json', '{ "format": ');
     await bench.read('broken.json is not JSON');
-    await bring('zero.json', JSON.stringify({ ...saltmarshCard('house-tide'), name: '', room: { minC: 30, maxC: 10 } }));
+    await bring(
+      'zero.json',
+      JSON.stringify({ ...saltmarshCard('house-tide'), name: '', room: { minC: 30, maxC: 10 } }),
+    );
     await bench.read('room.maxC');
     await bench.read('Give the product a name.');
     expect(await bench.text('tr[data-action="refused"]')).toContain('room.maxC');
@@ -58,7 +61,15 @@ describe('a studio of its own', () => {
   });
 
   it('has its data still after Ctrl-C and another start', async () => {
-    const logged = await fetch(`${application.address}/api/v1/batches`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ format: 'warm-jar.batch/1', product: { slug: 'house-tide' }, note: 'before the power cut' }) });
+    const logged = await fetch(`${application.address}/api/v1/batches`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({
+        format: 'warm-jar.batch/1',
+        product: { slug: 'house-tide' },
+        note: 'before the power cut',
+      }),
+    });
     expect(logged.status).toBe(201);
     application = await application.restart();
     await bench.go('/batches/B-0001');
@@ -70,7 +81,9 @@ describe('a studio of its own', () => {
     await bench.pick('#product', 'House Tide');
     await bench.type('[data-path="mix.amountA"] input', '200');
     const port = new URL(application.address).port;
-    await bench.driver.executeScript('window.__fetch = window.fetch; window.fetch = () => Promise.reject(new TypeError("network"));');
+    await bench.driver.executeScript(
+      'window.__fetch = window.fetch; window.fetch = () => Promise.reject(new TypeError("network"));',
+    );
     await bench.tapWords('Save the batch');
     await bench.read('The server cannot be reached');
     await bench.driver.executeScript('window.fetch = window.__fetch');

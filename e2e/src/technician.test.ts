@@ -6,7 +6,9 @@ import { inBrowser } from './inBrowser';
 const { application, bench } = await inBrowser({ demo: true });
 
 const field = (path: string) => `[data-path="${path}"] input`;
-const fill = async (values: Record<string, string>) => { for (const [path, text] of Object.entries(values)) await bench.type(field(path), text); };
+const fill = async (values: Record<string, string>) => {
+  for (const [path, text] of Object.entries(values)) await bench.type(field(path), text);
+};
 const answer = (path: string, words: string) => bench.tapWords(words, `[data-path="${path}"]`);
 
 describe('a technician logs a cold, damp, under-stirred batch', () => {
@@ -15,7 +17,12 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     await bench.see('.bench');
     await bench.press('n');
     await bench.pick('#product', 'House Clear 6');
-    await fill({ 'room.temperatureC': '16', 'room.humidityPct': '71', 'resin.temperatureAC': '17', 'resin.temperatureBC': '17,5' });
+    await fill({
+      'room.temperatureC': '16',
+      'room.humidityPct': '71',
+      'resin.temperatureAC': '17',
+      'resin.temperatureBC': '17,5',
+    });
     expect(await (await bench.see('[data-field="room.temperatureC"]')).getAttribute('data-state')).toBe('below');
     expect(await (await bench.see('[data-field="room.humidityPct"]')).getAttribute('data-state')).toBe('above');
     await fill({ 'mix.amountA': '151.4' });
@@ -42,7 +49,18 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     await answer('mix.scrapedWalls', 'No');
     await answer('mix.tool', 'wood');
     await answer('degas.method', 'none');
-    await fill({ 'resin.atPourC': '19', 'pour.startedMin': '2', 'pour.finishedMin': '3.5', 'pour.depthMm': '25', 'pressure.gaugeKPa': '345', 'pressure.startedMin': '4', 'pressure.reachedMin': '6', 'pressure.releasedMin': '150', 'cure.temperatureC': '16', 'cure.demouldedMin': '200' });
+    await fill({
+      'resin.atPourC': '19',
+      'pour.startedMin': '2',
+      'pour.finishedMin': '3.5',
+      'pour.depthMm': '25',
+      'pressure.gaugeKPa': '345',
+      'pressure.startedMin': '4',
+      'pressure.reachedMin': '6',
+      'pressure.releasedMin': '150',
+      'cure.temperatureC': '16',
+      'cure.demouldedMin': '200',
+    });
     await bench.tapWords('Save the batch');
     await bench.read('B-0426 is in the log');
     expect(await bench.text('[data-test="outside"]')).toMatch(/^\d+ outside$/);
@@ -72,15 +90,26 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
   });
 
   it('answers a question where it stands, and is not asked again', async () => {
-    const batch = soundBatch('house-clear-6', { code: 'B-0999', room: { humidityPct: null }, checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }] });
-    await fetch(`${application.address}/api/v1/batches`, { method: 'POST', body: JSON.stringify(batch), headers: { 'Content-Type': 'application/json' } });
+    const batch = soundBatch('house-clear-6', {
+      code: 'B-0999',
+      room: { humidityPct: null },
+      checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }],
+    });
+    await fetch(`${application.address}/api/v1/batches`, {
+      method: 'POST',
+      body: JSON.stringify(batch),
+      headers: { 'Content-Type': 'application/json' },
+    });
     await bench.go('/batches/B-0999/diagnosis');
     await bench.tap('[data-ask="room.humidityPct"] .question');
     await bench.type('[data-ask="room.humidityPct"] input', '88');
     await bench.gone('[data-ask="room.humidityPct"]');
     const stored = await fetch(`${application.address}/api/v1/batches/B-0999`);
     expect(((await stored.json()) as { room: { humidityPct: number } }).room.humidityPct).toBe(88);
-    await fetch(`${application.address}/api/v1/batches/B-0999`, { method: 'DELETE', headers: { 'If-Match': stored.headers.get('etag')! } });
+    await fetch(`${application.address}/api/v1/batches/B-0999`, {
+      method: 'DELETE',
+      headers: { 'If-Match': stored.headers.get('etag')! },
+    });
     await bench.go('/');
     await bench.see('.bench');
   });
@@ -95,7 +124,9 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     await bench.read(/24[0-9] batches/);
     await bench.pick('[aria-label="Symptom"]', 'tacky');
     await bench.read(/\d+ batches found/);
-    const symptoms = await bench.driver.executeScript<string[]>('return [...document.querySelectorAll("tbody tr")].map((r) => r.textContent)');
+    const symptoms = await bench.driver.executeScript<string[]>(
+      'return [...document.querySelectorAll("tbody tr")].map((r) => r.textContent)',
+    );
     expect(symptoms.length).toBeGreaterThan(4);
     expect(symptoms.every((text) => text.includes('tacky'))).toBe(true);
     expect(await bench.complaints()).toEqual([]);
@@ -107,14 +138,18 @@ describe('two screens on one batch', () => {
     await bench.go('/batches/B-0414/edit');
     await bench.type('textarea', 'typed on the tablet');
     const stored = await fetch(`${application.address}/api/v1/batches/B-0414`);
-    const other = { ...(await stored.json() as object), note: 'typed at the desk' };
-    const put = await fetch(`${application.address}/api/v1/batches/B-0414`, { method: 'PUT', body: JSON.stringify(other), headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! } });
+    const other = { ...((await stored.json()) as object), note: 'typed at the desk' };
+    const put = await fetch(`${application.address}/api/v1/batches/B-0414`, {
+      method: 'PUT',
+      body: JSON.stringify(other),
+      headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! },
+    });
     expect(put.status).toBe(200);
     await bench.tapWords('Save the change');
     await bench.read('Changed on another screen');
     await bench.tapWords('Put mine over it');
     await bench.read('B-0414 is in the log');
-    const now = await (await fetch(`${application.address}/api/v1/batches/B-0414`)).json() as { note: string };
+    const now = (await (await fetch(`${application.address}/api/v1/batches/B-0414`)).json()) as { note: string };
     expect(now.note).toBe('typed on the tablet');
     await bench.complaints();
   });
@@ -137,7 +172,9 @@ describe('units', () => {
     await bench.type(field('room.temperatureC'), '68');
     await bench.tapWords('Save the change');
     await bench.read('B-0399 is in the log');
-    const stored = await (await fetch(`${application.address}/api/v1/batches/B-0399`)).json() as { room: { temperatureC: number } };
+    const stored = (await (await fetch(`${application.address}/api/v1/batches/B-0399`)).json()) as {
+      room: { temperatureC: number };
+    };
     expect(stored.room.temperatureC).toBeCloseTo(20, 9);
   });
 });

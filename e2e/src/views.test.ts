@@ -56,9 +56,16 @@ const VIEWS = [
   ['An address that is nothing', '/nowhere', 'main h1'],
 ] as const;
 
-interface Finding { readonly id: string; readonly impact: string; readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[] }
+interface Finding {
+  readonly id: string;
+  readonly impact: string;
+  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[];
+}
 
-describe.each([['1280×800', 1280, 800], ['tablet', 820, 1180]] as const)('every view at %s', (_size, width, height) => {
+describe.each([
+  ['1280×800', 1280, 800],
+  ['tablet', 820, 1180],
+] as const)('every view at %s', (_size, width, height) => {
   beforeAll(() => bench.resize({ width, height }));
 
   it.each(VIEWS)('%s stands in a clean console, fits its width, and passes axe', async (_name, path, ready) => {
@@ -66,14 +73,18 @@ describe.each([['1280×800', 1280, 800], ['tablet', 820, 1180]] as const)('every
     await bench.go(path);
     await bench.see(ready);
     expect(await bench.complaints()).toEqual([]);
-    const overflow = await bench.driver.executeScript<number>('return document.documentElement.scrollWidth - window.innerWidth');
+    const overflow = await bench.driver.executeScript<number>(
+      'return document.documentElement.scrollWidth - window.innerWidth',
+    );
     expect(overflow).toBeLessThanOrEqual(0);
     await bench.driver.executeScript(axe);
     const findings = await bench.driver.executeAsyncScript<Finding[]>(
       'const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations), (e) => done([{ id: String(e), impact: "serious", nodes: [] }]));',
     );
     const serious = findings.filter((f) => f.impact === 'serious' || f.impact === 'critical');
-    expect(serious.map((f) => `${f.id}: ${f.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`)).toEqual([]);
+    expect(
+      serious.map((f) => `${f.id}: ${f.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`),
+    ).toEqual([]);
   });
 });
 

@@ -4,8 +4,16 @@ import { ROOT, mustRun } from './run.mjs';
 import { hashOf, isStamped, stamp } from './stamp.mjs';
 
 const PARTS = [
-  { room: 'web', from: ['package-lock.json', 'core/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts'], made: 'web/dist/index.html' },
-  { room: 'server', from: ['package-lock.json', 'core/src', 'server/src', 'server/vite.config.ts'], made: 'server/dist/main.js' },
+  {
+    room: 'web',
+    from: ['package-lock.json', 'core/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts'],
+    made: 'web/dist/index.html',
+  },
+  {
+    room: 'server',
+    from: ['package-lock.json', 'core/src', 'server/src', 'server/vite.config.ts'],
+    made: 'server/dist/main.js',
+  },
 ];
 
 /** Builds what has changed since it was last built. */

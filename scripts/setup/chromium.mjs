@@ -2,7 +2,8 @@ import { existsSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
 import { run } from './run.mjs';
 
-const find = (name) => [...(process.env.PATH ?? '').split(delimiter), '/usr/bin'].map((d) => join(d, name)).find((p) => existsSync(p));
+const find = (name) =>
+  [...(process.env.PATH ?? '').split(delimiter), '/usr/bin'].map((d) => join(d, name)).find((p) => existsSync(p));
 
 /** Paths of the browser and its driver; installs Debian's where this user may. */
 export async function ensureChromium() {
@@ -16,7 +17,9 @@ export async function ensureChromium() {
     found = paths();
   }
   if (!found.chromium || !found.driver) {
-    console.error('The browser tests need Chromium and ChromeDriver. Install them, on Debian with: apt-get install chromium chromium-driver');
+    console.error(
+      'The browser tests need Chromium and ChromeDriver. Install them, on Debian with: apt-get install chromium chromium-driver',
+    );
     process.exit(1);
   }
   return found;

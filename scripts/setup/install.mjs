@@ -4,7 +4,14 @@ import { ROOT, mustRun } from './run.mjs';
 import { hashOf, isStamped, stamp } from './stamp.mjs';
 
 const STAMP = 'node_modules/.warm-jar-installed';
-const WANTED = ['package.json', 'package-lock.json', 'core/package.json', 'server/package.json', 'web/package.json', 'e2e/package.json'];
+const WANTED = [
+  'package.json',
+  'package-lock.json',
+  'core/package.json',
+  'server/package.json',
+  'web/package.json',
+  'e2e/package.json',
+];
 
 /** Installs the packages where they are missing or the lock file has changed. The database driver is compiled here, which takes some minutes. */
 export async function ensureInstalled() {

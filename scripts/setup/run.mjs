@@ -10,7 +10,9 @@ export function run(command, args, options = {}) {
   return new Promise((done, fail) => {
     const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
     child.on('error', fail);
-    child.on('exit', (code, signal) => { done(signal ? 1 : code ?? 1); });
+    child.on('exit', (code, signal) => {
+      done(signal ? 1 : (code ?? 1));
+    });
   });
 }
 
@@ -30,7 +32,9 @@ export async function runUntilStopped(command, args, options = {}) {
   process.on('SIGTERM', () => child.kill('SIGTERM'));
   const code = await new Promise((done, fail) => {
     child.on('error', fail);
-    child.on('exit', (exit, signal) => { done(signal ? 1 : exit ?? 1); });
+    child.on('exit', (exit, signal) => {
+      done(signal ? 1 : (exit ?? 1));
+    });
   });
   process.exit(code);
 }

@@ -6,7 +6,9 @@ import { ROOT } from './run.mjs';
 function filesUnder(path) {
   if (!existsSync(path)) return [];
   if (statSync(path).isFile()) return [path];
-  return readdirSync(path).sort().flatMap((name) => (name === 'node_modules' || name === 'dist' ? [] : filesUnder(join(path, name))));
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => (name === 'node_modules' || name === 'dist' ? [] : filesUnder(join(path, name))));
 }
 
 /** One hash over the names and contents of files and folders, tests left out. */
@@ -21,7 +23,8 @@ export function hashOf(paths, ...more) {
 }
 
 /** Whether `file` already holds this hash: the work it stands for is done. */
-export const isStamped = (file, hash) => existsSync(join(ROOT, file)) && readFileSync(join(ROOT, file), 'utf8') === hash;
+export const isStamped = (file, hash) =>
+  existsSync(join(ROOT, file)) && readFileSync(join(ROOT, file), 'utf8') === hash;
 
 export function stamp(file, hash) {
   mkdirSync(dirname(join(ROOT, file)), { recursive: true });

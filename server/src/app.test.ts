@@ -5,7 +5,9 @@ import { openStudio } from './studio';
 import { testStudio, type TestStudio } from './testStudio';
 
 let studio: TestStudio;
-beforeEach(async () => { studio = await testStudio(); });
+beforeEach(async () => {
+  studio = await testStudio();
+});
 afterEach(async () => {
   expect(studio.failures).toEqual([]);
   await studio.remove();
@@ -31,7 +33,11 @@ describe('batches', () => {
   });
 
   it('name every refused field and store nothing', async () => {
-    const bad = overlay(withoutCode('house-clear-6'), { mix: { amountA: -4, tool: 'spoon' }, room: { humidityPct: 140 }, checks: [{ shore: 60 }] });
+    const bad = overlay(withoutCode('house-clear-6'), {
+      mix: { amountA: -4, tool: 'spoon' },
+      room: { humidityPct: 140 },
+      checks: [{ shore: 60 }],
+    });
     const answer = await api().post('/api/v1/batches').send(bad);
     expect(answer.status).toBe(400);
     expect((answer.body as Problem).error.code).toBe('invalid-input');
@@ -40,7 +46,9 @@ describe('batches', () => {
   });
 
   it('refuse a product without a card, or a revision it does not have, at its field', async () => {
-    expect(paths(await log(withoutCode('house-clear-6', { product: { slug: 'house-nowhere', revision: null } })))).toEqual(['product.slug']);
+    expect(
+      paths(await log(withoutCode('house-clear-6', { product: { slug: 'house-nowhere', revision: null } }))),
+    ).toEqual(['product.slug']);
     expect(paths(await log(withoutCode('house-clear-6', { product: { revision: 9 } })))).toEqual(['product.revision']);
   });
 
@@ -53,12 +61,15 @@ describe('batches', () => {
   });
 
   it('take a change only from the version it started from: 428 without, 409 with an old one', async () => {
-    const { body } = await log(withoutCode('house-clear-6')) as { body: Batch };
+    const { body } = (await log(withoutCode('house-clear-6'))) as { body: Batch };
     const changed = { ...body, note: 'two tablets' };
     expect((await api().put('/api/v1/batches/B-0001').send(changed)).status).toBe(428);
     const done = await api().put('/api/v1/batches/B-0001').set('If-Match', '"1"').send(changed);
     expect([done.status, done.headers['etag']]).toEqual([200, '"2"']);
-    const late = await api().put('/api/v1/batches/B-0001').set('If-Match', '"1"').send({ ...body, note: 'the other tablet' });
+    const late = await api()
+      .put('/api/v1/batches/B-0001')
+      .set('If-Match', '"1"')
+      .send({ ...body, note: 'the other tablet' });
     expect(late.status).toBe(409);
     expect((late.body as Problem).error.code).toBe('version-conflict');
     expect(((await api().get('/api/v1/batches/B-0001')).body as Batch).note).toBe('two tablets');
@@ -66,8 +77,12 @@ describe('batches', () => {
   });
 
   it('let only one of two changes at the same moment through', async () => {
-    const { body } = await log(withoutCode('house-clear-6')) as { body: Batch };
-    const put = (note: string) => api().put('/api/v1/batches/B-0001').set('If-Match', '"1"').send({ ...body, note });
+    const { body } = (await log(withoutCode('house-clear-6'))) as { body: Batch };
+    const put = (note: string) =>
+      api()
+        .put('/api/v1/batches/B-0001')
+        .set('If-Match', '"1"')
+        .send({ ...body, note });
     const statuses = (await Promise.all(['a', 'b', 'c', 'd'].map(put))).map((r) => r.status).sort();
     expect(statuses).toEqual([200, 409, 409, 409]);
   });
@@ -78,24 +93,37 @@ describe('batches', () => {
   });
 
   it('keep each change in the history, by its fields, also after they are deleted', async () => {
-    const { body } = await log(withoutCode('house-clear-6')) as { body: Batch };
-    await api().put('/api/v1/batches/B-0001').set('If-Match', '"1"').send({ ...body, by: 'MT', room: { ...body.room, temperatureC: 18 } });
+    const { body } = (await log(withoutCode('house-clear-6'))) as { body: Batch };
+    await api()
+      .put('/api/v1/batches/B-0001')
+      .set('If-Match', '"1"')
+      .send({ ...body, by: 'MT', room: { ...body.room, temperatureC: 18 } });
     await api().delete('/api/v1/batches/B-0001').set('If-Match', '"2"').expect(204);
     expect((await api().get('/api/v1/batches/B-0001')).status).toBe(404);
-    const { items } = (await api().get('/api/v1/batches/B-0001/history')).body as { items: { action: string; version: number; changed: string[] }[] };
-    expect(items.map((h) => [h.action, h.version])).toEqual([['created', 1], ['replaced', 2], ['deleted', 3]]);
+    const { items } = (await api().get('/api/v1/batches/B-0001/history')).body as {
+      items: { action: string; version: number; changed: string[] }[];
+    };
+    expect(items.map((h) => [h.action, h.version])).toEqual([
+      ['created', 1],
+      ['replaced', 2],
+      ['deleted', 3],
+    ]);
     expect(items[1]!.changed).toEqual(['by', 'room.temperatureC']);
   });
 
   it('are filtered by product, symptom, stage, day and words, sorted and paged on the server', async () => {
     const days = ['2026-03-10', '2026-03-11', '2026-03-12', '2026-03-13'];
     for (const [i, day] of days.entries()) {
-      await log(withoutCode(i % 2 ? 'house-tide' : 'house-clear-6', {
-        startedAt: `${day}T09:00:00+01:00`, note: i === 2 ? 'fog & 100% "odd" finials' : 'plain',
-        checks: i === 2 ? [{ afterH: 24, grade: 'scrap', symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }] : [],
-      }));
+      await log(
+        withoutCode(i % 2 ? 'house-tide' : 'house-clear-6', {
+          startedAt: `${day}T09:00:00+01:00`,
+          note: i === 2 ? 'fog & 100% "odd" finials' : 'plain',
+          checks: i === 2 ? [{ afterH: 24, grade: 'scrap', symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }] : [],
+        }),
+      );
     }
-    const codes = async (query: string) => ((await api().get(`/api/v1/batches?${query}`)).body as { items: { code: string }[] }).items.map((b) => b.code);
+    const codes = async (query: string) =>
+      ((await api().get(`/api/v1/batches?${query}`)).body as { items: { code: string }[] }).items.map((b) => b.code);
     expect(await codes('')).toEqual(['B-0004', 'B-0003', 'B-0002', 'B-0001']);
     expect(await codes('product=house-tide&sort=code')).toEqual(['B-0002', 'B-0004']);
     expect(await codes('symptom=bubbles')).toEqual(['B-0003']);
@@ -105,11 +133,15 @@ describe('batches', () => {
     expect(await codes(`search=${encodeURIComponent("' OR 1=1 --")}`)).toEqual([]);
     expect(await codes('from=2026-03-11&to=2026-03-12')).toEqual(['B-0003', 'B-0002']);
     expect(await codes('page=2&pageSize=3')).toEqual(['B-0001']);
-    expect(paths(await api().get('/api/v1/batches?page=0&sort=mood&symptom=sad')).sort()).toEqual(['page', 'sort', 'symptom']);
+    expect(paths(await api().get('/api/v1/batches?page=0&sort=mood&symptom=sad')).sort()).toEqual([
+      'page',
+      'sort',
+      'symptom',
+    ]);
   });
 
   it('are still there after the server was closed and opened again', async () => {
-    const { body } = await log(withoutCode('house-deep-40')) as { body: Batch };
+    const { body } = (await log(withoutCode('house-deep-40'))) as { body: Batch };
     await studio.close();
     const again = await openStudio({ file: studio.file });
     const read = await request(again.app).get('/api/v1/batches/B-0001');
@@ -117,7 +149,12 @@ describe('batches', () => {
     expect(read.headers['etag']).toBe('"1"');
     await again.close();
     const fresh = await testStudio({ cards: false, file: studio.file });
-    studio = { ...fresh, remove: async () => { await fresh.remove(); } };
+    studio = {
+      ...fresh,
+      remove: async () => {
+        await fresh.remove();
+      },
+    };
   });
 });
 
@@ -128,9 +165,13 @@ describe('products', () => {
     expect((await api().post('/api/v1/products').send(next)).status).toBe(201);
     expect((await api().post('/api/v1/products').send(next)).status).toBe(409);
     expect(((await api().get('/api/v1/products/house-clear-6')).body as { revision: number }).revision).toBe(2);
-    expect((await api().get('/api/v1/products/house-clear-6/revisions/1')).body).toEqual(saltmarshCard('house-clear-6'));
+    expect((await api().get('/api/v1/products/house-clear-6/revisions/1')).body).toEqual(
+      saltmarshCard('house-clear-6'),
+    );
     expect(((await api().get('/api/v1/batches/B-0001')).body as Batch).product.revision).toBe(1);
-    expect(((await log(withoutCode('house-clear-6', { product: { revision: null } }))).body as Batch).product.revision).toBe(2);
+    expect(
+      ((await log(withoutCode('house-clear-6', { product: { revision: null } }))).body as Batch).product.revision,
+    ).toBe(2);
   });
   it('lists the newest of each by name', async () => {
     const { items } = (await api().get('/api/v1/products')).body as { items: { name: string }[] };
@@ -144,16 +185,32 @@ describe('products', () => {
 });
 
 describe('diagnosis', () => {
-  const faulty = () => withoutCode('house-clear-6', { room: { temperatureC: 15, humidityPct: 74 }, mix: { tool: 'wood', stirMin: 1 }, checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'micro-throughout' }] }] });
+  const faulty = () =>
+    withoutCode('house-clear-6', {
+      room: { temperatureC: 15, humidityPct: 74 },
+      mix: { tool: 'wood', stirMin: 1 },
+      checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'micro-throughout' }] }],
+    });
   it('of a sent batch stores nothing', async () => {
-    const answer = await api().post('/api/v1/diagnose').send({ product: saltmarshCard('house-clear-6'), batch: faulty() });
+    const answer = await api()
+      .post('/api/v1/diagnose')
+      .send({ product: saltmarshCard('house-clear-6'), batch: faulty() });
     expect(answer.status).toBe(200);
     const { format, symptoms } = diagnosisSchema.parse(answer.body);
-    expect([format, symptoms[0]!.kind, symptoms[0]!.causes[0]!.id]).toEqual(['warm-jar.diagnosis/1', 'bubbles', 'damp-resin']);
+    expect([format, symptoms[0]!.kind, symptoms[0]!.causes[0]!.id]).toEqual([
+      'warm-jar.diagnosis/1',
+      'bubbles',
+      'damp-resin',
+    ]);
     expect((await api().get('/api/v1/batches')).body).toMatchObject({ total: 0 });
   });
   it('refuses a bad card and a bad batch together, each field by its path', async () => {
-    const answer = await api().post('/api/v1/diagnose').send({ product: { ...saltmarshCard('house-tide'), family: 'wax' }, batch: { format: 'warm-jar.batch/1', product: { slug: 'x' }, mix: { stirMin: -1 } } });
+    const answer = await api()
+      .post('/api/v1/diagnose')
+      .send({
+        product: { ...saltmarshCard('house-tide'), family: 'wax' },
+        batch: { format: 'warm-jar.batch/1', product: { slug: 'x' }, mix: { stirMin: -1 } },
+      });
     expect(paths(answer)).toEqual(['product.family', 'batch.mix.stirMin']);
   });
   it('of a stored batch speaks in the units asked for', async () => {
@@ -166,12 +223,21 @@ describe('diagnosis', () => {
 
 describe('the border', () => {
   it('answers every refusal in the one shape', async () => {
-    const shaped = (body: unknown) => expect(body).toEqual({ error: { code: expect.any(String) as string, message: expect.any(String) as string, issues: expect.any(Array) as unknown[] } });
+    const shaped = (body: unknown) =>
+      expect(body).toEqual({
+        error: {
+          code: expect.any(String) as string,
+          message: expect.any(String) as string,
+          issues: expect.any(Array) as unknown[],
+        },
+      });
     const broken = await api().post('/api/v1/batches').set('Content-Type', 'application/json').send('{"format": ');
     expect([broken.status, (broken.body as Problem).error.code]).toEqual([400, 'bad-json']);
     const plain = await api().post('/api/v1/batches').set('Content-Type', 'text/plain').send('hello');
     expect(plain.status).toBe(415);
-    const large = await api().post('/api/v1/batches').send({ note: 'x'.repeat(2_100_000) });
+    const large = await api()
+      .post('/api/v1/batches')
+      .send({ note: 'x'.repeat(2_100_000) });
     expect(large.status).toBe(413);
     const deep = JSON.parse(`${'{"a":'.repeat(60)}1${'}'.repeat(60)}`) as object;
     expect(((await api().post('/api/v1/batches').send(deep)).body as Problem).error.code).toBe('too-deep');
@@ -180,7 +246,10 @@ describe('the border', () => {
     for (const r of [broken, plain, large, missing]) shaped(r.body);
   });
   it('refuses a change sent from another site', async () => {
-    const answer = await api().post('/api/v1/batches').set('Origin', 'http://elsewhere.example').send(withoutCode('house-tide'));
+    const answer = await api()
+      .post('/api/v1/batches')
+      .set('Origin', 'http://elsewhere.example')
+      .send(withoutCode('house-tide'));
     expect([answer.status, (answer.body as Problem).error.code]).toEqual([403, 'other-origin']);
   });
   it('sends a content security policy without inline scripts', async () => {
@@ -193,7 +262,13 @@ describe('the border', () => {
 
 describe('the description of the API', () => {
   it('serves the JSON Schema of each format by its name', async () => {
-    for (const name of ['warm-jar.product-1', 'warm-jar.batch-1', 'warm-jar.diagnosis-1', 'batch', encodeURIComponent('warm-jar.batch/1')]) {
+    for (const name of [
+      'warm-jar.product-1',
+      'warm-jar.batch-1',
+      'warm-jar.diagnosis-1',
+      'batch',
+      encodeURIComponent('warm-jar.batch/1'),
+    ]) {
       const answer = await api().get(`/api/v1/schemas/${name}`);
       expect(answer.status, name).toBe(200);
       expect(answer.body).toHaveProperty('properties.format');
@@ -201,9 +276,24 @@ describe('the description of the API', () => {
     expect((await api().get('/api/v1/schemas/nothing')).status).toBe(404);
   });
   it('is OpenAPI 3.1, names every route, and refers only to schemas it has', async () => {
-    const { body } = await api().get('/api/v1/openapi.json') as { body: { openapi: string; paths: Record<string, Record<string, unknown>>; components: { schemas: Record<string, unknown> } } };
+    const { body } = (await api().get('/api/v1/openapi.json')) as {
+      body: {
+        openapi: string;
+        paths: Record<string, Record<string, unknown>>;
+        components: { schemas: Record<string, unknown> };
+      };
+    };
     expect(body.openapi).toBe('3.1.0');
-    expect(Object.keys(body.paths)).toEqual(expect.arrayContaining(['/api/v1/batches', '/api/v1/batches/{code}', '/api/v1/products', '/api/v1/diagnose', '/api/v1/schemas/{name}', '/api/v1/openapi.json']));
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining([
+        '/api/v1/batches',
+        '/api/v1/batches/{code}',
+        '/api/v1/products',
+        '/api/v1/diagnose',
+        '/api/v1/schemas/{name}',
+        '/api/v1/openapi.json',
+      ]),
+    );
     expect(Object.keys(body.paths['/api/v1/batches/{code}']!).sort()).toEqual(['delete', 'get', 'put']);
     const refs = [...JSON.stringify(body).matchAll(/"\$ref":"#\/components\/schemas\/(\w+)"/g)].map((m) => m[1]!);
     expect(refs.length).toBeGreaterThan(10);

@@ -64,7 +64,27 @@ export interface AppDeps {
 }
 
 /** The whole HTTP application over its stores. Never listens. */
-export function createApp({ products, batches, shelf, checks, past, photos, facts, filters, pieces, series, learner, backup, search, planner, devices, bus, clock, webRoot, log }: AppDeps): Express {
+export function createApp({
+  products,
+  batches,
+  shelf,
+  checks,
+  past,
+  photos,
+  facts,
+  filters,
+  pieces,
+  series,
+  learner,
+  backup,
+  search,
+  planner,
+  devices,
+  bus,
+  clock,
+  webRoot,
+  log,
+}: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -81,14 +101,34 @@ export function createApp({ products, batches, shelf, checks, past, photos, fact
   api.use(backupRouter(backup, waiting));
   api.use(eventsRouter({ bus, clock, devices }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
-  api.use((_request, response, next) => { response.set('Cache-Control', 'no-store'); next(); });
-  const routes: Endpoint[] = [...productRoutes(products), ...logRoutes(batches, filters), ...pieceRoutes(pieces), ...trialRoutes(batches, series), ...backupRoutes(backup, waiting), ...batchRoutes(batches, products, past, pieces), ...checkRoutes(checks, past, pieces, clock.now), ...shelfRoutes(shelf), ...searchRoutes(search), ...diagnoseRoutes(), ...planRoutes(planner), ...deviceRoutes(devices, clock.now)];
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  const routes: Endpoint[] = [
+    ...productRoutes(products),
+    ...logRoutes(batches, filters),
+    ...pieceRoutes(pieces),
+    ...trialRoutes(batches, series),
+    ...backupRoutes(backup, waiting),
+    ...batchRoutes(batches, products, past, pieces),
+    ...checkRoutes(checks, past, pieces, clock.now),
+    ...shelfRoutes(shelf),
+    ...searchRoutes(search),
+    ...diagnoseRoutes(),
+    ...planRoutes(planner),
+    ...deviceRoutes(devices, clock.now),
+  ];
   mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
-  api.use((request) => { throw notFound(`${request.method} ${API_PREFIX}${request.path}`); });
+  api.use((request) => {
+    throw notFound(`${request.method} ${API_PREFIX}${request.path}`);
+  });
 
   app.use(API_PREFIX, api);
   if (webRoot) app.use(site(webRoot));
-  app.use((request) => { throw notFound(request.path); });
+  app.use((request) => {
+    throw notFound(request.path);
+  });
   app.use(errorHandler(log));
   return app;
 }

@@ -15,67 +15,121 @@ beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'warm-jar-backup-test-'));
   host = await hostStudio({ file: join(folder, 'studio.sqlite'), log: (error) => failures.push(error) });
   server = createServer(host.handle);
-  await new Promise<void>((done) => { server.listen(0, '127.0.0.1', done); });
+  await new Promise<void>((done) => {
+    server.listen(0, '127.0.0.1', done);
+  });
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`;
   await host.current().products.addAll(SALTMARSH_CARDS);
-  for (const code of ['B-0001', 'B-0002', 'B-0003']) await host.current().batches.create(soundBatch('house-tide', { code }));
+  for (const code of ['B-0001', 'B-0002', 'B-0003'])
+    await host.current().batches.create(soundBatch('house-tide', { code }));
 });
 afterEach(async () => {
-  await new Promise<void>((done) => { server.close(() => { done(); }); server.closeAllConnections(); });
+  await new Promise<void>((done) => {
+    server.close(() => {
+      done();
+    });
+    server.closeAllConnections();
+  });
   await host.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
-const PIXEL = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
-const json = (method: string, body: unknown) => ({ method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } });
-const codes = async () => (await host.current().batches.list(batchListQuerySchema.parse({ sort: 'code' }))).items.map((b) => b.code);
-const download = async () => Buffer.from(await (await fetch(`${address}/backup.zip`)).arrayBuffer());
-const check = (bytes: Buffer) => fetch(`${address}/backup/check`, { method: 'POST', body: new Uint8Array(bytes), headers: { 'Content-Type': 'application/zip' } });
-const zipOf = (files: Record<string, string | Buffer>): Promise<Buffer> => new Promise((done, fail) => {
-  const zip = new ZipArchive({});
-  const chunks: Buffer[] = [];
-  zip.on('data', (chunk: Buffer) => chunks.push(chunk));
-  zip.on('end', () => { done(Buffer.concat(chunks)); });
-  zip.on('error', fail);
-  for (const [name, content] of Object.entries(files)) zip.append(content, { name });
-  void zip.finalize();
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+const json = (method: string, body: unknown) => ({
+  method,
+  body: JSON.stringify(body),
+  headers: { 'Content-Type': 'application/json' },
 });
+const codes = async () =>
+  (await host.current().batches.list(batchListQuerySchema.parse({ sort: 'code' }))).items.map((b) => b.code);
+const download = async () => Buffer.from(await (await fetch(`${address}/backup.zip`)).arrayBuffer());
+const check = (bytes: Buffer) =>
+  fetch(`${address}/backup/check`, {
+    method: 'POST',
+    body: new Uint8Array(bytes),
+    headers: { 'Content-Type': 'application/zip' },
+  });
+const zipOf = (files: Record<string, string | Buffer>): Promise<Buffer> =>
+  new Promise((done, fail) => {
+    const zip = new ZipArchive({});
+    const chunks: Buffer[] = [];
+    zip.on('data', (chunk: Buffer) => chunks.push(chunk));
+    zip.on('end', () => {
+      done(Buffer.concat(chunks));
+    });
+    zip.on('error', fail);
+    for (const [name, content] of Object.entries(files)) zip.append(content, { name });
+    void zip.finalize();
+  });
 
 describe('a backup', () => {
   it('holds everything, photos too, and comes back after the studio went on and was emptied', async () => {
-    const photo = ((await (await fetch(`${address}/photos`, { method: 'POST', body: new Uint8Array(PIXEL), headers: { 'Content-Type': 'image/png' } })).json()) as { id: string }).id;
+    const photo = (
+      (await (
+        await fetch(`${address}/photos`, {
+          method: 'POST',
+          body: new Uint8Array(PIXEL),
+          headers: { 'Content-Type': 'image/png' },
+        })
+      ).json()) as { id: string }
+    ).id;
     const copy = await download();
     await host.current().batches.create(soundBatch('house-tide', { code: 'B-0004' }));
     await host.current().batches.remove('B-0001', 1);
     rmSync(join(folder, 'photos', photo));
-    const found = await (await check(copy)).json() as { token: string; holds: Record<string, number>; photos: number };
+    const found = (await (await check(copy)).json()) as {
+      token: string;
+      holds: Record<string, number>;
+      photos: number;
+    };
     expect(found).toMatchObject({ holds: { batches: 3, products: 11 }, photos: 1 });
     expect(await codes()).toEqual(['B-0002', 'B-0003', 'B-0004']);
 
     const restored = await fetch(`${address}/backup/restore`, json('POST', { token: found.token }));
-    const { keptAside } = await restored.json() as { keptAside: string };
+    const { keptAside } = (await restored.json()) as { keptAside: string };
     expect(restored.status).toBe(200);
     expect(await codes()).toEqual(['B-0001', 'B-0002', 'B-0003']);
     expect((await fetch(`${address}/photos/${photo}`)).status).toBe(200);
     expect(readdirSync(keptAside)).toContain('studio.sqlite');
     // The application goes on: it takes a new batch, and the token is spent.
-    expect((await fetch(`${address}/batches`, json('POST', soundBatch('house-tide', { code: 'B-0005' })))).status).toBe(201);
+    expect((await fetch(`${address}/batches`, json('POST', soundBatch('house-tide', { code: 'B-0005' })))).status).toBe(
+      201,
+    );
     expect((await fetch(`${address}/backup/restore`, json('POST', { token: found.token }))).status).toBe(404);
     expect(failures).toEqual([]);
   });
   it('is made while others write, and is whole', async () => {
-    const writing = (async () => { for (let i = 10; i < 40; i += 1) await host.current().batches.create(soundBatch('house-tide', { code: `B-00${i}` })); })();
+    const writing = (async () => {
+      for (let i = 10; i < 40; i += 1)
+        await host.current().batches.create(soundBatch('house-tide', { code: `B-00${i}` }));
+    })();
     const copy = await download();
     await writing;
-    const { holds } = await (await check(copy)).json() as { holds: { batches: number } };
+    const { holds } = (await (await check(copy)).json()) as { holds: { batches: number } };
     expect(holds.batches).toBeGreaterThanOrEqual(3);
     expect(holds.batches).toBeLessThanOrEqual(33);
   });
   it.each([
     ['no zip', () => Promise.resolve(Buffer.from('not a zip at all')), 'no zip file'],
     ['another zip', () => zipOf({ 'hello.txt': 'hello' }), 'not a backup of Warm Jar'],
-    ['a database that is none', () => zipOf({ 'manifest.json': '{"format":"warm-jar.backup/1","madeAt":"2026-11-24","holds":{"batches":0,"products":0,"lots":0,"moulds":0,"pieces":0,"lastChange":null},"photos":0}', 'studio.sqlite': 'garbage' }), 'cannot be opened'],
-    ['a manifest that is none', () => zipOf({ 'manifest.json': '{', 'studio.sqlite': 'garbage' }), 'manifest cannot be read'],
+    [
+      'a database that is none',
+      () =>
+        zipOf({
+          'manifest.json':
+            '{"format":"warm-jar.backup/1","madeAt":"2026-11-24","holds":{"batches":0,"products":0,"lots":0,"moulds":0,"pieces":0,"lastChange":null},"photos":0}',
+          'studio.sqlite': 'garbage',
+        }),
+      'cannot be opened',
+    ],
+    [
+      'a manifest that is none',
+      () => zipOf({ 'manifest.json': '{', 'studio.sqlite': 'garbage' }),
+      'manifest cannot be read',
+    ],
   ])('refuses %s and changes nothing', async (_name, bytes, words) => {
     const answer = await check(await bytes());
     expect(answer.status).toBe(400);
@@ -84,45 +138,62 @@ describe('a backup', () => {
     expect(existsSync(join(folder, 'restore')) ? readdirSync(join(folder, 'restore')) : []).toEqual([]);
   });
   it('lets nothing of the zip land outside its folder', async () => {
-    const evil = await zipOf({ 'photos/../../evil.png': PIXEL, '../evil.txt': 'x', 'manifest.json': '{}', 'studio.sqlite': '' });
+    const evil = await zipOf({
+      'photos/../../evil.png': PIXEL,
+      '../evil.txt': 'x',
+      'manifest.json': '{}',
+      'studio.sqlite': '',
+    });
     expect((await check(evil)).status).toBe(400);
     expect(existsSync(join(dirname(folder), 'evil.txt'))).toBe(false);
     expect(existsSync(join(folder, 'evil.png'))).toBe(false);
   });
   it('that cannot be put in place leaves the studio as it was, and open', async () => {
-    const { token } = await (await check(await download())).json() as { token: string };
+    const { token } = (await (await check(await download())).json()) as { token: string };
     // Somebody cleared the disk meanwhile.
     rmSync(join(folder, 'restore', token, 'studio.sqlite'));
     const answer = await fetch(`${address}/backup/restore`, json('POST', { token }));
     expect(answer.status).toBe(500);
     expect(await codes()).toEqual(['B-0001', 'B-0002', 'B-0003']);
-    expect((await fetch(`${address}/batches`, json('POST', soundBatch('house-tide', { code: 'B-0009' })))).status).toBe(201);
+    expect((await fetch(`${address}/batches`, json('POST', soundBatch('house-tide', { code: 'B-0009' })))).status).toBe(
+      201,
+    );
     expect(failures.splice(0)).toHaveLength(1);
   });
   it('answers that it is being put in place, meanwhile, and ends the streams of the studio that was', async () => {
-    const { token } = await (await check(await download())).json() as { token: string };
+    const { token } = (await (await check(await download())).json()) as { token: string };
     const stream = await fetch(`${address}/events`);
     const reader = stream.body!.getReader();
     await reader.read();
     const restoring = fetch(`${address}/backup/restore`, json('POST', { token }));
-    const ended = (async () => { for (;;) { const { done } = await reader.read(); if (done) return 'ended'; } })().catch(() => 'ended');
+    const ended = (async () => {
+      for (;;) {
+        const { done } = await reader.read();
+        if (done) return 'ended';
+      }
+    })().catch(() => 'ended');
     expect((await restoring).status).toBe(200);
     expect(await ended).toBe('ended');
     expect((await fetch(`${address}/batches?pageSize=1`)).status).toBe(200);
   });
   it('that is hung up on in the middle of its download hurts nobody', async () => {
     mkdirSync(join(folder, 'photos'), { recursive: true });
-    for (let i = 0; i < 12; i += 1) writeFileSync(join(folder, 'photos', `${String(i).padStart(40, '0')}.jpg`), randomBytes(3_000_000));
+    for (let i = 0; i < 12; i += 1)
+      writeFileSync(join(folder, 'photos', `${String(i).padStart(40, '0')}.jpg`), randomBytes(3_000_000));
     const leave = new AbortController();
     const download = await fetch(`${address}/backup.zip`, { signal: leave.signal });
     await download.body!.getReader().read();
     leave.abort();
-    await new Promise((done) => { setTimeout(done, 400); });
+    await new Promise((done) => {
+      setTimeout(done, 400);
+    });
     expect((await fetch(`${address}/health`)).status).toBe(200);
     failures.length = 0;
   });
   it('refuses one made by a newer version', async () => {
-    await host.current().database.sequelize.query("INSERT INTO migrations (name, applied_at) VALUES ('9999-later', '2030')");
+    await host
+      .current()
+      .database.sequelize.query("INSERT INTO migrations (name, applied_at) VALUES ('9999-later', '2030')");
     const answer = await check(await download());
     expect(((await answer.json()) as { error: { message: string } }).error.message).toContain('newer Warm Jar');
   });
@@ -132,23 +203,32 @@ describe('copies by themselves', () => {
   const set = (schedule: Record<string, unknown>) => fetch(`${address}/backup/schedule`, json('POST', schedule));
   it('are made when due, and the oldest cleared away beyond those kept, nothing else', async () => {
     const into = join(folder, 'copies');
-    const answer = await (await set({ on: true, folder: into, everyH: 24, keep: 2 })).json() as { copies: string[] };
+    const answer = (await (await set({ on: true, folder: into, everyH: 24, keep: 2 })).json()) as { copies: string[] };
     expect(answer.copies).toHaveLength(1);
-    for (const name of ['warm-jar-2026-01-01-10-00.zip', 'warm-jar-2026-01-02-10-00.zip', 'mine.zip']) writeFileSync(join(into, name), 'x');
+    for (const name of ['warm-jar-2026-01-01-10-00.zip', 'warm-jar-2026-01-02-10-00.zip', 'mine.zip'])
+      writeFileSync(join(into, name), 'x');
     expect(await host.current().schedule.runDue()).toBeNull();
     rmSync(join(into, answer.copies[0]!));
     const made = await host.current().schedule.runDue();
     expect(made).toMatch(/^warm-jar-/);
     expect(readdirSync(into).sort()).toEqual(['mine.zip', 'warm-jar-2026-01-02-10-00.zip', made!].sort());
-    const found = await (await check(readFileSync(join(into, made!)))).json() as { holds: { batches: number } };
+    const found = (await (await check(readFileSync(join(into, made!)))).json()) as { holds: { batches: number } };
     expect(found.holds.batches).toBe(3);
   });
   it('are off until asked for, and survive a restart of the settings', async () => {
-    const { schedule, copies } = await (await fetch(`${address}/backup/schedule`)).json() as { schedule: { on: boolean }; copies: string[] };
+    const { schedule, copies } = (await (await fetch(`${address}/backup/schedule`)).json()) as {
+      schedule: { on: boolean };
+      copies: string[];
+    };
     expect(schedule.on).toBe(false);
     expect(copies).toEqual([]);
   });
-  it.each([[{ folder: 'relative/folder' }, 'folder'], [{ keep: 0 }, 'keep'], [{ everyH: 0.2 }, 'everyH'], [{ folder: '/proc/nowhere/at/all' }, 'folder']])('refuse %j, naming the field', async (patch, path) => {
+  it.each([
+    [{ folder: 'relative/folder' }, 'folder'],
+    [{ keep: 0 }, 'keep'],
+    [{ everyH: 0.2 }, 'everyH'],
+    [{ folder: '/proc/nowhere/at/all' }, 'folder'],
+  ])('refuse %j, naming the field', async (patch, path) => {
     const answer = await set({ on: true, folder: join(folder, 'c'), everyH: 24, keep: 3, ...patch });
     expect(answer.status).toBe(400);
     expect(((await answer.json()) as { error: { issues: { path: string }[] } }).error.issues[0]!.path).toBe(path);

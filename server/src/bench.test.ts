@@ -11,27 +11,52 @@ import { studioClock } from './live/studioClock';
 import { testStudio, type TestStudio } from './testStudio';
 
 let studio: TestStudio;
-beforeAll(async () => { studio = await testStudio(); });
+beforeAll(async () => {
+  studio = await testStudio();
+});
 afterAll(() => studio.remove());
 const AT = '2026-11-24T10:00:00+00:00';
-const begin = async () => ((await request(studio.app).post('/api/v1/batches').send({ format: 'warm-jar.batch/1', product: { slug: 'house-clear-6' } }).expect(201)).body as { code: string }).code;
-const enter = (code: string, body: object) => request(studio.app).post(`/api/v1/batches/${code}/entries`).send({ key: randomUUID(), at: AT, ...body });
+const begin = async () =>
+  (
+    (
+      await request(studio.app)
+        .post('/api/v1/batches')
+        .send({ format: 'warm-jar.batch/1', product: { slug: 'house-clear-6' } })
+        .expect(201)
+    ).body as { code: string }
+  ).code;
+const enter = (code: string, body: object) =>
+  request(studio.app)
+    .post(`/api/v1/batches/${code}/entries`)
+    .send({ key: randomUUID(), at: AT, ...body });
 
 describe('entries at the bench', () => {
   it('of two tablets on different fields both stand, in one document with both in its history', async () => {
     const code = await begin();
     await Promise.all([
       enter(code, { by: 'KO', set: [{ path: 'mix.amountA', was: null, value: 150 }] }).expect(200),
-      enter(code, { by: 'MT', set: [{ path: 'room.temperatureC', was: null, value: 21 }], add: [{ path: 'readings', value: { atMin: 0, what: 'room', value: 21, unit: 'C' } }] }).expect(200),
+      enter(code, {
+        by: 'MT',
+        set: [{ path: 'room.temperatureC', was: null, value: 21 }],
+        add: [{ path: 'readings', value: { atMin: 0, what: 'room', value: 21, unit: 'C' } }],
+      }).expect(200),
     ]);
     const { body } = await request(studio.app).get(`/api/v1/batches/${code}`);
     expect(body).toMatchObject({ mix: { amountA: 150 }, room: { temperatureC: 21 }, readings: [{ what: 'room' }] });
-    const history = (await request(studio.app).get(`/api/v1/batches/${code}/history`)).body.items as { by: string | null; changed: string[] }[];
+    const history = (await request(studio.app).get(`/api/v1/batches/${code}/history`)).body.items as {
+      by: string | null;
+      changed: string[];
+    }[];
     expect(history.map((h) => h.by).sort()).toEqual(['KO', 'MT', null].sort());
   });
   it('sent twice count once', async () => {
     const code = await begin();
-    const entry = { key: randomUUID(), at: AT, set: [], add: [{ path: 'readings', value: { atMin: 1, what: 'resin', value: 22, unit: 'C' } }] };
+    const entry = {
+      key: randomUUID(),
+      at: AT,
+      set: [],
+      add: [{ path: 'readings', value: { atMin: 1, what: 'resin', value: 22, unit: 'C' } }],
+    };
     const first = await request(studio.app).post(`/api/v1/batches/${code}/entries`).send(entry);
     const again = await request(studio.app).post(`/api/v1/batches/${code}/entries`).send(entry);
     expect(again.headers['etag']).toBe(first.headers['etag']);
@@ -40,16 +65,26 @@ describe('entries at the bench', () => {
     const set = { key: randomUUID(), at: AT, set: [{ path: 'mix.stirMin', was: null, value: 2 }] };
     await request(studio.app).post(`/api/v1/batches/${code}/entries`).send(set).expect(200);
     await enter(code, { set: [{ path: 'mix.stirMin', was: 2, value: 4 }] }).expect(200);
-    expect((await request(studio.app).post(`/api/v1/batches/${code}/entries`).send(set).expect(200)).body.mix.stirMin).toBe(4);
+    expect(
+      (await request(studio.app).post(`/api/v1/batches/${code}/entries`).send(set).expect(200)).body.mix.stirMin,
+    ).toBe(4);
     const other = await begin();
     await request(studio.app).post(`/api/v1/batches/${other}/entries`).send(entry).expect(409);
   });
   it('on the same field are refused with both values, and put over once asked', async () => {
     const code = await begin();
     await enter(code, { set: [{ path: 'mix.stirMin', was: null, value: 2 }] }).expect(200);
-    const refused = await enter(code, { set: [{ path: 'mix.stirMin', was: null, value: 3 }, { path: 'mix.tool', was: null, value: 'steel' }] });
+    const refused = await enter(code, {
+      set: [
+        { path: 'mix.stirMin', was: null, value: 3 },
+        { path: 'mix.tool', was: null, value: 'steel' },
+      ],
+    });
     expect(refused.status).toBe(409);
-    expect(refused.body.error).toMatchObject({ code: 'field-conflict', issues: [{ path: 'mix.stirMin', message: 'They wrote 2, you 3.' }] });
+    expect(refused.body.error).toMatchObject({
+      code: 'field-conflict',
+      issues: [{ path: 'mix.stirMin', message: 'They wrote 2, you 3.' }],
+    });
     const over = await enter(code, { over: true, set: [{ path: 'mix.stirMin', was: null, value: 3 }] });
     expect(over.body.mix).toEqual({ stirMin: 3 });
   });
@@ -62,10 +97,15 @@ describe('entries at the bench', () => {
     expect((await request(studio.app).get(`/api/v1/batches/${code}`)).body.mix).toBeUndefined();
   });
   it('cannot press a vessel over its rating', async () => {
-    await request(studio.app).post('/api/v1/gear').send({ format: 'warm-jar.gear/1', kind: 'pressure-vessel', code: 'G-77', name: 'the pot', ratedKPa: 400 }).expect(201);
+    await request(studio.app)
+      .post('/api/v1/gear')
+      .send({ format: 'warm-jar.gear/1', kind: 'pressure-vessel', code: 'G-77', name: 'the pot', ratedKPa: 400 })
+      .expect(201);
     const code = await begin();
     await enter(code, { set: [{ path: 'pressure.vessel', was: null, value: 'G-77' }] }).expect(200);
-    expect((await enter(code, { set: [{ path: 'pressure.gaugeKPa', was: null, value: 420 }] })).body.error.code).toBe('over-rating');
+    expect((await enter(code, { set: [{ path: 'pressure.gaugeKPa', was: null, value: 420 }] })).body.error.code).toBe(
+      'over-rating',
+    );
   });
 });
 
@@ -74,10 +114,18 @@ describe('the stream of events', () => {
     const server = studio.app.listen(0);
     try {
       const stop = new AbortController();
-      const answer = await fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1/events?devices=D-02`, { signal: stop.signal });
+      const answer = await fetch(
+        `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1/events?devices=D-02`,
+        { signal: stop.signal },
+      );
       const reader = answer.body!.getReader();
       let heard = '';
-      const until = async (words: RegExp) => { while (!words.test(heard)) { const { value } = await reader.read(); heard += new TextDecoder().decode(value); } };
+      const until = async (words: RegExp) => {
+        while (!words.test(heard)) {
+          const { value } = await reader.read();
+          heard += new TextDecoder().decode(value);
+        }
+      };
       await until(/event: clock\ndata: \{"now":".*","speed":1\}/);
       const code = await begin();
       await until(new RegExp(`event: batch\\ndata: \\{"code":"${code}","version":1\\}`));
@@ -87,7 +135,10 @@ describe('the stream of events', () => {
       await until(/"code":"D-02","at":"[^"]+","values":null/);
       stop.abort();
     } finally {
-      await new Promise((done) => { server.close(done); server.closeAllConnections(); });
+      await new Promise((done) => {
+        server.close(done);
+        server.closeAllConnections();
+      });
     }
   });
   it('runs its clock as fast as it is told', () => {
@@ -115,7 +166,10 @@ describe('stand-ins', () => {
     expect(s.read(t(15), null)[0]!.settled).toBe(false);
     expect(s.read(t(30), null)[0]!.settled).toBe(true);
     expect(value(s.read(t(600), null))).toBeGreaterThan(160.1);
-    for (const at of [40, 41, 42]) expect(Math.abs(value(s.read(t(at), null)) * 10 - Math.round(value(s.read(t(at), null)) * 10))).toBeLessThan(1e-6);
+    for (const at of [40, 41, 42])
+      expect(Math.abs(value(s.read(t(at), null)) * 10 - Math.round(value(s.read(t(at), null)) * 10))).toBeLessThan(
+        1e-6,
+      );
     s.act!(t(700), { do: 'clear' });
     expect(Math.abs(value(s.read(t(710), null)))).toBeLessThan(0.2);
   });
@@ -134,7 +188,11 @@ describe('stand-ins', () => {
   it('the thermometer follows the mix by the model, a little low; the tester the expected hardness', () => {
     const product = saltmarshCard('house-clear-6');
     const batch = soundBatch('house-clear-6', { startedAt: t(0).toISOString() });
-    const cup = simulateCup(product, { massG: 200, resinC: mixStartC(product, batch)!, roomC: batch.room!.temperatureC! });
+    const cup = simulateCup(product, {
+      massG: 200,
+      resinC: mixStartC(product, batch)!,
+      roomC: batch.room!.temperatureC!,
+    });
     if (!('curve' in cup)) throw new Error(cup.status);
     const i = cup.curve.minutes.findIndex((m) => m >= 5);
     expect(Math.abs(mixC(product, batch, t(300)) - cup.curve.temperatureC[i]!)).toBeLessThan(2);

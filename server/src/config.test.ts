@@ -4,7 +4,11 @@ import { readConfig } from './config';
 describe('readConfig', () => {
   it('serves on the loopback at 4310 unless told otherwise', () => {
     expect(readConfig({}, [])).toMatchObject({ port: 4310, host: '127.0.0.1', demo: false });
-    expect(readConfig({ PORT: '8080', HOST: '0.0.0.0' }, ['--demo'])).toMatchObject({ port: 8080, host: '0.0.0.0', demo: true });
+    expect(readConfig({ PORT: '8080', HOST: '0.0.0.0' }, ['--demo'])).toMatchObject({
+      port: 8080,
+      host: '0.0.0.0',
+      demo: true,
+    });
   });
   it('keeps the demo and the studio in different files', () => {
     expect(readConfig({}, []).file).not.toBe(readConfig({}, ['--demo']).file);

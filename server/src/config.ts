@@ -9,7 +9,13 @@ const environment = z.object({
   WARM_JAR_SPEED: z.coerce.number('WARM_JAR_SPEED must be a number').min(1).max(600).default(1),
 });
 
-export interface Config { readonly port: number; readonly host: string; readonly file: string; readonly demo: boolean; readonly speed: number }
+export interface Config {
+  readonly port: number;
+  readonly host: string;
+  readonly file: string;
+  readonly demo: boolean;
+  readonly speed: number;
+}
 
 /** Settings from the environment and the command line. @throws Error that names the wrong setting */
 export function readConfig(env: Record<string, string | undefined>, args: readonly string[]): Config {
@@ -17,5 +23,11 @@ export function readConfig(env: Record<string, string | undefined>, args: readon
   if (!result.success) throw new Error(result.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
   const { PORT, HOST, WARM_JAR_DATA, WARM_JAR_SPEED } = result.data;
   const demo = args.includes('--demo');
-  return { port: PORT, host: HOST, demo, speed: WARM_JAR_SPEED, file: resolve(WARM_JAR_DATA, demo ? 'demo.sqlite' : 'studio.sqlite') };
+  return {
+    port: PORT,
+    host: HOST,
+    demo,
+    speed: WARM_JAR_SPEED,
+    file: resolve(WARM_JAR_DATA, demo ? 'demo.sqlite' : 'studio.sqlite'),
+  };
 }

@@ -16,7 +16,9 @@ export interface HostedStudio {
 
 const SUFFIXES = ['', '-wal', '-shm'];
 
-export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & { readonly schedule?: boolean }): Promise<HostedStudio> {
+export async function hostStudio(
+  options: Omit<StudioOptions, 'replaceWith'> & { readonly schedule?: boolean },
+): Promise<HostedStudio> {
   const open = new Set<ServerResponse>();
   let busy = false;
 
@@ -49,7 +51,8 @@ export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & {
       busy = false;
     }
     // Streams of the studio that was would wait for ever.
-    for (const response of open) if (String(response.getHeader('content-type')).startsWith('text/event-stream')) response.destroy();
+    for (const response of open)
+      if (String(response.getHeader('content-type')).startsWith('text/event-stream')) response.destroy();
     return { keptAside: aside };
   }
 
@@ -65,11 +68,21 @@ export async function hostStudio(options: Omit<StudioOptions, 'replaceWith'> & {
     current: () => studio,
     handle: (request, response) => {
       if (busy) {
-        response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(JSON.stringify({ error: { code: 'restoring', message: 'A backup is being put in place. Try again in a moment.', issues: [] } }));
+        response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(
+          JSON.stringify({
+            error: {
+              code: 'restoring',
+              message: 'A backup is being put in place. Try again in a moment.',
+              issues: [],
+            },
+          }),
+        );
         return;
       }
       open.add(response);
-      response.on('close', () => { open.delete(response); });
+      response.on('close', () => {
+        open.delete(response);
+      });
       studio.app(request, response);
     },
     close: () => studio.close(),

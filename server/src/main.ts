@@ -13,7 +13,14 @@ const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2));
   if (config.demo) removeDatabase(config.file);
-  const studio = await hostStudio({ file: config.file, webRoot, planner: threadPlanner(), learner: threadLearner(), clock: studioClock(config.speed), schedule: true });
+  const studio = await hostStudio({
+    file: config.file,
+    webRoot,
+    planner: threadPlanner(),
+    learner: threadLearner(),
+    clock: studioClock(config.speed),
+    schedule: true,
+  });
   if (config.demo) await fillDemo(studio.current(), studio.current().clock.now());
   const server = createServer(studio.handle);
   server.on('error', (error) => {
@@ -31,10 +38,18 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     server.close(() => {
-      studio.close().then(() => process.exit(0), (error: unknown) => { console.error(error); process.exit(1); });
+      studio.close().then(
+        () => process.exit(0),
+        (error: unknown) => {
+          console.error(error);
+          process.exit(1);
+        },
+      );
     });
     server.closeIdleConnections();
-    setTimeout(() => { server.closeAllConnections(); }, 500).unref();
+    setTimeout(() => {
+      server.closeAllConnections();
+    }, 500).unref();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);

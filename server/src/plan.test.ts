@@ -5,14 +5,23 @@ import { roomSensor } from './devices/roomSensor';
 import { testStudio, type TestStudio } from './testStudio';
 
 let studio: TestStudio;
-beforeAll(async () => { studio = await testStudio(); });
+beforeAll(async () => {
+  studio = await testStudio();
+});
 afterAll(() => studio.remove());
 const post = (body: object, query = '') => request(studio.app).post(`/api/v1/plan${query}`).send(body);
 const clear = saltmarshCard('house-clear-6');
 
 describe('POST /plan', () => {
   it('answers a whole plan with the mould, and stores nothing', async () => {
-    const answer = await post({ product: clear, want: { mixedMassG: 182 }, conditions: { roomC: 22, humidityPct: 50, resinC: 23 }, gear: { scaleStepG: 0.1 }, mould: { depthMm: 20 }, route: 'none' });
+    const answer = await post({
+      product: clear,
+      want: { mixedMassG: 182 },
+      conditions: { roomC: 22, humidityPct: 50, resinC: 23 },
+      gear: { scaleStepG: 0.1 },
+      mould: { depthMm: 20 },
+      route: 'none',
+    });
     expect(answer.status).toBe(200);
     const plan = planSchema.parse(answer.body);
     expect(plan.partA.massG).toBeCloseTo(100, 6);
@@ -20,25 +29,37 @@ describe('POST /plan', () => {
     expect((await request(studio.app).get('/api/v1/batches')).body).toMatchObject({ total: 0 });
   });
   it('speaks in the units that were asked for', async () => {
-    const answer = await post({ product: clear, want: { mixedMassG: 182 }, conditions: { roomC: 15, resinC: 21 } }, '?temperature=%C2%B0F');
+    const answer = await post(
+      { product: clear, want: { mixedMassG: 182 }, conditions: { roomC: 15, resinC: 21 } },
+      '?temperature=%C2%B0F',
+    );
     expect(JSON.stringify(answer.body)).toContain('59 °F');
   });
   it('names the field that cannot be taken: no amount, a wrong unit of thought, a card without a ratio', async () => {
     expect((await post({ product: clear, want: {} })).body.error.issues).toMatchObject([{ path: 'want.volumeML' }]);
-    expect((await post({ product: clear, want: { volumeML: 10 }, conditions: { roomC: 2000 } })).body.error.issues).toMatchObject([{ path: 'conditions.roomC' }]);
+    expect(
+      (await post({ product: clear, want: { volumeML: 10 }, conditions: { roomC: 2000 } })).body.error.issues,
+    ).toMatchObject([{ path: 'conditions.roomC' }]);
     const bare = productSchema.parse({ ...clear, ratio: { byWeight: null, byVolume: null } });
     const refused = await post({ product: bare, want: { mixedMassG: 100 } });
     expect(refused.status).toBe(400);
-    expect(refused.body.error).toMatchObject({ code: 'ratio-not-stated', issues: [{ path: 'product.ratio.byWeight' }] });
+    expect(refused.body.error).toMatchObject({
+      code: 'ratio-not-stated',
+      issues: [{ path: 'product.ratio.byWeight' }],
+    });
   });
   it('keeps a plan with the batch that is begun from it', async () => {
     const plan = (await post({ product: clear, want: { mixedMassG: 182 } })).body as object;
-    const made = await request(studio.app).post('/api/v1/batches').send({ format: 'warm-jar.batch/1', product: { slug: clear.slug }, plan });
+    const made = await request(studio.app)
+      .post('/api/v1/batches')
+      .send({ format: 'warm-jar.batch/1', product: { slug: clear.slug }, plan });
     expect(made.status).toBe(201);
     const code = (made.body as { code: string }).code;
     const kept = await request(studio.app).get(`/api/v1/batches/${code}`);
     expect(kept.body.plan).toEqual(plan);
-    expect((await request(studio.app).get('/api/v1/batches?stage=in-work')).body.items.map((b: { code: string }) => b.code)).toContain(code);
+    expect(
+      (await request(studio.app).get('/api/v1/batches?stage=in-work')).body.items.map((b: { code: string }) => b.code),
+    ).toContain(code);
   });
 });
 
@@ -50,7 +71,7 @@ describe('devices', () => {
     expect(reading.body.values.map((v: { what: string }) => v.what)).toEqual(['room', 'humidity']);
     expect((await request(studio.app).get('/api/v1/devices/D-99/reading')).status).toBe(404);
   });
-  it('give the same figure for the same moment, warm in the afternoon and cold at night, within the loft\'s range', () => {
+  it("give the same figure for the same moment, warm in the afternoon and cold at night, within the loft's range", () => {
     const sensor = roomSensor();
     const at = (time: string) => sensor.read(new Date(`2026-03-14T${time}:00Z`), null)[0]!.value;
     expect(at('16:00')).toBe(at('16:00'));
@@ -67,7 +88,9 @@ describe('devices', () => {
     const silent = await request(studio.app).get('/api/v1/devices/D-01/reading');
     expect(silent.status).toBe(503);
     expect(silent.body.error).toMatchObject({ code: 'device-silent' });
-    await new Promise((done) => { setTimeout(done, 500); });
+    await new Promise((done) => {
+      setTimeout(done, 500);
+    });
     await request(studio.app).get('/api/v1/devices/D-01/reading').expect(200);
   });
 });

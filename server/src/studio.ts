@@ -53,19 +53,55 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
   const shelf = openShelf(database);
   const bus = changeBus();
   const clock = options.clock ?? studioClock(1);
-  const log = options.log ?? ((error: unknown) => { console.error(error); });
+  const log =
+    options.log ??
+    ((error: unknown) => {
+      console.error(error);
+    });
   const planner = options.planner ?? inlinePlanner();
   const batches = announcing(batchStore(database, products, vesselGuard(shelf.gear)), bus);
   const facts = factStore(database, products);
   const dataFolder = dirname(options.file);
   const photoFolder = join(dataFolder, 'photos');
   const schedule = backupSchedule(database, { dataFolder, photoFolder, now: () => new Date(), log });
-  const subject = async (code: string) => { const { batch } = await batches.get(code); return { batch, product: await products.get(batch.product.slug, batch.product.revision) }; };
+  const subject = async (code: string) => {
+    const { batch } = await batches.get(code);
+    return { batch, product: await products.get(batch.product.slug, batch.product.revision) };
+  };
   const app = createApp({
-    products, batches, shelf, facts, planner, bus, clock, log, webRoot: options.webRoot,
-    checks: checkStore(database), past: pastStore(database, shelf), photos: photoStore(photoFolder), search: (words) => searchAll(database, words), devices: standInDevices(subject),
-    filters: filterStore(database), pieces: pieceStore(database, shelf, products, clock.now), series: seriesStore(database), learner: options.learner ?? inlineLearner(),
+    products,
+    batches,
+    shelf,
+    facts,
+    planner,
+    bus,
+    clock,
+    log,
+    webRoot: options.webRoot,
+    checks: checkStore(database),
+    past: pastStore(database, shelf),
+    photos: photoStore(photoFolder),
+    search: (words) => searchAll(database, words),
+    devices: standInDevices(subject),
+    filters: filterStore(database),
+    pieces: pieceStore(database, shelf, products, clock.now),
+    series: seriesStore(database),
+    learner: options.learner ?? inlineLearner(),
     backup: { database, dataFolder, photoFolder, schedule, now: () => new Date(), replaceWith: options.replaceWith },
   });
-  return { app, database, products, batches, shelf, facts, schedule, clock, close: async () => { schedule.end(); await planner.close(); await database.close(); } };
+  return {
+    app,
+    database,
+    products,
+    batches,
+    shelf,
+    facts,
+    schedule,
+    clock,
+    close: async () => {
+      schedule.end();
+      await planner.close();
+      await database.close();
+    },
+  };
 }

@@ -5,7 +5,11 @@ import { SALTMARSH_CARDS } from '@warm-jar/core';
 import { openStudio, type Studio } from './studio';
 
 /** A studio on a real database file in a folder of its own, for tests. */
-export interface TestStudio extends Studio { readonly file: string; readonly failures: unknown[]; readonly remove: () => Promise<void> }
+export interface TestStudio extends Studio {
+  readonly file: string;
+  readonly failures: unknown[];
+  readonly remove: () => Promise<void>;
+}
 
 const newFolder = () => mkdtempSync(join(tmpdir(), 'warm-jar-'));
 
@@ -13,7 +17,9 @@ const newFolder = () => mkdtempSync(join(tmpdir(), 'warm-jar-'));
 let template: Promise<string> | null = null;
 async function makeTemplate(): Promise<string> {
   const folder = newFolder();
-  process.on('exit', () => { rmSync(folder, { recursive: true, force: true }); });
+  process.on('exit', () => {
+    rmSync(folder, { recursive: true, force: true });
+  });
   const file = join(folder, 'template.sqlite');
   const studio = await openStudio({ file });
   for (const card of SALTMARSH_CARDS) await studio.products.add(card);
@@ -28,7 +34,12 @@ export async function testStudio(options: { cards?: boolean; file?: string } = {
   const failures: unknown[] = [];
   const studio = await openStudio({ file, log: (error) => failures.push(error) });
   return {
-    ...studio, file, failures,
-    remove: async () => { await studio.close(); rmSync(folder, { recursive: true, force: true }); },
+    ...studio,
+    file,
+    failures,
+    remove: async () => {
+      await studio.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
   };
 }

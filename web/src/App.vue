@@ -15,7 +15,10 @@ const products = useProducts();
 const work = useWork();
 const route = useRoute();
 const { keysOpen, findOpen } = useGlobalKeys();
-onMounted(async () => { await products.load(); await work.load(); });
+onMounted(async () => {
+  await products.load();
+  await work.load();
+});
 </script>
 
 <template>
@@ -35,11 +38,41 @@ onMounted(async () => { await products.load(); await work.load(); });
 </template>
 
 <style scoped>
-.shell { display: grid; grid-template-columns: 150px minmax(0, 1fr); min-height: 100vh; }
-.right { min-width: 0; }
-main { padding: var(--space-5) var(--space-5) var(--space-6); max-width: 1400px; outline: none; }
-.skip { position: absolute; left: -999px; top: 0; z-index: 10; background: var(--card); padding: var(--space-2); }
-.skip:focus { left: 0; }
-@media (max-width: 900px) { .shell { grid-template-columns: 96px minmax(0, 1fr); } main { padding: var(--space-4); } }
-@media print { .shell { display: block; } }
+.shell {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr);
+  min-height: 100vh;
+}
+.right {
+  min-width: 0;
+}
+main {
+  padding: var(--space-5) var(--space-5) var(--space-6);
+  max-width: 1400px;
+  outline: none;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+  top: 0;
+  z-index: 10;
+  background: var(--card);
+  padding: var(--space-2);
+}
+.skip:focus {
+  left: 0;
+}
+@media (max-width: 900px) {
+  .shell {
+    grid-template-columns: 96px minmax(0, 1fr);
+  }
+  main {
+    padding: var(--space-4);
+  }
+}
+@media print {
+  .shell {
+    display: block;
+  }
+}
 </style>

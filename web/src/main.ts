@@ -19,7 +19,10 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"
 createApp(App)
   .use(createPinia())
   .use(router)
-  .use(PrimeVue, { theme: { preset: WarmJarTheme, options: { darkModeSelector: '.never-dark' } }, ...(nonce ? { csp: { nonce } } : {}) })
+  .use(PrimeVue, {
+    theme: { preset: WarmJarTheme, options: { darkModeSelector: '.never-dark' } },
+    ...(nonce ? { csp: { nonce } } : {}),
+  })
   .use(ConfirmationService)
   .use(ToastService)
   .mount('#app');

@@ -4,7 +4,11 @@ import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 
 /** Something to come back for, minutes after the parts met. */
-export interface ComeBack { readonly what: string; readonly afterMin: number; readonly says: string }
+export interface ComeBack {
+  readonly what: string;
+  readonly afterMin: number;
+  readonly says: string;
+}
 
 /** A cast that gels slower than this is looked at in between, min; and how often. */
 const SLOW_GEL_MIN = 90;
@@ -17,14 +21,17 @@ export function comeBacks(product: Product, gelsMin: number | null, pouredMin: n
   if (gel === null || gel < SLOW_GEL_MIN) return [];
   const count = Math.min(MOST_LOOKS, Math.floor((gel - pouredMin) / LOOK_EVERY_MIN));
   return Array.from({ length: Math.max(0, count) }, (_, i) => ({
-    what: 'look', afterMin: pouredMin + (i + 1) * LOOK_EVERY_MIN, says: 'Break bubbles at the surface, touch the cup, read the surface, cover it again.',
+    what: 'look',
+    afterMin: pouredMin + (i + 1) * LOOK_EVERY_MIN,
+    says: 'Break bubbles at the surface, touch the cup, read the surface, cover it again.',
   }));
 }
 
 /** Work on the piece after it is out, each from when the cure allows it, at the temperature it cures in. */
 export function afterCare(product: Product, batch: Batch, roomC: number): ComeBack[] {
   const cardC = product.demould?.atC ?? SHEET_TEMPERATURE_C;
-  const at = (cardMinutes: number | null | undefined) => (cardMinutes == null ? null : minutesAt(product, cardMinutes, roomC, cardC));
+  const at = (cardMinutes: number | null | undefined) =>
+    cardMinutes == null ? null : minutesAt(product, cardMinutes, roomC, cardC);
   const demould = batch.cure?.demouldedMin ?? at(product.demould?.minutes);
   const full = at(product.fullCure?.hours == null ? null : product.fullCure.hours * 60);
   if (demould === null) return [];
@@ -34,11 +41,20 @@ export function afterCare(product: Product, batch: Batch, roomC: number): ComeBa
   return [
     { what: 'trim', afterMin: demould, says: 'Trim sprue and flash while they still cut.' },
     { what: 'sand', afterMin: sand, says: 'Sand wet or with a dust mask; uncured dust is worse.' },
-    ...(released ? [{ what: 'wash', afterMin: sand, says: 'Wash the release off with warm water and soap before paint.' }] : []),
-    { what: 'prime', afterMin: sand, says: released ? 'Prime once it is washed and dry.' : 'Prime the dust-free, dry piece.' },
-    ...(full === null ? [] : [{ what: 'polish', afterMin: full, says: 'Polish at full cure: sooner, and the shine sinks.' }]),
+    ...(released
+      ? [{ what: 'wash', afterMin: sand, says: 'Wash the release off with warm water and soap before paint.' }]
+      : []),
+    {
+      what: 'prime',
+      afterMin: sand,
+      says: released ? 'Prime once it is washed and dry.' : 'Prime the dust-free, dry piece.',
+    },
+    ...(full === null
+      ? []
+      : [{ what: 'polish', afterMin: full, says: 'Polish at full cure: sooner, and the shine sinks.' }]),
   ].sort((a, b) => a.afterMin - b.afterMin);
 }
 
 /** Age at the card's temperature, min, for the sentence beside a demould. */
-export const ageMin = (product: Product, minutes: number, roomC: number): number => equivalentMinutes(product, minutes, roomC, product.demould?.atC ?? SHEET_TEMPERATURE_C);
+export const ageMin = (product: Product, minutes: number, roomC: number): number =>
+  equivalentMinutes(product, minutes, roomC, product.demould?.atC ?? SHEET_TEMPERATURE_C);

@@ -37,8 +37,19 @@ function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: 
   if (!isCalibrated(fit)) return null;
   const points = resinPoints(cup.readings).filter((p) => p.atMin <= cup.nowMin + 1e-9);
   const last = points.at(-1);
-  const start = { massG: Math.max(cup.massG, 0.1), densityGPerML: fit.densityGPerML, roomC: cup.roomC, cupDiameterMm: cup.cupDiameterMm, mostMinutes: MOST_MINUTES };
-  if (!last || last.atMin === 0) return { curve: integrateCup(fit, { ...start, resinC: last?.temperatureC ?? cup.resinC }), sinceMin: 0, read: Boolean(last) };
+  const start = {
+    massG: Math.max(cup.massG, 0.1),
+    densityGPerML: fit.densityGPerML,
+    roomC: cup.roomC,
+    cupDiameterMm: cup.cupDiameterMm,
+    mostMinutes: MOST_MINUTES,
+  };
+  if (!last || last.atMin === 0)
+    return {
+      curve: integrateCup(fit, { ...start, resinC: last?.temperatureC ?? cup.resinC }),
+      sinceMin: 0,
+      read: Boolean(last),
+    };
   const path = points[0]!.atMin > 0 ? [{ atMin: 0, temperatureC: cup.resinC }, ...points] : points;
   const alpha = alphaAtSpent(fit, potLifeSpent(product, path, last.atMin) ?? 0);
   return { curve: integrateCup(fit, { ...start, alpha, resinC: last.temperatureC }), sinceMin: last.atMin, read: true };
@@ -63,16 +74,30 @@ export function benchClock(product: Product, cup: CupNow): BenchClock | null {
   const known = curveFrom(product, cup);
   if (!known || !isCalibrated(fit)) {
     const potLife = product.potLife?.minutes;
-    return potLife == null ? null : { spent: cup.nowMin / potLife, potLifeEndsMin: potLife, gelsMin: product.gel?.minutes ?? null, resinNowC: null, from: 'label' };
+    return potLife == null
+      ? null
+      : {
+          spent: cup.nowMin / potLife,
+          potLifeEndsMin: potLife,
+          gelsMin: product.gel?.minutes ?? null,
+          resinNowC: null,
+          from: 'label',
+        };
   }
   const { curve, sinceMin, read } = known;
-  const at = (alpha: number) => { const m = minuteAtAlpha(curve, alpha); return m === null ? null : sinceMin + m; };
+  const at = (alpha: number) => {
+    const m = minuteAtAlpha(curve, alpha);
+    return m === null ? null : sinceMin + m;
+  };
   const alphaNow = alphaAtMinute(curve, Math.max(0, cup.nowMin - sinceMin));
   // Spent is the share of held pot life that this conversion stands for, found on the same curve from both ends.
   const ends = at(fit.alphaPot);
   return {
-    spent: spentAt(fit, alphaNow), potLifeEndsMin: ends === null ? null : ends > sinceMin ? ends : sinceMin, gelsMin: at(fit.alphaGel),
-    resinNowC: temperatureAt(curve, Math.max(0, cup.nowMin - sinceMin)), from: read ? 'readings' : 'start',
+    spent: spentAt(fit, alphaNow),
+    potLifeEndsMin: ends === null ? null : ends > sinceMin ? ends : sinceMin,
+    gelsMin: at(fit.alphaGel),
+    resinNowC: temperatureAt(curve, Math.max(0, cup.nowMin - sinceMin)),
+    from: read ? 'readings' : 'start',
   };
 }
 
@@ -80,7 +105,11 @@ export function benchClock(product: Product, cup: CupNow): BenchClock | null {
 function spentAt(fit: Parameters<typeof alphaAtSpent>[0], alpha: number): number {
   let [low, high] = [0, 1];
   while (high < 16 && alphaAtSpent(fit, high) < Math.min(alpha, fit.alphaGel)) high *= 2;
-  for (let i = 0; i < 40; i += 1) { const middle = (low + high) / 2; if (alphaAtSpent(fit, middle) < alpha) low = middle; else high = middle; }
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    if (alphaAtSpent(fit, middle) < alpha) low = middle;
+    else high = middle;
+  }
   return (low + high) / 2;
 }
 
@@ -97,18 +126,28 @@ export function resinAhead(product: Product, cup: CupNow): { readonly atMin: num
   if (!known || !isCalibrated(fit)) return [];
   const { curve, sinceMin } = known;
   const gel = minuteAtAlpha(curve, fit.alphaGel) ?? AHEAD_MIN;
-  return curve.minutes.flatMap((m, i) => (m > Math.min(gel, AHEAD_MIN) ? [] : [{ atMin: sinceMin + m, temperatureC: curve.temperatureC[i]! }]));
+  return curve.minutes.flatMap((m, i) =>
+    m > Math.min(gel, AHEAD_MIN) ? [] : [{ atMin: sinceMin + m, temperatureC: curve.temperatureC[i]! }],
+  );
 }
 
 /** When the mix, warming by its own heat, comes into a window of pour temperatures and leaves it. */
-export interface PourWindow { readonly opensMin: number | null; readonly closesMin: number | null; readonly open: boolean }
+export interface PourWindow {
+  readonly opensMin: number | null;
+  readonly closesMin: number | null;
+  readonly open: boolean;
+}
 
 /**
  * Waiting for a pour temperature on the way up: when the window opens and when it closes, at the latest with pot life.
  * @param window the coldest and the warmest the pour may be, °C
  * @returns null where there is no model; minutes null where it never comes to that before pot life ends
  */
-export function pourWindow(product: Product, cup: CupNow, window: { readonly fromC: number; readonly toC: number }): PourWindow | null {
+export function pourWindow(
+  product: Product,
+  cup: CupNow,
+  window: { readonly fromC: number; readonly toC: number },
+): PourWindow | null {
   const fit = calibrate(product);
   const known = curveFrom(product, cup);
   if (!known || !isCalibrated(fit)) return null;
@@ -126,5 +165,9 @@ export function pourWindow(product: Product, cup: CupNow, window: { readonly fro
   const closes = [tooWarm, end].filter((m): m is number => m !== null);
   const closesMin = closes.length === 0 ? null : sinceMin + Math.min(...closes);
   const opensMin = opens === null || (end !== null && opens >= end) ? null : sinceMin + opens;
-  return { opensMin, closesMin: opensMin === null ? null : closesMin, open: opensMin !== null && cup.nowMin >= opensMin && (closesMin === null || cup.nowMin < closesMin) };
+  return {
+    opensMin,
+    closesMin: opensMin === null ? null : closesMin,
+    open: opensMin !== null && cup.nowMin >= opensMin && (closesMin === null || cup.nowMin < closesMin),
+  };
 }

@@ -3,9 +3,24 @@ import { valueAt, withValue, type Tree } from '../formats/documentPath';
 import * as q from '../formats/quantities';
 
 /** A dotted path of a batch: names, and places in lists. */
-const path = z.string().min(1).max(120).regex(/^[a-zA-Z]+(\[\d{1,4}\])*(\.[a-zA-Z]+(\[\d{1,4}\])*)*$/, 'Write a field by its dotted name, such as mix.amountA.');
+const path = z
+  .string()
+  .min(1)
+  .max(120)
+  .regex(
+    /^[a-zA-Z]+(\[\d{1,4}\])*(\.[a-zA-Z]+(\[\d{1,4}\])*)*$/,
+    'Write a field by its dotted name, such as mix.amountA.',
+  );
 /** Lists that grow by one whoever adds to them. */
-export const GROWING_LISTS = ['readings', 'additives', 'checks', 'quickTests', 'mends', 'bench.done', 'bench.reasons'] as const;
+export const GROWING_LISTS = [
+  'readings',
+  'additives',
+  'checks',
+  'quickTests',
+  'mends',
+  'bench.done',
+  'bench.reasons',
+] as const;
 
 /**
  * One thing done at the bench, as it is saved: fields set, each with what stood there before, and things added to lists.
@@ -15,15 +30,25 @@ export const entrySchema = z.object({
   key: z.string().min(8, 'Give the entry a key of its own, 8 characters or more.').max(80),
   at: q.isoMoment,
   by: q.shortText.nullish(),
-  set: z.array(z.object({ path, was: z.unknown(), value: z.unknown() })).max(60).default([]),
-  add: z.array(z.object({ path: z.enum(GROWING_LISTS), value: z.unknown() })).max(500).default([]),
+  set: z
+    .array(z.object({ path, was: z.unknown(), value: z.unknown() }))
+    .max(60)
+    .default([]),
+  add: z
+    .array(z.object({ path: z.enum(GROWING_LISTS), value: z.unknown() }))
+    .max(500)
+    .default([]),
   /** Put over what somebody else wrote meanwhile: only after having asked. */
   over: z.boolean().default(false),
 });
 export type Entry = z.infer<typeof entrySchema>;
 
 /** A field that two people wrote differently. */
-export interface EntryConflict { readonly path: string; readonly theirs: unknown; readonly mine: unknown }
+export interface EntryConflict {
+  readonly path: string;
+  readonly theirs: unknown;
+  readonly mine: unknown;
+}
 
 /** Nothing recorded is the same whether it is absent or null. */
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
@@ -32,14 +57,22 @@ const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === 
  * Lays an entry over a document. A field that somebody else set meanwhile to something else is a conflict, and then
  * nothing of the entry is applied; different fields, and things added to lists, go together.
  */
-export function applyEntry(document: Tree, entry: Pick<Entry, 'set' | 'add' | 'over'>): { readonly document: Tree; readonly conflicts: readonly EntryConflict[] } {
-  const conflicts = entry.over ? [] : entry.set
-    .map((s) => ({ path: s.path, theirs: valueAt(document, s.path) ?? null, mine: s.value ?? null, was: s.was }))
-    .filter((s) => !same(s.theirs, s.was) && !same(s.theirs, s.mine))
-    .map(({ path: at, theirs, mine }) => ({ path: at, theirs, mine }));
+export function applyEntry(
+  document: Tree,
+  entry: Pick<Entry, 'set' | 'add' | 'over'>,
+): { readonly document: Tree; readonly conflicts: readonly EntryConflict[] } {
+  const conflicts = entry.over
+    ? []
+    : entry.set
+        .map((s) => ({ path: s.path, theirs: valueAt(document, s.path) ?? null, mine: s.value ?? null, was: s.was }))
+        .filter((s) => !same(s.theirs, s.was) && !same(s.theirs, s.mine))
+        .map(({ path: at, theirs, mine }) => ({ path: at, theirs, mine }));
   if (conflicts.length > 0) return { document, conflicts };
   const set = entry.set.reduce((d, s) => withValue(d, s.path, s.value ?? null), document);
-  const added = entry.add.reduce((d, a) => { const list = valueAt(d, a.path); return withValue(d, a.path, [...(Array.isArray(list) ? list as unknown[] : []), a.value]); }, set);
+  const added = entry.add.reduce((d, a) => {
+    const list = valueAt(d, a.path);
+    return withValue(d, a.path, [...(Array.isArray(list) ? (list as unknown[]) : []), a.value]);
+  }, set);
   return { document: added, conflicts };
 }
 

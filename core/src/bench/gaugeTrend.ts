@@ -1,8 +1,16 @@
 /** A gauge's reading at a minute. */
-export interface GaugePoint { readonly atMin: number; readonly kPa: number }
+export interface GaugePoint {
+  readonly atMin: number;
+  readonly kPa: number;
+}
 
 /** How a vessel's pressure runs, and whether it leaks. */
-export interface GaugeTrend { readonly kPaPerMin: number; readonly leaking: boolean; /** Minutes until it falls below the limit at this rate; null where it does not. */ readonly belowInMin: number | null }
+export interface GaugeTrend {
+  readonly kPaPerMin: number;
+  readonly leaking: boolean;
+  /** Minutes until it falls below the limit at this rate; null where it does not. */ readonly belowInMin:
+    number | null;
+}
 
 /** A fall slower than this share of the pressure over the hold is a cooling vessel, not a leak. */
 const LOST_SHARE = 0.03;

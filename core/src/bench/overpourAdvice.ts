@@ -23,12 +23,20 @@ export interface OverpourAdvice {
  * @param wantedG A + B that was planned; null where nothing was
  * @throws CoreError `ratio-not-stated`, `out-of-range`
  */
-export function overpourAdvice(product: Product, massAG: number, massBG: number, cupML: number | null, wantedG: number | null): OverpourAdvice {
+export function overpourAdvice(
+  product: Product,
+  massAG: number,
+  massBG: number,
+  cupML: number | null,
+  wantedG: number | null,
+): OverpourAdvice {
   const fix = overpourFix(product, massAG, massBG);
   const tolerance = ratioTolerance(product);
   const volumeML = fix.totalG / (product.mixedDensityGPerML ?? 1);
   return {
-    fix, tolerance, withinTolerance: Math.abs(fix.errorPct) <= tolerance.pct,
+    fix,
+    tolerance,
+    withinTolerance: Math.abs(fix.errorPct) <= tolerance.pct,
     fits: cupML === null ? null : volumeML <= cupML,
     surplusG: Math.max(0, fix.totalG - (wantedG ?? massAG + massBG)),
     restartCheaper: fix.addG > massAG + massBG,

@@ -5,7 +5,11 @@ import { limitReadings } from '../limits/limitReadings';
 import { fieldLabel } from '../limits/fieldLabels';
 
 /** A field that was not recorded, and what a later diagnosis cannot say for the want of it. */
-export interface RecordGap { readonly field: string; readonly label: string; readonly costs: string }
+export interface RecordGap {
+  readonly field: string;
+  readonly label: string;
+  readonly costs: string;
+}
 
 const COSTS: readonly [RegExp, string][] = [
   [/^lot[AB]/, 'an old or damp lot cannot be told or ruled out'],
@@ -27,17 +31,44 @@ const COSTS: readonly [RegExp, string][] = [
 
 /** Words a diagnosis asks for that no limit covers. */
 const WORDS: readonly { field: string; label: string; costs: string; asks: (p: Product, b: Batch) => boolean }[] = [
-  { field: 'mix.scrapedWalls', label: 'Walls scraped while stirring', costs: 'sticky spots stay unexplained', asks: (p) => p.family !== 'uv-acrylate' },
-  { field: 'mix.tool', label: 'Stirred with', costs: 'water from a wooden stick cannot be ruled out', asks: (p) => p.moistureSensitive === true },
+  {
+    field: 'mix.scrapedWalls',
+    label: 'Walls scraped while stirring',
+    costs: 'sticky spots stay unexplained',
+    asks: (p) => p.family !== 'uv-acrylate',
+  },
+  {
+    field: 'mix.tool',
+    label: 'Stirred with',
+    costs: 'water from a wooden stick cannot be ruled out',
+    asks: (p) => p.moistureSensitive === true,
+  },
   { field: 'mix.vigour', label: 'How hard it was stirred', costs: 'whipped-in air cannot be told', asks: () => true },
-  { field: 'pour.scrapedCup', label: 'Cup scraped into the mould', costs: 'sticky spots stay unexplained', asks: (p) => p.family !== 'uv-acrylate' },
-  { field: 'mould.degassed', label: 'Mould degassed', costs: 'pimples cannot be laid to the mould', asks: (_, b) => (b.pressure?.gaugeKPa ?? 0) > 0 },
+  {
+    field: 'pour.scrapedCup',
+    label: 'Cup scraped into the mould',
+    costs: 'sticky spots stay unexplained',
+    asks: (p) => p.family !== 'uv-acrylate',
+  },
+  {
+    field: 'mould.degassed',
+    label: 'Mould degassed',
+    costs: 'pimples cannot be laid to the mould',
+    asks: (_, b) => (b.pressure?.gaugeKPa ?? 0) > 0,
+  },
 ];
 
 /** What the record lacks, the dearest first by the order of the work; nothing that the product does not ask for. */
 export function recordGaps(product: Product, batch: Batch): RecordGap[] {
-  const limits = limitReadings(product, batch).filter((r) => r.state === 'not-recorded' && !r.field.startsWith('checks'))
-    .map((r) => ({ field: r.field, label: fieldLabel(r.field), costs: COSTS.find(([at]) => at.test(r.field))?.[1] ?? 'one limit less to argue from' }));
-  const words = WORDS.filter((w) => w.asks(product, batch) && valueAt(batch, w.field) == null).map(({ field, label, costs }) => ({ field, label, costs }));
+  const limits = limitReadings(product, batch)
+    .filter((r) => r.state === 'not-recorded' && !r.field.startsWith('checks'))
+    .map((r) => ({
+      field: r.field,
+      label: fieldLabel(r.field),
+      costs: COSTS.find(([at]) => at.test(r.field))?.[1] ?? 'one limit less to argue from',
+    }));
+  const words = WORDS.filter((w) => w.asks(product, batch) && valueAt(batch, w.field) == null).map(
+    ({ field, label, costs }) => ({ field, label, costs }),
+  );
   return [...limits, ...words];
 }

@@ -27,5 +27,8 @@ export const PAINT_WATER_PCT = 50;
  * @param carriers each with its mass, g, and the share of it that is water, %
  */
 export function carriedWaterG(carriers: readonly { readonly massG: number; readonly waterPct: number }[]): number {
-  return carriers.reduce((sum, c) => sum + (requireNumber(c.massG, 'massG', 0, 1e6) * requireNumber(c.waterPct, 'waterPct', 0, 100)) / 100, 0);
+  return carriers.reduce(
+    (sum, c) => sum + (requireNumber(c.massG, 'massG', 0, 1e6) * requireNumber(c.waterPct, 'waterPct', 0, 100)) / 100,
+    0,
+  );
 }

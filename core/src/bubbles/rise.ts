@@ -9,7 +9,11 @@ const GRAVITY = 9.80665;
  * @throws CoreError `out-of-range`
  * @example stokesVelocityMmPerS({ diameterMm: 1, densityGPerML: 1.05, viscosityMPaS: 350 }) // 1.634
  */
-export function stokesVelocityMmPerS(bubble: { diameterMm: number; densityGPerML: number; viscosityMPaS: number }): number {
+export function stokesVelocityMmPerS(bubble: {
+  diameterMm: number;
+  densityGPerML: number;
+  viscosityMPaS: number;
+}): number {
   const diameterM = requireNumber(bubble.diameterMm, 'diameterMm', 0, 100) / 1000;
   const density = requireNumber(bubble.densityGPerML, 'densityGPerML', 1e-3, 25) * 1000;
   const viscosity = requireNumber(bubble.viscosityMPaS, 'viscosityMPaS', 1e-3) / 1000;
@@ -17,7 +21,12 @@ export function stokesVelocityMmPerS(bubble: { diameterMm: number; densityGPerML
 }
 
 /** Fluidity over time, ∫dt/η in min/(mPa·s), from a viscosity that may grow without bound. */
-export function fluidityIntegral(minutes: readonly number[], viscosityMPaS: readonly number[], fromMin: number, toMin: number): number {
+export function fluidityIntegral(
+  minutes: readonly number[],
+  viscosityMPaS: readonly number[],
+  fromMin: number,
+  toMin: number,
+): number {
   let sum = 0;
   for (let i = 1; i < minutes.length; i += 1) {
     const [t0, t1] = [minutes[i - 1]!, minutes[i]!];

@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import type { Check } from '../formats/batch';
 import { SEEN_DELTA_B, colourHistory, colourSentence } from './colourHistory';
 
-const look = (afterH: number, ...b: number[]): Check => ({ afterH, photos: b.map((v, i) => ({ id: `${afterH}-${i}`, colour: { cast: [1, 1, 1], card: [2, 2, 2], b: v, yellownessIndex: v * 1.5, againstSample: i === 0 ? 1 : null } })) });
+const look = (afterH: number, ...b: number[]): Check => ({
+  afterH,
+  photos: b.map((v, i) => ({
+    id: `${afterH}-${i}`,
+    colour: { cast: [1, 1, 1], card: [2, 2, 2], b: v, yellownessIndex: v * 1.5, againstSample: i === 0 ? 1 : null },
+  })),
+});
 
 describe('the colour of a piece over its looks', () => {
   it('is in order of time, each look the mean of its photos, against the first', () => {

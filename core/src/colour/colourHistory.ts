@@ -1,7 +1,13 @@
 import type { Batch } from '../formats/batch';
 
 /** The colour of a piece at one look, against its first and against an untouched sample in the same photo. */
-export interface ColourLook { readonly afterH: number; readonly b: number; readonly yellownessIndex: number; readonly deltaB: number; readonly againstSample: number | null }
+export interface ColourLook {
+  readonly afterH: number;
+  readonly b: number;
+  readonly yellownessIndex: number;
+  readonly deltaB: number;
+  readonly againstSample: number | null;
+}
 
 /** Δb* from which two people would see the difference side by side (about two just-noticeable steps). */
 export const SEEN_DELTA_B = 2;
@@ -10,12 +16,21 @@ const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / 
 
 /** The measured colour over time, oldest first; looks whose photos were not measured tell nothing. */
 export function colourHistory(batch: Pick<Batch, 'checks'>): ColourLook[] {
-  const looks = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).flatMap((c) => {
-    const measured = (c.photos ?? []).flatMap((p) => p.colour ?? []);
-    if (measured.length === 0) return [];
-    const samples = measured.flatMap((m) => (m.againstSample == null ? [] : [m.againstSample]));
-    return [{ afterH: c.afterH, b: mean(measured.map((m) => m.b)), yellownessIndex: mean(measured.map((m) => m.yellownessIndex)), againstSample: samples.length ? mean(samples) : null }];
-  });
+  const looks = [...(batch.checks ?? [])]
+    .sort((a, b) => a.afterH - b.afterH)
+    .flatMap((c) => {
+      const measured = (c.photos ?? []).flatMap((p) => p.colour ?? []);
+      if (measured.length === 0) return [];
+      const samples = measured.flatMap((m) => (m.againstSample == null ? [] : [m.againstSample]));
+      return [
+        {
+          afterH: c.afterH,
+          b: mean(measured.map((m) => m.b)),
+          yellownessIndex: mean(measured.map((m) => m.yellownessIndex)),
+          againstSample: samples.length ? mean(samples) : null,
+        },
+      ];
+    });
   return looks.map((l) => ({ ...l, deltaB: l.b - looks[0]!.b }));
 }
 
@@ -23,9 +38,18 @@ export function colourHistory(batch: Pick<Batch, 'checks'>): ColourLook[] {
 export function colourSentence(looks: readonly ColourLook[]): string {
   const [first, last] = [looks[0], looks.at(-1)];
   if (!first || !last) return 'No colour was measured yet.';
-  const sample = last.againstSample === null ? '' : ` Against the untouched sample it is ${Math.abs(last.againstSample).toFixed(1)} b* ${last.againstSample >= 0 ? 'yellower' : 'bluer'}.`;
-  if (looks.length === 1) return `b* ${first.b.toFixed(1)}, yellowness index ${first.yellownessIndex.toFixed(0)}; the next look tells whether it changes.${sample}`;
+  const sample =
+    last.againstSample === null
+      ? ''
+      : ` Against the untouched sample it is ${Math.abs(last.againstSample).toFixed(1)} b* ${last.againstSample >= 0 ? 'yellower' : 'bluer'}.`;
+  if (looks.length === 1)
+    return `b* ${first.b.toFixed(1)}, yellowness index ${first.yellownessIndex.toFixed(0)}; the next look tells whether it changes.${sample}`;
   const size = Math.abs(last.deltaB);
-  const words = size < SEEN_DELTA_B ? 'too little to be seen' : last.deltaB > 0 ? 'yellower, and seen side by side' : 'bluer, which light or a burnt-out card makes; measure again';
+  const words =
+    size < SEEN_DELTA_B
+      ? 'too little to be seen'
+      : last.deltaB > 0
+        ? 'yellower, and seen side by side'
+        : 'bluer, which light or a burnt-out card makes; measure again';
   return `Δb* ${last.deltaB >= 0 ? '+' : '−'}${size.toFixed(1)} since the first look: ${words}.${sample}`;
 }

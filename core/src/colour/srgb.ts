@@ -3,7 +3,11 @@ import { CoreError } from '../errors';
 /** Three channels of sRGB: 0 to 255 as a picture holds them, or 0 to 1 where none is above 1. */
 export type Srgb = readonly [red: number, green: number, blue: number];
 /** CIE 1931 tristimulus values under D65, 2°, with Y = 1 for white. */
-export interface Xyz { readonly X: number; readonly Y: number; readonly Z: number }
+export interface Xyz {
+  readonly X: number;
+  readonly Y: number;
+  readonly Z: number;
+}
 
 /** D65 white of the 2° observer, the row sums of the matrix below. */
 export const D65: Xyz = { X: 0.4124564 + 0.3575761 + 0.1804375, Y: 1, Z: 0.0193339 + 0.119192 + 0.9503041 };

@@ -25,9 +25,16 @@ describe('colour of a patch', () => {
     const { X, Y, Z } = xyzOf([1, 1, 1]);
     expect([X, Y, Z].map((v) => v.toFixed(4))).toEqual(['0.9505', '1.0000', '1.0888']);
   });
-  it('reads shares of one and of 255 alike', () => expect(labB([0.8, 0.7, 0.4])).toBeCloseTo(labB([204, 178.5, 102]), 9));
-  it('refuses a channel no picture holds, naming it', () => expect(() => labB([10, 300, 10])).toThrow(expect.objectContaining({ code: 'out-of-range', path: 'srgb[1]' })));
-  it('encodes what it made linear', () => fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (v) => { expect(encodedChannel(linearChannel(v))).toBeCloseTo(v, 6); })));
+  it('reads shares of one and of 255 alike', () =>
+    expect(labB([0.8, 0.7, 0.4])).toBeCloseTo(labB([204, 178.5, 102]), 9));
+  it('refuses a channel no picture holds, naming it', () =>
+    expect(() => labB([10, 300, 10])).toThrow(expect.objectContaining({ code: 'out-of-range', path: 'srgb[1]' })));
+  it('encodes what it made linear', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (v) => {
+        expect(encodedChannel(linearChannel(v))).toBeCloseTo(v, 6);
+      }),
+    ));
 });
 
 describe('yellowness index E313', () => {
@@ -40,29 +47,51 @@ describe('yellowness index E313', () => {
     const blues = [240, 200, 160, 120, 80];
     const index = blues.map((b) => yellownessIndexE313([240, 235, b]));
     expect([...index].sort((a, b) => a - b)).toEqual(index);
-    expect(blues.map((b) => labB([240, 235, b]))).toEqual([...blues.map((b) => labB([240, 235, b]))].sort((a, b) => a - b));
+    expect(blues.map((b) => labB([240, 235, b]))).toEqual(
+      [...blues.map((b) => labB([240, 235, b]))].sort((a, b) => a - b),
+    );
   });
-  it('cannot be told of black', () => expect(() => yellownessIndexE313([0, 0, 0])).toThrow(expect.objectContaining({ code: 'too-dark' })));
+  it('cannot be told of black', () =>
+    expect(() => yellownessIndexE313([0, 0, 0])).toThrow(expect.objectContaining({ code: 'too-dark' })));
 });
 
 describe('the white card', () => {
   it('is white itself after its own correction, whatever the lamp', () => {
-    fc.assert(fc.property(fc.tuple(fc.integer({ min: 90, max: 240 }), fc.integer({ min: 90, max: 240 }), fc.integer({ min: 90, max: 240 })) as fc.Arbitrary<Srgb>, (card) => {
-      for (const v of whiteCorrected(card, card)) expect(v).toBeCloseTo(255, 6);
-    }));
+    fc.assert(
+      fc.property(
+        fc.tuple(
+          fc.integer({ min: 90, max: 240 }),
+          fc.integer({ min: 90, max: 240 }),
+          fc.integer({ min: 90, max: 240 }),
+        ) as fc.Arbitrary<Srgb>,
+        (card) => {
+          for (const v of whiteCorrected(card, card)) expect(v).toBeCloseTo(255, 6);
+        },
+      ),
+    );
   });
-  it('takes a lamp\'s yellow out: the same cast in two lights comes to the same colour', () => {
+  it("takes a lamp's yellow out: the same cast in two lights comes to the same colour", () => {
     const cast = [0.62, 0.55, 0.3] as const;
     const under = (lamp: readonly [number, number, number]): { cast: Srgb; card: Srgb } => ({
-      cast: cast.map((c, i) => 255 * encodedChannel(c * lamp[i]! * 0.9)) as unknown as Srgb, card: lamp.map((l) => 255 * encodedChannel(0.9 * l)) as unknown as Srgb,
+      cast: cast.map((c, i) => 255 * encodedChannel(c * lamp[i]! * 0.9)) as unknown as Srgb,
+      card: lamp.map((l) => 255 * encodedChannel(0.9 * l)) as unknown as Srgb,
     });
     const [day, bulb] = [under([0.95, 0.97, 1]), under([1, 0.8, 0.5])];
     expect(castColour(bulb.cast, bulb.card).b).toBeCloseTo(castColour(day.cast, day.card).b, 6);
     expect(labB(bulb.cast) - labB(day.cast)).toBeGreaterThan(10);
   });
   it('is refused burnt out or dark, with what to do', () => {
-    expect(() => whiteCorrected([100, 100, 100], [255, 255, 250])).toThrow(expect.objectContaining({ code: 'card-burnt-out' }));
-    expect(() => whiteCorrected([100, 100, 100], [30, 30, 20])).toThrow(expect.objectContaining({ code: 'card-too-dark' }));
+    expect(() => whiteCorrected([100, 100, 100], [255, 255, 250])).toThrow(
+      expect.objectContaining({ code: 'card-burnt-out' }),
+    );
+    expect(() => whiteCorrected([100, 100, 100], [30, 30, 20])).toThrow(
+      expect.objectContaining({ code: 'card-too-dark' }),
+    );
   });
-  it('never makes a patch brighter than white', () => fc.assert(fc.property(colour, fc.constant<Srgb>([120, 110, 100]), (patch, card) => { expect(Math.max(...whiteCorrected(patch, card))).toBeLessThanOrEqual(255 + 1e-9); })));
+  it('never makes a patch brighter than white', () =>
+    fc.assert(
+      fc.property(colour, fc.constant<Srgb>([120, 110, 100]), (patch, card) => {
+        expect(Math.max(...whiteCorrected(patch, card))).toBeLessThanOrEqual(255 + 1e-9);
+      }),
+    ));
 });

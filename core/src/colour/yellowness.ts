@@ -33,7 +33,8 @@ const LEAST_LIGHT = 1e-6;
  */
 export function yellownessIndexE313(srgb: Srgb): number {
   const { X, Y, Z } = xyzOf(srgb);
-  if (Y < LEAST_LIGHT) throw new CoreError('too-dark', 'This patch is black: yellowness cannot be told. Pick a lighter one.', 'srgb');
+  if (Y < LEAST_LIGHT)
+    throw new CoreError('too-dark', 'This patch is black: yellowness cannot be told. Pick a lighter one.', 'srgb');
   return (100 * (1.2985 * X - 1.1335 * Z)) / Y;
 }
 
@@ -47,14 +48,29 @@ const [DIMMEST_CARD, BURNT_OUT] = [0.04, 0.995];
  */
 export function whiteCorrected(patch: Srgb, card: Srgb): Srgb {
   const [light, white] = [linearRgb(patch), linearRgb(card)];
-  if (white.some((w) => w > BURNT_OUT)) throw new CoreError('card-burnt-out', 'The white card is burnt out in the photo. Take it again a little darker, or pick a shaded place of the card.', 'card');
-  if (white.some((w) => w < DIMMEST_CARD)) throw new CoreError('card-too-dark', 'That is too dark to be the white card. Pick the card, or take the photo in more light.', 'card');
+  if (white.some((w) => w > BURNT_OUT))
+    throw new CoreError(
+      'card-burnt-out',
+      'The white card is burnt out in the photo. Take it again a little darker, or pick a shaded place of the card.',
+      'card',
+    );
+  if (white.some((w) => w < DIMMEST_CARD))
+    throw new CoreError(
+      'card-too-dark',
+      'That is too dark to be the white card. Pick the card, or take the photo in more light.',
+      'card',
+    );
   const channel = (i: 0 | 1 | 2) => encodedChannel(Math.min(1, light[i] / white[i])) * 255;
   return [channel(0), channel(1), channel(2)];
 }
 
 /** Colour of a cast by its photo: corrected by the white card, with its yellow in both measures. */
-export interface CastColour { readonly srgb: Srgb; readonly L: number; readonly b: number; readonly yellownessIndex: number }
+export interface CastColour {
+  readonly srgb: Srgb;
+  readonly L: number;
+  readonly b: number;
+  readonly yellownessIndex: number;
+}
 
 /** @throws CoreError as {@link whiteCorrected} and {@link yellownessIndexE313} do */
 export function castColour(cast: Srgb, card: Srgb): CastColour {

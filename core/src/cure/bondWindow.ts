@@ -3,7 +3,10 @@ import { minutesAt } from './equivalentAge';
 import { SHEET_TEMPERATURE_C } from './kineticsDefaults';
 
 /** When the next layer bonds by itself, minutes after the layer below was poured. */
-export interface BondWindow { readonly fromMin: number; readonly untilMin: number | null }
+export interface BondWindow {
+  readonly fromMin: number;
+  readonly untilMin: number | null;
+}
 
 /**
  * The card's bond window carried to the room by the family's Arrhenius shift.

@@ -3,7 +3,12 @@ import { findRoot } from '../numeric/findRoot';
 import { remembered } from '../numeric/remembered';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type Chemistry, type CupConditions } from './cup';
 import {
-  POT_LIFE_SHARE_OF_GEL, SHEET_DENSITY_G_PER_ML, SHEET_MASS_G, SHEET_TEMPERATURE_C, familyKinetics, type FamilyKinetics,
+  POT_LIFE_SHARE_OF_GEL,
+  SHEET_DENSITY_G_PER_ML,
+  SHEET_MASS_G,
+  SHEET_TEMPERATURE_C,
+  familyKinetics,
+  type FamilyKinetics,
 } from './kineticsDefaults';
 
 /** A product's chemistry fitted to its own card, and how well the card allowed it. */
@@ -24,7 +29,11 @@ export type CalibrationResult = Calibration | { readonly status: 'no-kinetics' |
 
 const densityOf = (p: Product) => p.mixedDensityGPerML ?? p.densityAGPerML ?? SHEET_DENSITY_G_PER_ML;
 
-interface CardPoint { readonly minutes: number; readonly atC: number; readonly massG: number }
+interface CardPoint {
+  readonly minutes: number;
+  readonly atC: number;
+  readonly massG: number;
+}
 
 function pointOf(stated: Product['potLife']): CardPoint | null {
   if (stated?.minutes == null) return null;
@@ -44,10 +53,17 @@ function anchorOf(product: Product, kinetics: FamilyKinetics): { point: CardPoin
 }
 
 /** Solves the rate constant so that the card's cup reaches `alpha` at the card's minute. Works in ln k. */
-function solveRate(base: Omit<Chemistry, 'kPerMin'>, anchor: { point: CardPoint; alpha: number }, densityGPerML: number): number | null {
+function solveRate(
+  base: Omit<Chemistry, 'kPerMin'>,
+  anchor: { point: CardPoint; alpha: number },
+  densityGPerML: number,
+): number | null {
   const { point, alpha } = anchor;
   const miss = (lnK: number) => {
-    const curve = integrateCup({ ...base, kPerMin: Math.exp(lnK) }, cupAt(point, densityGPerML, point.minutes * 50, alpha));
+    const curve = integrateCup(
+      { ...base, kPerMin: Math.exp(lnK) },
+      cupAt(point, densityGPerML, point.minutes * 50, alpha),
+    );
     const minute = minuteAtAlpha(curve, alpha);
     return minute === null ? -Math.log(50) : Math.log(point.minutes / minute);
   };
@@ -76,7 +92,10 @@ function solve(product: Product): CalibrationResult {
   const { chemistry, status, heatFrom } = fitHeat(product, kinetics, anchor.point, densityGPerML, chemistryFor);
   if (!chemistry) return { status: 'did-not-converge' };
   return {
-    ...chemistry, densityGPerML, status, heatFrom,
+    ...chemistry,
+    densityGPerML,
+    status,
+    heatFrom,
     alphaGel: kinetics.alphaGel,
     alphaPot: potAlpha(product, chemistry, densityGPerML, kinetics),
     massAssumed: (product.gel?.minutes != null ? product.gel.massG : product.potLife?.massG) == null,
@@ -87,7 +106,10 @@ function solve(product: Product): CalibrationResult {
 const HEAT_RANGE_J_PER_G = [15, 600] as const;
 
 function fitHeat(
-  product: Product, kinetics: FamilyKinetics, point: CardPoint, densityGPerML: number,
+  product: Product,
+  kinetics: FamilyKinetics,
+  point: CardPoint,
+  densityGPerML: number,
   chemistryFor: (heatJPerG: number) => Chemistry | null,
 ): { chemistry: Chemistry | null; status: Calibration['status']; heatFrom: Calibration['heatFrom'] } {
   const peakC = product.exotherm?.peakC;
@@ -122,4 +144,5 @@ function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number,
 export const calibrate: (product: Product) => CalibrationResult = remembered(solve);
 
 /** Narrows to a usable fit. */
-export const isCalibrated = (c: CalibrationResult): c is Calibration => c.status === 'met' || c.status === 'peak-not-met';
+export const isCalibrated = (c: CalibrationResult): c is Calibration =>
+  c.status === 'met' || c.status === 'peak-not-met';

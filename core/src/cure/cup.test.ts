@@ -10,11 +10,17 @@ import { HEAT_CAPACITY_J_PER_GK, familyKinetics } from './kineticsDefaults';
 import { simulateCup } from './simulateCup';
 
 const epoxy = familyKinetics('epoxy')!;
-const chemistry = (patch: Partial<Chemistry> = {}): Chemistry => ({ kinetics: epoxy, kPerMin: 0.03, referenceC: 23, heatJPerG: 380, ...patch });
+const chemistry = (patch: Partial<Chemistry> = {}): Chemistry => ({
+  kinetics: epoxy,
+  kPerMin: 0.03,
+  referenceC: 23,
+  heatJPerG: 380,
+  ...patch,
+});
 const cup = { massG: 150, densityGPerML: 1.1, resinC: 23, roomC: 23, mostMinutes: 5000 };
 
 describe('integrateCup', () => {
-  it('cools by Newton\'s law where nothing reacts', () => {
+  it("cools by Newton's law where nothing reacts", () => {
     const curve = integrateCup(chemistry({ kPerMin: 1e-12 }), { ...cup, resinC: 60, mostMinutes: 90 });
     const expected = 23 + (60 - 23) * Math.exp(-coolingPerMin(cup) * 90);
     expect(curve.temperatureC.at(-1)).toBeCloseTo(expected, 1);
@@ -39,12 +45,15 @@ describe('integrateCup', () => {
   it('keeps its energy balance and its bound whatever the cup', () => {
     const mass = fc.double({ min: 1, max: 5000, noNaN: true });
     const temp = fc.double({ min: 5, max: 45, noNaN: true });
-    fc.assert(fc.property(mass, temp, temp, (massG, resinC, roomC) => {
-      const curve = integrateCup(chemistry(), { ...cup, massG, resinC, roomC });
-      expect(curve.energyError).toBeLessThan(1e-6);
-      expect(curve.peakC).toBeLessThanOrEqual(Math.max(resinC, roomC) + 200.01);
-      expect(curve.alpha.every((a, i) => i === 0 || a >= curve.alpha[i - 1]!)).toBe(true);
-    }), { numRuns: 40 });
+    fc.assert(
+      fc.property(mass, temp, temp, (massG, resinC, roomC) => {
+        const curve = integrateCup(chemistry(), { ...cup, massG, resinC, roomC });
+        expect(curve.energyError).toBeLessThan(1e-6);
+        expect(curve.peakC).toBeLessThanOrEqual(Math.max(resinC, roomC) + 200.01);
+        expect(curve.alpha.every((a, i) => i === 0 || a >= curve.alpha[i - 1]!)).toBe(true);
+      }),
+      { numRuns: 40 },
+    );
   });
 
   it('says so when the time ran out', () => {
@@ -59,14 +68,17 @@ describe('integrateCup', () => {
 
 describe('calibrate and simulateCup', () => {
   const curing = SALTMARSH_CARDS.filter((c) => familyKinetics(c.family));
-  it.each(curing.map((c) => [c.slug, c] as const))('%s: the card\'s own cup meets the card\'s own pot life, gel and peak', (_slug, card) => {
-    const at = { massG: card.potLife!.massG!, resinC: card.potLife!.atC!, roomC: card.potLife!.atC! };
-    const result = simulateCup(card, at);
-    if (!('curve' in result)) throw new Error(result.status);
-    expect(Math.abs(result.potLifeMin! / card.potLife!.minutes! - 1)).toBeLessThan(1e-3);
-    if (card.gel?.minutes != null) expect(Math.abs(result.gelMin! / card.gel.minutes - 1)).toBeLessThan(1e-3);
-    if (card.exotherm?.peakC != null) expect(Math.abs(result.peakC - card.exotherm.peakC)).toBeLessThan(0.5);
-  });
+  it.each(curing.map((c) => [c.slug, c] as const))(
+    "%s: the card's own cup meets the card's own pot life, gel and peak",
+    (_slug, card) => {
+      const at = { massG: card.potLife!.massG!, resinC: card.potLife!.atC!, roomC: card.potLife!.atC! };
+      const result = simulateCup(card, at);
+      if (!('curve' in result)) throw new Error(result.status);
+      expect(Math.abs(result.potLifeMin! / card.potLife!.minutes! - 1)).toBeLessThan(1e-3);
+      if (card.gel?.minutes != null) expect(Math.abs(result.gelMin! / card.gel.minutes - 1)).toBeLessThan(1e-3);
+      if (card.exotherm?.peakC != null) expect(Math.abs(result.peakC - card.exotherm.peakC)).toBeLessThan(0.5);
+    },
+  );
 
   it('gives the orientation values of an epoxy of 40 min at 150 g: about 28 from 30 °C, about 60 at 18 °C', () => {
     const card = productSchema.parse(overlay(saltmarshCard('house-coat-9'), { exotherm: null }));
@@ -100,7 +112,9 @@ describe('calibrate and simulateCup', () => {
   });
 
   it('says why there are no figures for a light-cured product or a card without a pot life', () => {
-    expect(simulateCup(saltmarshCard('house-noon'), { massG: 10, resinC: 20, roomC: 20 })).toEqual({ status: 'no-kinetics' });
+    expect(simulateCup(saltmarshCard('house-noon'), { massG: 10, resinC: 20, roomC: 20 })).toEqual({
+      status: 'no-kinetics',
+    });
     const bare = productSchema.parse(overlay(saltmarshCard('house-coat-9'), { potLife: null, gel: null }));
     expect(simulateCup(bare, { massG: 10, resinC: 20, roomC: 20 })).toEqual({ status: 'no-pot-life' });
   });

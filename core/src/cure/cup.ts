@@ -44,11 +44,20 @@ export interface CupCurve {
 export function cureRatePerMin(c: Chemistry, alpha: number, temperatureC: number): number {
   const { activationKJPerMol, b, m, n } = c.kinetics;
   const left = Math.max(0, 1 - alpha);
-  return c.kPerMin * arrheniusFactor(activationKJPerMol, temperatureC, c.referenceC) * (b + Math.max(0, alpha) ** m) * left ** n;
+  return (
+    c.kPerMin *
+    arrheniusFactor(activationKJPerMol, temperatureC, c.referenceC) *
+    (b + Math.max(0, alpha) ** m) *
+    left ** n
+  );
 }
 
 /** Rate at which the whole surface of the cup's liquid takes heat, 1/min: `h·A/(m·c)`. */
-export function coolingPerMin({ massG, densityGPerML, cupDiameterMm }: Pick<CupConditions, 'massG' | 'densityGPerML' | 'cupDiameterMm'>): number {
+export function coolingPerMin({
+  massG,
+  densityGPerML,
+  cupDiameterMm,
+}: Pick<CupConditions, 'massG' | 'densityGPerML' | 'cupDiameterMm'>): number {
   const volumeM3 = (massG / densityGPerML) * 1e-6;
   const diameterM = cupDiameterMm ? cupDiameterMm / 1000 : Math.cbrt((4 * volumeM3) / Math.PI);
   const heightM = volumeM3 / ((Math.PI * diameterM ** 2) / 4);
@@ -84,8 +93,14 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
   const curve = { minutes: [0], alpha: [startAlpha], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
   let status: CupCurve['status'] = 'complete';
   for (let steps = 0; y[0]! < end; steps += 1) {
-    if (t >= conditions.mostMinutes) { status = 'time-ran-out'; break; }
-    if (steps >= MOST_STEPS) { status = 'too-many-steps'; break; }
+    if (t >= conditions.mostMinutes) {
+      status = 'time-ran-out';
+      break;
+    }
+    if (steps >= MOST_STEPS) {
+      status = 'too-many-steps';
+      break;
+    }
     h = Math.min(h, conditions.mostMinutes - t);
     const step = bogackiShampineStep(slopes, y, slope, h);
     const scaled = Math.max(...step.error.map((e, i) => Math.abs(e) / TOLERANCE[i]!));
@@ -117,7 +132,9 @@ function alphaWithin(curve: CupCurve, i: number, minute: number): number {
   const h = t1 - t0;
   const s = (minute - t0) / h;
   const [a0, a1, r0, r1] = [curve.alpha[i - 1]!, curve.alpha[i]!, curve.alphaPerMin[i - 1]!, curve.alphaPerMin[i]!];
-  return (1 + 2 * s) * (1 - s) ** 2 * a0 + s * (1 - s) ** 2 * h * r0 + s ** 2 * (3 - 2 * s) * a1 + s ** 2 * (s - 1) * h * r1;
+  return (
+    (1 + 2 * s) * (1 - s) ** 2 * a0 + s * (1 - s) ** 2 * h * r0 + s ** 2 * (3 - 2 * s) * a1 + s ** 2 * (s - 1) * h * r1
+  );
 }
 
 /** The minute at which the curve first reaches a conversion; null where it never does. */

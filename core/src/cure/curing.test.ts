@@ -45,10 +45,13 @@ describe('expectedShore', () => {
 });
 
 describe('viscosity', () => {
-  it('is the card\'s at the card\'s temperature, thinner when warm', () => {
+  it("is the card's at the card's temperature, thinner when warm", () => {
     const clear = saltmarshCard('house-clear-6');
     expect(mixedViscosityMPaS(clear, 23)).toBe(350);
-    expect(mixedViscosityMPaS(clear, 33)).toBeCloseTo(350 / Math.exp((35000 / 8.314462618) * (1 / 296.15 - 1 / 306.15)), 6);
+    expect(mixedViscosityMPaS(clear, 33)).toBeCloseTo(
+      350 / Math.exp((35000 / 8.314462618) * (1 / 296.15 - 1 / 306.15)),
+      6,
+    );
     expect(mixedViscosityMPaS(saltmarshCard('house-noon'), 23)).toBeNull();
   });
   it('thickens from 1 without end towards gel', () => {
@@ -60,17 +63,32 @@ describe('viscosity', () => {
 
 describe('workingTime', () => {
   it('starts from both parts by their masses', () => {
-    const batch = soundBatch('house-clear-6', { resin: { temperatureAC: 30, temperatureBC: 20 }, mix: { amountA: 100, amountB: 50 } });
+    const batch = soundBatch('house-clear-6', {
+      resin: { temperatureAC: 30, temperatureBC: 20 },
+      mix: { amountA: 100, amountB: 50 },
+    });
     expect(mixStartC(saltmarshCard('house-clear-6'), batch)).toBeCloseTo((30 * 100 + 20 * 50) / 150, 9);
   });
   it('names what it had to assume', () => {
-    const batch = soundBatch('house-clear-6', { room: { temperatureC: null }, cure: { temperatureC: null }, resin: { temperatureAC: null, temperatureBC: null, atPourC: null }, mix: { amountA: null } });
+    const batch = soundBatch('house-clear-6', {
+      room: { temperatureC: null },
+      cure: { temperatureC: null },
+      resin: { temperatureAC: null, temperatureBC: null, atPourC: null },
+      mix: { amountA: null },
+    });
     const working = workingTime(saltmarshCard('house-clear-6'), batch);
     expect(working.assumed).toEqual(['resin temperature', 'room temperature', 'mass']);
     expect(working.potLifeMin).toBeCloseTo(6, 2);
   });
   it('falls back on the label for a family without a cure model', () => {
-    expect(workingTime(saltmarshCard('house-chalk'), soundBatch('house-chalk'))).toMatchObject({ potLifeMin: 18, gelMin: 25, from: 'card' });
-    expect(workingTime(saltmarshCard('house-noon'), soundBatch('house-noon'))).toMatchObject({ potLifeMin: null, from: 'none' });
+    expect(workingTime(saltmarshCard('house-chalk'), soundBatch('house-chalk'))).toMatchObject({
+      potLifeMin: 18,
+      gelMin: 25,
+      from: 'card',
+    });
+    expect(workingTime(saltmarshCard('house-noon'), soundBatch('house-noon'))).toMatchObject({
+      potLifeMin: null,
+      from: 'none',
+    });
   });
 });

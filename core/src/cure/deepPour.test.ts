@@ -7,10 +7,13 @@ import { simulateCup } from './simulateCup';
 import { simulateSlab } from './simulateSlab';
 
 const deep = saltmarshCard('house-deep-40');
-const answered = (a: MouldAnswer) => { if (!('slab' in a)) throw new Error(a.status); return a; };
+const answered = (a: MouldAnswer) => {
+  if (!('slab' in a)) throw new Error(a.status);
+  return a;
+};
 
 describe('deepestPour', () => {
-  it('is the card\'s own in the middle of its room band, and less in a warmer room, where its peak just meets the limit', () => {
+  it("is the card's own in the middle of its room band, and less in a warmer room, where its peak just meets the limit", () => {
     expect(deepestPour(deep, { resinC: 23, roomC: 23 })).toEqual({ depthMm: 60, by: 'card' });
     const warm = deepestPour(deep, { resinC: 27, roomC: 27 });
     expect(warm.by).toBe('peak');
@@ -34,7 +37,7 @@ describe('pourSchedule', () => {
     expect(schedule.sand).toBe(false);
     expect(pourSchedule(deep, 150, 23, { depthMm: 60, by: 'card' }, 4000).sand).toBe(true);
   });
-  it('waits longer in a cold room, by the card\'s window', () => {
+  it("waits longer in a cold room, by the card's window", () => {
     expect(bondWindow(deep, 23)).toEqual({ fromMin: 720, untilMin: 2880 });
     expect(bondWindow(deep, 15)!.fromMin).toBeGreaterThan(1100);
     expect(bondWindow(saltmarshCard('house-mould-p'), 23)).toBeNull();

@@ -36,8 +36,14 @@ export function deepestPour(product: Product, c: PourConditions): DeepestPour {
   requireNumber(c.resinC, 'resinC', -40, 200);
   requireNumber(c.roomC, 'roomC', -40, 200);
   const card = product.depth?.maxMm ?? null;
-  const limits = [{ by: 'peak' as const, atC: product.exothermMaxC }, { by: 'inclusion' as const, atC: c.inclusionMaxC }].filter((l): l is { by: 'peak' | 'inclusion'; atC: number } => l.atC != null);
-  const least = limits.reduce<{ by: 'peak' | 'inclusion'; atC: number } | null>((a, b) => (a === null || b.atC < a.atC ? b : a), null);
+  const limits = [
+    { by: 'peak' as const, atC: product.exothermMaxC },
+    { by: 'inclusion' as const, atC: c.inclusionMaxC },
+  ].filter((l): l is { by: 'peak' | 'inclusion'; atC: number } => l.atC != null);
+  const least = limits.reduce<{ by: 'peak' | 'inclusion'; atC: number } | null>(
+    (a, b) => (a === null || b.atC < a.atC ? b : a),
+    null,
+  );
   const most = card ?? DEEPEST_MM;
   const otherwise: DeepestPour = card === null ? { depthMm: most, by: 'not-stated' } : { depthMm: most, by: 'card' };
   if (least === null || !isCalibrated(calibrate(product)) || most <= LEAST_MM) return otherwise;
@@ -73,12 +79,22 @@ export interface PourSchedule {
  * cooled.
  * @param coolMin minutes until one pour is cool, by the slab
  */
-export function pourSchedule(product: Product, depthMm: number, roomC: number, deepest: DeepestPour, coolMin: number | null): PourSchedule {
+export function pourSchedule(
+  product: Product,
+  depthMm: number,
+  roomC: number,
+  deepest: DeepestPour,
+  coolMin: number | null,
+): PourSchedule {
   requireNumber(depthMm, 'depthMm', 1e-3, 1000);
   const count = Math.max(1, Math.ceil(depthMm / deepest.depthMm - 1e-6));
   const window = bondWindow(product, roomC);
   const wait = Math.max(window?.fromMin ?? 0, coolMin ?? 0);
   const open = window?.untilMin == null ? null : Math.max(0, window.untilMin);
-  const pours = Array.from({ length: count }, (_, i) => ({ depthMm: depthMm / count, afterMin: i * wait, untilMin: i === 0 || open === null ? null : (i - 1) * wait + Math.max(wait, open) }));
+  const pours = Array.from({ length: count }, (_, i) => ({
+    depthMm: depthMm / count,
+    afterMin: i * wait,
+    untilMin: i === 0 || open === null ? null : (i - 1) * wait + Math.max(wait, open),
+  }));
   return { pours, deepest, window, sand: count > 1 && open !== null && wait > open };
 }

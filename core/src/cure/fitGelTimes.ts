@@ -6,11 +6,19 @@ import { integrateCup, minuteAtAlpha } from './cup';
 import { SHEET_MASS_G } from './kineticsDefaults';
 
 /** One gel time that the studio logged. */
-export interface GelPoint { readonly minutes: number; readonly resinC: number; readonly roomC?: number | undefined; readonly massG?: number | undefined }
+export interface GelPoint {
+  readonly minutes: number;
+  readonly resinC: number;
+  readonly roomC?: number | undefined;
+  readonly massG?: number | undefined;
+}
 
 /** A product's kinetics by the studio's own gel times, beside the card's; never in their place. */
 export type GelFit =
-  | { readonly status: 'no-kinetics' | 'no-pot-life' | 'too-few' | 'too-close' | 'did-not-converge'; readonly points: number }
+  | {
+      readonly status: 'no-kinetics' | 'no-pot-life' | 'too-few' | 'too-close' | 'did-not-converge';
+      readonly points: number;
+    }
   | {
       readonly status: 'fitted';
       readonly points: number;
@@ -43,8 +51,12 @@ const t95 = (freedom: number) => T95[Math.max(0, freedom - 1)] ?? 1.96;
  */
 export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelFit {
   const fit = calibrate(product);
-  if (!isCalibrated(fit)) return { status: fit.status === 'did-not-converge' ? 'did-not-converge' : fit.status, points: points.length };
-  for (const p of points) { requireNumber(p.minutes, 'minutes', Number.MIN_VALUE, 1e6); requireNumber(p.resinC, 'resinC', -40, 200); }
+  if (!isCalibrated(fit))
+    return { status: fit.status === 'did-not-converge' ? 'did-not-converge' : fit.status, points: points.length };
+  for (const p of points) {
+    requireNumber(p.minutes, 'minutes', Number.MIN_VALUE, 1e6);
+    requireNumber(p.resinC, 'resinC', -40, 200);
+  }
   if (points.length < FEWEST) return { status: 'too-few', points: points.length };
   const warmth = points.map((p) => p.resinC);
   if (Math.max(...warmth) - Math.min(...warmth) < LEAST_SPREAD_K) return { status: 'too-close', points: points.length };
@@ -52,35 +64,80 @@ export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelF
   const lnGel = (e: number, lnK: number, p: GelPoint): number => {
     const chemistry = { ...fit, kinetics: { ...fit.kinetics, activationKJPerMol: e }, kPerMin: Math.exp(lnK) };
     const massG = p.massG ?? product.gel?.massG ?? product.potLife?.massG ?? SHEET_MASS_G;
-    const curve = integrateCup(chemistry, { massG, densityGPerML: fit.densityGPerML, resinC: p.resinC, roomC: p.roomC ?? p.resinC, untilAlpha: fit.alphaGel * 1.01, mostMinutes: p.minutes * 200 });
+    const curve = integrateCup(chemistry, {
+      massG,
+      densityGPerML: fit.densityGPerML,
+      resinC: p.resinC,
+      roomC: p.roomC ?? p.resinC,
+      untilAlpha: fit.alphaGel * 1.01,
+      mostMinutes: p.minutes * 200,
+    });
     return Math.log(minuteAtAlpha(curve, fit.alphaGel) ?? p.minutes * 200);
   };
-  const model = ([e, lnK]: number[]) => (i: number) => lnGel(e!, lnK!, points[i]!);
+  const model =
+    ([e, lnK]: number[]) =>
+    (i: number) =>
+      lnGel(e!, lnK!, points[i]!);
   const start = [fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin)];
   const data = { x: points.map((_, i) => i), y: points.map((p) => Math.log(p.minutes)) };
-  const found = levenbergMarquardt(data, model, { initialValues: start, gradientDifference: [0.05, 1e-3], maxIterations: 60, damping: 1e-2, errorTolerance: 1e-10, minValues: [5, start[1]! - 6], maxValues: [160, start[1]! + 6] });
+  const found = levenbergMarquardt(data, model, {
+    initialValues: start,
+    gradientDifference: [0.05, 1e-3],
+    maxIterations: 60,
+    damping: 1e-2,
+    errorTolerance: 1e-10,
+    minValues: [5, start[1]! - 6],
+    maxValues: [160, start[1]! + 6],
+  });
   const [e, lnK] = found.parameterValues as [number, number];
   const residuals = points.map((p) => lnGel(e, lnK, p) - Math.log(p.minutes));
   const sum = residuals.reduce((s, r) => s + r * r, 0);
   if (!Number.isFinite(sum)) return { status: 'did-not-converge', points: points.length };
 
   const card: GelPoint = { minutes: 1, resinC: fit.referenceC };
-  const cardPoint = { ...card, minutes: Math.exp(lnGel(fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin), { ...card, minutes: 1e4 })) };
+  const cardPoint = {
+    ...card,
+    minutes: Math.exp(lnGel(fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin), { ...card, minutes: 1e4 })),
+  };
   const ln = lnGel(e, lnK, { ...cardPoint, minutes: cardPoint.minutes * 5 });
-  const spread = t95(points.length - 2) * Math.sqrt(variance(points, e, lnK, cardPoint, lnGel, sum / Math.max(1, points.length - 2)));
+  const spread =
+    t95(points.length - 2) *
+    Math.sqrt(variance(points, e, lnK, cardPoint, lnGel, sum / Math.max(1, points.length - 2)));
   return {
-    status: 'fitted', points: points.length, activationKJPerMol: e, kPerMin: Math.exp(lnK),
-    gelMin: Math.exp(ln), cardGelMin: cardPoint.minutes, offPct: 100 * (Math.exp(ln) / cardPoint.minutes - 1),
-    interval: [Math.exp(ln - spread), Math.exp(ln + spread)], iterations: found.iterations, residual: Math.sqrt(sum / points.length),
+    status: 'fitted',
+    points: points.length,
+    activationKJPerMol: e,
+    kPerMin: Math.exp(lnK),
+    gelMin: Math.exp(ln),
+    cardGelMin: cardPoint.minutes,
+    offPct: 100 * (Math.exp(ln) / cardPoint.minutes - 1),
+    interval: [Math.exp(ln - spread), Math.exp(ln + spread)],
+    iterations: found.iterations,
+    residual: Math.sqrt(sum / points.length),
   };
 }
 
 /** Variance of ln(gel) at one point, by the inverse of the normal matrix of two parameters. */
-function variance(points: readonly GelPoint[], e: number, lnK: number, at: GelPoint, f: (e: number, lnK: number, p: GelPoint) => number, sigma2: number): number {
+function variance(
+  points: readonly GelPoint[],
+  e: number,
+  lnK: number,
+  at: GelPoint,
+  f: (e: number, lnK: number, p: GelPoint) => number,
+  sigma2: number,
+): number {
   const [de, dk] = [0.1, 0.01];
-  const gradient = (p: GelPoint): [number, number] => [(f(e + de, lnK, p) - f(e - de, lnK, p)) / (2 * de), (f(e, lnK + dk, p) - f(e, lnK - dk, p)) / (2 * dk)];
+  const gradient = (p: GelPoint): [number, number] => [
+    (f(e + de, lnK, p) - f(e - de, lnK, p)) / (2 * de),
+    (f(e, lnK + dk, p) - f(e, lnK - dk, p)) / (2 * dk),
+  ];
   let [a, b, c] = [0, 0, 0];
-  for (const p of points) { const [x, y] = gradient(p); a += x * x; b += x * y; c += y * y; }
+  for (const p of points) {
+    const [x, y] = gradient(p);
+    a += x * x;
+    b += x * y;
+    c += y * y;
+  }
   const det = a * c - b * b;
   if (det <= 1e-12) return Infinity;
   const [x, y] = gradient(at);

@@ -65,12 +65,19 @@ function agedMin(product: Product, slab: Slab, node: number, cardMin: number, at
 const coldestNode = (slab: Slab) => slab.positionsMm.findIndex((p) => p === slab.lastGelAtMm);
 
 /** Conversion and temperature of the cup at the moment of the pour. */
-function cupAtPour(cup: Extract<CupResult, { curve: unknown }>, w: MouldWish): { alpha: number; resinC: number; gelMin: number | null } {
+function cupAtPour(
+  cup: Extract<CupResult, { curve: unknown }>,
+  w: MouldWish,
+): { alpha: number; resinC: number; gelMin: number | null } {
   const { minutes, temperatureC } = cup.curve;
   const i = minutes.findIndex((m) => m >= w.pourMin);
   if (i <= 0) return { alpha: i < 0 ? 1 : 0, resinC: i < 0 ? w.roomC : w.resinC, gelMin: cup.gelMin };
   const share = (w.pourMin - minutes[i - 1]!) / (minutes[i]! - minutes[i - 1]!);
-  return { alpha: alphaAtMinute(cup.curve, w.pourMin), resinC: temperatureC[i - 1]! + share * (temperatureC[i]! - temperatureC[i - 1]!), gelMin: cup.gelMin };
+  return {
+    alpha: alphaAtMinute(cup.curve, w.pourMin),
+    resinC: temperatureC[i - 1]! + share * (temperatureC[i]! - temperatureC[i - 1]!),
+    gelMin: cup.gelMin,
+  };
 }
 
 /**
@@ -81,7 +88,12 @@ function cupAtPour(cup: Extract<CupResult, { curve: unknown }>, w: MouldWish): {
 export function inTheMould(product: Product, w: MouldWish): MouldAnswer {
   requireNumber(w.depthMm, 'depthMm', 1e-3, 1000);
   requireNumber(w.pourMin, 'pourMin', 0, 1e5);
-  const cup = simulateCup(product, { massG: w.massG, resinC: w.resinC, roomC: w.roomC, cupDiameterMm: w.cupDiameterMm });
+  const cup = simulateCup(product, {
+    massG: w.massG,
+    resinC: w.resinC,
+    roomC: w.roomC,
+    cupDiameterMm: w.cupDiameterMm,
+  });
   if (!('curve' in cup)) return { status: cup.status };
   const poured = cupAtPour(cup, w);
   if (poured.gelMin !== null && w.pourMin >= poured.gelMin) return { status: 'set-before-pour' };
@@ -95,18 +107,28 @@ export function inTheMould(product: Product, w: MouldWish): MouldAnswer {
   const thin = thinMm < pourDepthMm ? simulateSlab(product, { ...at, depthMm: Math.max(thinMm, 0.2) }) : slab;
   const since = (minute: number | null) => (minute === null ? null : w.pourMin + minute);
   const card = product.demould;
-  const thinAgedMin = card?.minutes == null || !('peakC' in thin) ? null : since(agedMin(product, thin, coldestNode(thin), card.minutes, card.atC ?? SHEET_TEMPERATURE_C));
-  const lastGelMin = since(Math.max(slab.lastGelMin ?? Infinity, 'peakC' in thin ? thin.lastGelMin ?? Infinity : 0));
+  const thinAgedMin =
+    card?.minutes == null || !('peakC' in thin)
+      ? null
+      : since(agedMin(product, thin, coldestNode(thin), card.minutes, card.atC ?? SHEET_TEMPERATURE_C));
+  const lastGelMin = since(Math.max(slab.lastGelMin ?? Infinity, 'peakC' in thin ? (thin.lastGelMin ?? Infinity) : 0));
   const coolMin = since(slab.coolMin);
   const witness = simulateCup(product, { massG: Math.max(w.leftoverG, 0.5), resinC: w.resinC, roomC: w.roomC });
   const witnessGelMin = 'curve' in witness ? witness.gelMin : null;
   const last = lastGelMin === null || !Number.isFinite(lastGelMin) ? null : lastGelMin;
   return {
-    status: slab.status, slab, pourDepthMm, pourMin: w.pourMin,
+    status: slab.status,
+    slab,
+    pourDepthMm,
+    pourMin: w.pourMin,
     atOncePeakC: whole && 'peakC' in whole ? whole.peakC : null,
     schedule: pourSchedule(product, w.depthMm, w.roomC, deepest, slab.coolMin),
-    centreGelMin: since(slab.centreGelMin), lastGelMin: last, thinAgedMin, coolMin,
+    centreGelMin: since(slab.centreGelMin),
+    lastGelMin: last,
+    thinAgedMin,
+    coolMin,
     demouldMin: thinAgedMin === null || coolMin === null ? null : Math.max(thinAgedMin, coolMin),
-    witnessGelMin, headStartMin: witnessGelMin === null || last === null ? null : last - witnessGelMin,
+    witnessGelMin,
+    headStartMin: witnessGelMin === null || last === null ? null : last - witnessGelMin,
   };
 }

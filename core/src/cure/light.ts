@@ -1,7 +1,11 @@
 import { requireNumber } from '../errors';
 
 /** A light dose against what a product needs. */
-export interface LightDose { readonly doseMJPerCM2: number; readonly criticalMJPerCM2: number; readonly penetrationMm: number }
+export interface LightDose {
+  readonly doseMJPerCM2: number;
+  readonly criticalMJPerCM2: number;
+  readonly penetrationMm: number;
+}
 
 /**
  * How deep a dose of light cures: `Cd = Dp·ln(E/Ec)` (Jacobs 1992).
@@ -23,7 +27,9 @@ export function cureDepthMm({ doseMJPerCM2, criticalMJPerCM2, penetrationMm }: L
  */
 export function doseForDepthMJPerCM2(d: { depthMm: number; criticalMJPerCM2: number; penetrationMm: number }): number {
   requireNumber(d.depthMm, 'depthMm', 0, 1e4);
-  return d.criticalMJPerCM2 * Math.exp(d.depthMm / requireNumber(d.penetrationMm, 'penetrationMm', Number.MIN_VALUE, 1e4));
+  return (
+    d.criticalMJPerCM2 * Math.exp(d.depthMm / requireNumber(d.penetrationMm, 'penetrationMm', Number.MIN_VALUE, 1e4))
+  );
 }
 
 /**
@@ -32,7 +38,12 @@ export function doseForDepthMJPerCM2(d: { depthMm: number; criticalMJPerCM2: num
  */
 export function doseBelowMJPerCM2(doseMJPerCM2: number, layerMm: number, penetrationMm: number): number {
   requireNumber(doseMJPerCM2, 'doseMJPerCM2', 0, 1e7);
-  return doseMJPerCM2 * Math.exp(-requireNumber(layerMm, 'layerMm', 0, 1e4) / requireNumber(penetrationMm, 'penetrationMm', Number.MIN_VALUE, 1e4));
+  return (
+    doseMJPerCM2 *
+    Math.exp(
+      -requireNumber(layerMm, 'layerMm', 0, 1e4) / requireNumber(penetrationMm, 'penetrationMm', Number.MIN_VALUE, 1e4),
+    )
+  );
 }
 
 /**

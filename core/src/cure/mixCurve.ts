@@ -25,14 +25,29 @@ export function mixCurve(product: Product, cup: CupRequest, thicker = 1): MixCur
   if ('curve' in result && isCalibrated(fit)) {
     const { minutes, alpha, temperatureC } = result.curve;
     const known = mixedViscosityMPaS(product, cup.resinC) !== null;
-    const viscosityMPaS = known ? minutes.map((_, i) => mixedViscosityMPaS(product, temperatureC[i]!)! * thickening(alpha[i]!, fit.alphaGel) * thicker) : [];
-    return { from: 'model', potLifeMin: result.potLifeMin, gelMin: result.gelMin, minutes, viscosityMPaS, peakC: result.peakC };
+    const viscosityMPaS = known
+      ? minutes.map(
+          (_, i) => mixedViscosityMPaS(product, temperatureC[i]!)! * thickening(alpha[i]!, fit.alphaGel) * thicker,
+        )
+      : [];
+    return {
+      from: 'model',
+      potLifeMin: result.potLifeMin,
+      gelMin: result.gelMin,
+      minutes,
+      viscosityMPaS,
+      peakC: result.peakC,
+    };
   }
   const [potLifeMin, gelMin] = [product.potLife?.minutes ?? null, product.gel?.minutes ?? null];
   const until = gelMin ?? potLifeMin;
   const stated = product.viscosity?.mixedMPaS;
   return {
-    from: until === null ? 'none' : 'card', potLifeMin, gelMin, peakC: null,
-    minutes: until === null ? [] : [0, until], viscosityMPaS: until === null || stated == null ? [] : [stated * thicker, stated * thicker],
+    from: until === null ? 'none' : 'card',
+    potLifeMin,
+    gelMin,
+    peakC: null,
+    minutes: until === null ? [] : [0, until],
+    viscosityMPaS: until === null || stated == null ? [] : [stated * thicker, stated * thicker],
   };
 }

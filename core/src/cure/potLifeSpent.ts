@@ -8,23 +8,46 @@ import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from './cup
 /** A temperature of the mix at a minute since the parts met; as plain figures, or as a batch keeps its readings. */
 export type ResinReading =
   | { readonly atMin: number; readonly temperatureC: number }
-  | { readonly atMin?: number | null | undefined; readonly what?: string | null | undefined; readonly value?: number | null | undefined };
+  | {
+      readonly atMin?: number | null | undefined;
+      readonly what?: string | null | undefined;
+      readonly value?: number | null | undefined;
+    };
 
-interface Point { readonly atMin: number; readonly temperatureC: number }
+interface Point {
+  readonly atMin: number;
+  readonly temperatureC: number;
+}
 
 export function resinPoints(readings: readonly ResinReading[]): Point[] {
-  return readings.flatMap((r): Point[] => {
-    if ('temperatureC' in r) return [r];
-    return r.what === 'resin' && r.atMin != null && r.value != null ? [{ atMin: r.atMin, temperatureC: r.value }] : [];
-  }).map((p) => ({ atMin: requireNumber(p.atMin, 'atMin', 0, 1e6), temperatureC: requireNumber(p.temperatureC, 'temperatureC', -40, 400) }))
+  return readings
+    .flatMap((r): Point[] => {
+      if ('temperatureC' in r) return [r];
+      return r.what === 'resin' && r.atMin != null && r.value != null
+        ? [{ atMin: r.atMin, temperatureC: r.value }]
+        : [];
+    })
+    .map((p) => ({
+      atMin: requireNumber(p.atMin, 'atMin', 0, 1e6),
+      temperatureC: requireNumber(p.temperatureC, 'temperatureC', -40, 400),
+    }))
     .sort((a, b) => a.atMin - b.atMin);
 }
 
 /** The cure of a mix held at the card's temperature that cannot heat itself, to its gel. */
-const heldCurve = remembered((fit: Calibration): CupCurve => integrateCup(
-  { ...fit, heatJPerG: 0 },
-  { massG: 100, densityGPerML: fit.densityGPerML, resinC: fit.referenceC, roomC: fit.referenceC, untilAlpha: fit.alphaGel * 1.02, mostMinutes: 1e6 },
-));
+const heldCurve = remembered((fit: Calibration): CupCurve =>
+  integrateCup(
+    { ...fit, heatJPerG: 0 },
+    {
+      massG: 100,
+      densityGPerML: fit.densityGPerML,
+      resinC: fit.referenceC,
+      roomC: fit.referenceC,
+      untilAlpha: fit.alphaGel * 1.02,
+      mostMinutes: 1e6,
+    },
+  ),
+);
 
 /** Minutes to the end of pot life where the mix is held at the card's temperature. */
 const heldPotLifeMin = (fit: Calibration): number | null => minuteAtAlpha(heldCurve(fit), fit.alphaPot);
@@ -56,14 +79,20 @@ export function potLifeSpent(product: Product, readings: readonly ResinReading[]
   if (!isCalibrated(fit)) return product.potLife?.minutes == null ? null : until / product.potLife.minutes;
   const held = heldPotLifeMin(fit);
   if (held === null) return null;
-  const rate = (temperatureC: number) => arrheniusFactor(fit.kinetics.activationKJPerMol, temperatureC, fit.referenceC) / held;
-  const path = [{ ...points[0]!, atMin: 0 }, ...points, { ...points.at(-1)!, atMin: Math.max(until, points.at(-1)!.atMin) }];
+  const rate = (temperatureC: number) =>
+    arrheniusFactor(fit.kinetics.activationKJPerMol, temperatureC, fit.referenceC) / held;
+  const path = [
+    { ...points[0]!, atMin: 0 },
+    ...points,
+    { ...points.at(-1)!, atMin: Math.max(until, points.at(-1)!.atMin) },
+  ];
   let spent = 0;
   for (let i = 1; i < path.length; i += 1) {
     const [from, to] = [path[i - 1]!, path[i]!];
     const end = Math.min(to.atMin, until);
     if (end <= from.atMin) continue;
-    const at = (minute: number) => from.temperatureC + ((to.temperatureC - from.temperatureC) * (minute - from.atMin)) / (to.atMin - from.atMin);
+    const at = (minute: number) =>
+      from.temperatureC + ((to.temperatureC - from.temperatureC) * (minute - from.atMin)) / (to.atMin - from.atMin);
     const h = (end - from.atMin) / PARTS;
     for (let part = 0; part < PARTS; part += 1) {
       const t = from.atMin + part * h;

@@ -4,7 +4,11 @@ import { simulateSlab } from './simulateSlab';
 /** Nodes through the thickness: the peak is within half a kelvin of a fine grid's. */
 const NODES = 20;
 
-interface Pour { readonly depthMm: number; readonly resinC: number; readonly roomC: number }
+interface Pour {
+  readonly depthMm: number;
+  readonly resinC: number;
+  readonly roomC: number;
+}
 
 const remembered = new WeakMap<Product, Map<string, number | null>>();
 

@@ -26,7 +26,8 @@ function solve(product: Product): SideLoss {
   const fit = calibrate(product);
   const [depthMm, limitC] = [product.depth?.maxMm, product.exothermMaxC];
   const { minC, maxC } = product.room ?? {};
-  if (!isCalibrated(fit) || depthMm == null || depthMm <= 0 || limitC == null || minC == null || maxC == null) return { wPerM3K: 0, from: 'worst-case' };
+  if (!isCalibrated(fit) || depthMm == null || depthMm <= 0 || limitC == null || minC == null || maxC == null)
+    return { wPerM3K: 0, from: 'worst-case' };
   const roomC = (minC + maxC) / 2;
   const conditions = slabOf(fit, { depthMm, resinC: roomC, roomC, nodes: SEARCH_NODES });
   const over = (wPerM3K: number) => integrateSlab(fit, { ...conditions, sideWPerM3K: wPerM3K }).peakC - limitC;

@@ -58,13 +58,23 @@ const MOST_STEPS = 30_000;
 /** Pictures kept of a run, thinned as it grows. */
 const MOST_KEPT = 400;
 
-interface Watch { peakC: number; peakMin: number; peakAt: number; readonly gelMin: (number | null)[]; coolMin: number | null }
+interface Watch {
+  peakC: number;
+  peakMin: number;
+  peakAt: number;
+  readonly gelMin: (number | null)[];
+  coolMin: number | null;
+}
 
 function look(watch: Watch, state: SlabState, before: SlabState, minute: number, h: number, c: SlabConditions): void {
   let warmest = 0;
   for (let i = 0; i < state.alpha.length; i += 1) {
     const t = state.temperature[i]!;
-    if (t > watch.peakC) { watch.peakC = t; watch.peakMin = minute; watch.peakAt = i; }
+    if (t > watch.peakC) {
+      watch.peakC = t;
+      watch.peakMin = minute;
+      watch.peakAt = i;
+    }
     warmest = Math.max(warmest, Math.abs(t - c.roomC));
     if (watch.gelMin[i] === null && state.alpha[i]! >= c.alphaGel) {
       const [a0, a1] = [before.alpha[i]!, state.alpha[i]!];
@@ -83,15 +93,26 @@ function look(watch: Watch, state: SlabState, before: SlabState, minute: number,
 export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurve {
   const system = slabSystem(chemistry, c);
   let state = system.start();
-  const watch: Watch = { peakC: c.resinC, peakMin: 0, peakAt: 0, gelMin: Array.from(state.alpha, () => (c.alpha >= c.alphaGel ? 0 : null)), coolMin: null };
+  const watch: Watch = {
+    peakC: c.resinC,
+    peakMin: 0,
+    peakAt: 0,
+    gelMin: Array.from(state.alpha, () => (c.alpha >= c.alphaGel ? 0 : null)),
+    coolMin: null,
+  };
   const kept: { minute: number; temperature: number[]; alpha: number[] }[] = [];
   let every = 1;
-  const keep = (minute: number) => { kept.push({ minute, temperature: [...state.temperature.subarray(0, c.nodes)], alpha: [...state.alpha] }); };
+  const keep = (minute: number) => {
+    kept.push({ minute, temperature: [...state.temperature.subarray(0, c.nodes)], alpha: [...state.alpha] });
+  };
   keep(0);
   let [t, h, steps, accepted, told] = [0, Math.min(0.05, c.mostMinutes / 100), 0, 0, 0];
   let status: SlabCurve['status'] = 'time-ran-out';
   while (t < c.mostMinutes) {
-    if (steps >= MOST_STEPS) { status = 'too-many-steps'; break; }
+    if (steps >= MOST_STEPS) {
+      status = 'too-many-steps';
+      break;
+    }
     steps += 1;
     h = Math.min(h, c.mostMinutes - t);
     const { next, alphaError, temperatureErrorK } = rosenbrockStep(system, state, h);
@@ -102,10 +123,19 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
       state = next;
       accepted += 1;
       if (accepted % every === 0) keep(t);
-      if (kept.length >= MOST_KEPT) { kept.splice(0, kept.length, ...kept.filter((_, i) => i % 2 === 0)); every *= 2; }
+      if (kept.length >= MOST_KEPT) {
+        kept.splice(0, kept.length, ...kept.filter((_, i) => i % 2 === 0));
+        every *= 2;
+      }
       const share = t / c.mostMinutes;
-      if (c.onProgress && share - told >= 0.02) { told = share; c.onProgress(share); }
-      if (c.coolK > 0 && watch.coolMin !== null && watch.gelMin.every((m) => m !== null) && t > watch.coolMin * 1.15) { status = 'complete'; break; }
+      if (c.onProgress && share - told >= 0.02) {
+        told = share;
+        c.onProgress(share);
+      }
+      if (c.coolK > 0 && watch.coolMin !== null && watch.gelMin.every((m) => m !== null) && t > watch.coolMin * 1.15) {
+        status = 'complete';
+        break;
+      }
     }
     h *= Math.min(4, Math.max(0.2, 0.9 / Math.sqrt(scaled)));
   }
@@ -114,10 +144,19 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
   const gels = watch.gelMin;
   const last = gels.reduce<number>((best, m, i) => ((m ?? Infinity) > (gels[best] ?? Infinity) ? i : best), 0);
   return {
-    status, steps, energyError: system.energyError(state),
-    minutes: kept.map((k) => k.minute), temperatureC: kept.map((k) => k.temperature), alpha: kept.map((k) => k.alpha),
-    positionsMm: system.positionsMm, peakC: watch.peakC, peakMin: watch.peakMin, peakAtMm: system.positionsMm[watch.peakAt]!,
-    centreGelMin: gels[Math.floor(c.nodes / 2)] ?? null, lastGelMin: gels[last] ?? null, lastGelAtMm: system.positionsMm[last]!,
+    status,
+    steps,
+    energyError: system.energyError(state),
+    minutes: kept.map((k) => k.minute),
+    temperatureC: kept.map((k) => k.temperature),
+    alpha: kept.map((k) => k.alpha),
+    positionsMm: system.positionsMm,
+    peakC: watch.peakC,
+    peakMin: watch.peakMin,
+    peakAtMm: system.positionsMm[watch.peakAt]!,
+    centreGelMin: gels[Math.floor(c.nodes / 2)] ?? null,
+    lastGelMin: gels[last] ?? null,
+    lastGelAtMm: system.positionsMm[last]!,
     coolMin: watch.coolMin,
   };
 }
@@ -126,5 +165,7 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
  * The temperature that the whole of a run cannot pass: everything still uncured turned into heat at once, °C. A front
  * that runs into a face may pass it there for a moment, by the heat conducted ahead of it (as frontal cures are seen to).
  */
-export const adiabaticPeakC = (chemistry: Chemistry, c: Pick<SlabConditions, 'resinC' | 'roomC' | 'mouldC' | 'alpha'>): number =>
-  Math.max(c.resinC, c.roomC, c.mouldC) + ((1 - c.alpha) * chemistry.heatJPerG) / HEAT_CAPACITY_J_PER_GK;
+export const adiabaticPeakC = (
+  chemistry: Chemistry,
+  c: Pick<SlabConditions, 'resinC' | 'roomC' | 'mouldC' | 'alpha'>,
+): number => Math.max(c.resinC, c.roomC, c.mouldC) + ((1 - c.alpha) * chemistry.heatJPerG) / HEAT_CAPACITY_J_PER_GK;

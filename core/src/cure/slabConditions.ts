@@ -27,10 +27,20 @@ export interface SlabWish {
 /** The full conditions of a slab of a fitted product, with studio defaults where nothing was said; no side loss. */
 export function slabOf(fit: Calibration, wish: SlabWish): SlabConditions {
   return {
-    depthMm: wish.depthMm, densityGPerML: fit.densityGPerML, resinC: wish.resinC, alpha: wish.alpha ?? 0, roomC: wish.roomC,
-    mouldC: wish.mouldC ?? wish.roomC, mouldMm: wish.mouldMm ?? MOULD_MM,
-    topWPerM2K: CUP_CONVECTION_W_PER_M2K, bottomWPerM2K: BENCH_W_PER_M2K, sideWPerM3K: 0,
-    nodes: wish.nodes ?? SLAB_NODES, mostMinutes: wish.hours === undefined ? MOST_MINUTES : wish.hours * 60,
-    alphaGel: fit.alphaGel, coolK: wish.hours === undefined ? COOL_K : 0, onProgress: wish.onProgress,
+    depthMm: wish.depthMm,
+    densityGPerML: fit.densityGPerML,
+    resinC: wish.resinC,
+    alpha: wish.alpha ?? 0,
+    roomC: wish.roomC,
+    mouldC: wish.mouldC ?? wish.roomC,
+    mouldMm: wish.mouldMm ?? MOULD_MM,
+    topWPerM2K: CUP_CONVECTION_W_PER_M2K,
+    bottomWPerM2K: BENCH_W_PER_M2K,
+    sideWPerM3K: 0,
+    nodes: wish.nodes ?? SLAB_NODES,
+    mostMinutes: wish.hours === undefined ? MOST_MINUTES : wish.hours * 60,
+    alphaGel: fit.alphaGel,
+    coolK: wish.hours === undefined ? COOL_K : 0,
+    onProgress: wish.onProgress,
   };
 }

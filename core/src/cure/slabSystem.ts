@@ -13,7 +13,11 @@ const MOULD_NODES = 12;
 const LEAST_MOULD_MM = 0.5;
 
 /** Temperatures of all nodes, resin first from the top, then mould; conversions of the resin nodes; heat lost, J/m². */
-export interface SlabState { readonly temperature: Float64Array; readonly alpha: Float64Array; readonly lost: number }
+export interface SlabState {
+  readonly temperature: Float64Array;
+  readonly alpha: Float64Array;
+  readonly lost: number;
+}
 
 export interface SlabSystem {
   readonly nodes: number;
@@ -45,7 +49,10 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
   const [dx, dm] = [c.depthMm / 1000 / c.nodes, mouldNodes > 0 ? c.mouldMm / 1000 / mouldNodes : 0];
   const width = (i: number) => (i < c.nodes ? dx : dm);
   const conductivity = (i: number) => (i < c.nodes ? CONDUCTIVITY_W_PER_MK : MOULD_RUBBER.conductivity);
-  const holds = (i: number) => (i < c.nodes ? c.densityGPerML * 1e6 * HEAT_CAPACITY_J_PER_GK * dx : MOULD_RUBBER.densityGPerML * 1e6 * MOULD_RUBBER.heatCapacity * dm);
+  const holds = (i: number) =>
+    i < c.nodes
+      ? c.densityGPerML * 1e6 * HEAT_CAPACITY_J_PER_GK * dx
+      : MOULD_RUBBER.densityGPerML * 1e6 * MOULD_RUBBER.heatCapacity * dm;
   const half = (i: number) => width(i) / 2 / conductivity(i);
   const passes = (i: number, j: number) => SECONDS / (half(i) + half(j));
   const toAir = (i: number, h: number) => (h > 0 ? SECONDS / (half(i) + 1 / h) : 0);
@@ -65,14 +72,23 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
   const { b, m, n, activationKJPerMol } = chemistry.kinetics;
   const exponent = (activationKJPerMol * 1000) / GAS_CONSTANT;
   const atReference = 1 / (chemistry.referenceC + ZERO_C_IN_K);
-  const rateConstant = (temperatureC: number) => chemistry.kPerMin * Math.exp(exponent * (atReference - 1 / (temperatureC + ZERO_C_IN_K)));
+  const rateConstant = (temperatureC: number) =>
+    chemistry.kPerMin * Math.exp(exponent * (atReference - 1 / (temperatureC + ZERO_C_IN_K)));
 
   const start = (): SlabState => ({
     temperature: Float64Array.from({ length: all }, (_, i) => (i < c.nodes ? c.resinC : c.mouldC)),
-    alpha: new Float64Array(c.nodes).fill(c.alpha), lost: 0,
+    alpha: new Float64Array(c.nodes).fill(c.alpha),
+    lost: 0,
   });
   return {
-    nodes: c.nodes, all, above, below, drain, leak, riseK, start,
+    nodes: c.nodes,
+    all,
+    above,
+    below,
+    drain,
+    leak,
+    riseK,
+    start,
     positionsMm: Array.from({ length: c.nodes }, (_, i) => (i + 0.5) * dx * 1000),
     slopes: ({ temperature, alpha }) => {
       const [da, dT] = [new Float64Array(c.nodes), new Float64Array(all)];
@@ -106,7 +122,11 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
     energyError: (state) => {
       const first = start();
       let [kept, moved, made] = [0, 0, 0];
-      for (let i = 0; i < all; i += 1) { const d = holds(i) * (state.temperature[i]! - first.temperature[i]!); kept += d; moved += Math.abs(d); }
+      for (let i = 0; i < all; i += 1) {
+        const d = holds(i) * (state.temperature[i]! - first.temperature[i]!);
+        kept += d;
+        moved += Math.abs(d);
+      }
       for (let i = 0; i < c.nodes; i += 1) made += holds(i) * riseK * (state.alpha[i]! - first.alpha[i]!);
       const scale = Math.max(made, moved, Math.abs(state.lost));
       return scale === 0 ? 0 : Math.abs(made - kept - state.lost) / scale;
@@ -121,10 +141,19 @@ const GAMMA = 1 - Math.SQRT1_2;
  * One ROS2 step of length `h`, min. Conversion couples to its own node's temperature alone, so it is eliminated and one
  * tridiagonal system a stage is left. The error is against the embedded first-order step.
  */
-export function rosenbrockStep(s: SlabSystem, state: SlabState, h: number): { next: SlabState; alphaError: number; temperatureErrorK: number } {
+export function rosenbrockStep(
+  s: SlabSystem,
+  state: SlabState,
+  h: number,
+): { next: SlabState; alphaError: number; temperatureErrorK: number } {
   const g = GAMMA * h;
   const { byAlpha, byTemperature } = s.derivatives(state);
-  const [lower, diagonal, upper, work] = [new Float64Array(s.all), new Float64Array(s.all), new Float64Array(s.all), new Float64Array(s.all)];
+  const [lower, diagonal, upper, work] = [
+    new Float64Array(s.all),
+    new Float64Array(s.all),
+    new Float64Array(s.all),
+    new Float64Array(s.all),
+  ];
 
   /** Solves (I − γhJ) k = right for both unknowns; `right` is overwritten with k. */
   const stage = (right: { alpha: Float64Array; temperature: Float64Array; lost: number }): void => {
@@ -139,13 +168,18 @@ export function rosenbrockStep(s: SlabSystem, state: SlabState, h: number): { ne
       }
     }
     solveTridiagonal(lower, diagonal, upper, right.temperature, work);
-    for (let i = 0; i < s.nodes; i += 1) right.alpha[i] = (right.alpha[i]! + g * byTemperature[i]! * right.temperature[i]!) / (1 - g * byAlpha[i]!);
+    for (let i = 0; i < s.nodes; i += 1)
+      right.alpha[i] = (right.alpha[i]! + g * byTemperature[i]! * right.temperature[i]!) / (1 - g * byAlpha[i]!);
     for (let i = 0; i < s.all; i += 1) right.lost += g * s.leak[i]! * right.temperature[i]!;
   };
 
   const k1 = s.slopes(state);
   stage(k1);
-  const middle: SlabState = { temperature: state.temperature.map((v, i) => v + h * k1.temperature[i]!), alpha: state.alpha.map((v, i) => v + h * k1.alpha[i]!), lost: 0 };
+  const middle: SlabState = {
+    temperature: state.temperature.map((v, i) => v + h * k1.temperature[i]!),
+    alpha: state.alpha.map((v, i) => v + h * k1.alpha[i]!),
+    lost: 0,
+  };
   const k2 = s.slopes(middle);
   for (let i = 0; i < s.all; i += 1) k2.temperature[i] = k2.temperature[i]! - 2 * k1.temperature[i]!;
   for (let i = 0; i < s.nodes; i += 1) k2.alpha[i] = k2.alpha[i]! - 2 * k1.alpha[i]!;
@@ -161,5 +195,9 @@ export function rosenbrockStep(s: SlabSystem, state: SlabState, h: number): { ne
     alpha[i] = state.alpha[i]! + h * (1.5 * k1.alpha[i]! + 0.5 * k2.alpha[i]!);
     alphaError = Math.max(alphaError, Math.abs((h / 2) * (k1.alpha[i]! + k2.alpha[i]!)));
   }
-  return { next: { temperature, alpha, lost: state.lost + h * (1.5 * k1.lost + 0.5 * k2.lost) }, alphaError, temperatureErrorK };
+  return {
+    next: { temperature, alpha, lost: state.lost + h * (1.5 * k1.lost + 0.5 * k2.lost) },
+    alphaError,
+    temperatureErrorK,
+  };
 }

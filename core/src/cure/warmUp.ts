@@ -18,7 +18,14 @@ export type WarmingWay = keyof typeof WARMING_WAYS;
  * @throws CoreError `out-of-range`
  * @example warmUpMin({ massG: 500, fromC: 17, toC: 27, around: 35, way: 'bath' }) // about 17
  */
-export function warmUpMin(bottle: { massG: number; fromC: number; toC: number; around: number; way: WarmingWay; densityGPerML?: number | undefined }): number {
+export function warmUpMin(bottle: {
+  massG: number;
+  fromC: number;
+  toC: number;
+  around: number;
+  way: WarmingWay;
+  densityGPerML?: number | undefined;
+}): number {
   const massG = requireNumber(bottle.massG, 'massG', Number.MIN_VALUE, 1e6);
   for (const name of ['fromC', 'toC', 'around'] as const) requireNumber(bottle[name], name, -40, 200);
   if (bottle.fromC >= bottle.toC) return 0;

@@ -31,7 +31,7 @@ export function mixStartC(product: Product, batch: Batch): number | null {
 function massInCup(product: Product, batch: Batch): number | null {
   const { totalG } = mixMasses(product, batch);
   if (totalG == null || totalG <= 0) return null;
-  const pct = product.additives?.basis === 'volume' ? 0 : loadings(product, batch)?.total.pct ?? 0;
+  const pct = product.additives?.basis === 'volume' ? 0 : (loadings(product, batch)?.total.pct ?? 0);
   return totalG * (1 + pct / 100);
 }
 
@@ -52,7 +52,7 @@ export function workingTime(product: Product, batch: Batch): WorkingTime {
   if (!('curve' in cup)) {
     const potLifeMin = product.potLife?.minutes ?? null;
     const gelMin = product.gel?.minutes ?? null;
-    return { potLifeMin, gelMin, from: potLifeMin ?? gelMin ? 'card' : 'none', resinC, massG, assumed: [] };
+    return { potLifeMin, gelMin, from: (potLifeMin ?? gelMin) ? 'card' : 'none', resinC, massG, assumed: [] };
   }
   const assumed: WorkingTime['assumed'][number][] = [];
   if (resinC == null) assumed.push('resin temperature');

@@ -9,7 +9,11 @@ import type { SymptomKind } from '../formats/vocabulary';
 import type { Say } from '../units/wording';
 
 /** One symptom as it was seen, and when. */
-export interface SeenSymptom { readonly kind: SymptomKind; readonly pattern: string; readonly afterH: number }
+export interface SeenSymptom {
+  readonly kind: SymptomKind;
+  readonly pattern: string;
+  readonly afterH: number;
+}
 
 export type History = NonNullable<DiagnoseRequest['history']>;
 
@@ -26,13 +30,19 @@ export interface RecordFacts {
 }
 
 /** The record together with the symptom that is to be explained. */
-export interface CaseFacts extends RecordFacts { readonly seen: SeenSymptom }
+export interface CaseFacts extends RecordFacts {
+  readonly seen: SeenSymptom;
+}
 
 /** Works out once what every cause's evidence looks at. */
 export function recordFacts(product: Product, batch: Batch, say: Say, history: History = {}): RecordFacts {
   const working = workingTime(product, batch);
   return {
-    product, batch, say, history, working,
+    product,
+    batch,
+    say,
+    history,
+    working,
     readings: new Map(limitReadings(product, batch, say, working).map((r) => [r.field, r])),
     cureC: cureTemperatureC(batch),
     dewPointSpreadK: dewPointSpreadK(batch),
@@ -40,7 +50,10 @@ export function recordFacts(product: Product, batch: Batch, say: Say, history: H
 }
 
 /** A reading's figures where it was measured and limited, as numbers; null where it can tell nothing. */
-export function figures(facts: RecordFacts, field: string): { measured: number; low: number | null; high: number | null; unit: string; says: string } | null {
+export function figures(
+  facts: RecordFacts,
+  field: string,
+): { measured: number; low: number | null; high: number | null; unit: string; says: string } | null {
   const r = facts.readings.get(field);
   if (!r || typeof r.measured !== 'number') return null;
   const number = (v: number | string | null) => (typeof v === 'number' ? v : null);

@@ -40,14 +40,48 @@ import { whippedAir } from './causes/whippedAir';
 
 /** Every cause that Warm Jar can argue for. `something-else` is not here: the ledger always adds it. */
 export const CATALOGUE: readonly Cause[] = [
-  ratioOff, underMixed, cupScraped, tooMuchAdditive, coldCure, tooSoon, coldThickResin, notCleared, pressureLate,
-  pressureLow, pressureLetGo, dampResin, overheated, lightYellowed, catalystLow, catalystHigh, oldOrDampLot,
-  thinSection, amineBlush, airInhibition, inhibitedByContact, underExposed, whippedAir, wetInclusion, inclusionReaction,
-  mouldNotDegassed, trappedByShape, mouldFlaw, flameScorch, agedHardener, tinMould, surfaceTexture, wetLayerBelow,
-  bondWindowMissed, poorKey, shrinkage, loosePowder,
+  ratioOff,
+  underMixed,
+  cupScraped,
+  tooMuchAdditive,
+  coldCure,
+  tooSoon,
+  coldThickResin,
+  notCleared,
+  pressureLate,
+  pressureLow,
+  pressureLetGo,
+  dampResin,
+  overheated,
+  lightYellowed,
+  catalystLow,
+  catalystHigh,
+  oldOrDampLot,
+  thinSection,
+  amineBlush,
+  airInhibition,
+  inhibitedByContact,
+  underExposed,
+  whippedAir,
+  wetInclusion,
+  inclusionReaction,
+  mouldNotDegassed,
+  trappedByShape,
+  mouldFlaw,
+  flameScorch,
+  agedHardener,
+  tinMould,
+  surfaceTexture,
+  wetLayerBelow,
+  bondWindowMissed,
+  poorKey,
+  shrinkage,
+  loosePowder,
 ];
 
 /** What a technician would call a cause. */
 export function causeTitle(id: CauseId): string {
-  return CATALOGUE.find((c) => c.id === id)?.title ?? (id === 'something-else' ? 'Something else' : id.replaceAll('-', ' '));
+  return (
+    CATALOGUE.find((c) => c.id === id)?.title ?? (id === 'something-else' ? 'Something else' : id.replaceAll('-', ' '))
+  );
 }

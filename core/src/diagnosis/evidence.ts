@@ -29,11 +29,21 @@ export function bandWidth(facts: RecordFacts, field: string, otherwise: number):
 
 /** What a recorded yes or no, or a word, speaks for; null where it was not recorded. */
 export function recordedWord<T extends string | boolean>(
-  field: string, recorded: T | null | undefined, meaning: (value: T) => { points: number; says: string } | null,
+  field: string,
+  recorded: T | null | undefined,
+  meaning: (value: T) => { points: number; says: string } | null,
 ): MaybeEvidence {
   if (recorded == null) return null;
   const meant = meaning(recorded);
-  return meant && { field, measured: typeof recorded === 'boolean' ? (recorded ? 'yes' : 'no') : recorded, limit: null, unit: '', ...meant };
+  return (
+    meant && {
+      field,
+      measured: typeof recorded === 'boolean' ? (recorded ? 'yes' : 'no') : recorded,
+      limit: null,
+      unit: '',
+      ...meant,
+    }
+  );
 }
 
 /** The one that says most for the cause, so that two measures of the same thing are not counted twice. */

@@ -8,7 +8,11 @@ import { wordsIn, type Say } from '../units/wording';
 import { TELLABLE_RISE } from './hardnessTrend';
 
 /** A hardness reading against what the card's curve expects of a cure of that age at the temperature recorded. */
-export interface HardnessPoint { readonly afterH: number; readonly shore: number; readonly expected: number }
+export interface HardnessPoint {
+  readonly afterH: number;
+  readonly shore: number;
+  readonly expected: number;
+}
 
 export interface HardnessStory {
   readonly points: readonly HardnessPoint[];
@@ -54,7 +58,10 @@ export function hardnessStory(product: Product, batch: Batch, say: Say = wordsIn
     .sort((a, b) => a.afterH - b.afterH);
   const untilH = Math.max((product.fullCure?.hours ?? 24) * 1.1, (points.at(-1)?.afterH ?? 0) * 1.1);
   // Steps grow with the square, because hardness comes early.
-  const curve = Array.from({ length: CURVE_STEPS + 1 }, (_, i) => { const afterH = untilH * (i / CURVE_STEPS) ** 2; return { afterH, shore: at(afterH) ?? 0 }; });
+  const curve = Array.from({ length: CURVE_STEPS + 1 }, (_, i) => {
+    const afterH = untilH * (i / CURVE_STEPS) ** 2;
+    return { afterH, shore: at(afterH) ?? 0 };
+  });
   const verdict = verdictOf(points, product.hardness?.tolerance ?? USUAL_TOLERANCE);
   const last = points.at(-1);
   const age = last && equivalentMinutes(product, last.afterH * 60, cureC, product.demould?.atC ?? SHEET_TEMPERATURE_C);

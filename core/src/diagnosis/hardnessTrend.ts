@@ -6,7 +6,12 @@ import { pointsFor } from './weight';
 /** Shore points between two checks that a hand-held tester can tell from its own scatter. */
 export const TELLABLE_RISE = 3;
 
-interface TwoReadings { readonly index: number; readonly before: number; readonly last: number; readonly hours: number }
+interface TwoReadings {
+  readonly index: number;
+  readonly before: number;
+  readonly last: number;
+  readonly hours: number;
+}
 
 function lastTwo({ batch, product }: CaseFacts): TwoReadings | null {
   const readings = (batch.checks ?? [])
@@ -33,9 +38,16 @@ export function underTheCurve(facts: CaseFacts, weights: { under: number; on: nu
   const expected = shore == null || cureC === null ? null : expectedShore(product, seen.afterH * 60, cureC);
   if (shore == null || expected === null) return null;
   const margin = (expected - (product.hardness?.tolerance ?? TELLABLE_RISE) - shore) / FAR_UNDER;
-  const raw = pointsFor(Math.abs(margin), { slope: Math.abs(margin >= 0 ? weights.under : weights.on), most: Math.abs(margin >= 0 ? weights.under : weights.on), least: 0 });
+  const raw = pointsFor(Math.abs(margin), {
+    slope: Math.abs(margin >= 0 ? weights.under : weights.on),
+    most: Math.abs(margin >= 0 ? weights.under : weights.on),
+    least: 0,
+  });
   return {
-    field: `checks[${index}].shore`, measured: shore, limit: Math.round(expected), unit: 'Shore',
+    field: `checks[${index}].shore`,
+    measured: shore,
+    limit: Math.round(expected),
+    unit: 'Shore',
     points: raw * Math.sign(margin >= 0 ? weights.under : weights.on),
     says: `Shore ${shore} after ${say(seen.afterH, 'h')} at ${say(cureC ?? 0, '°C')}; the card's curve expects ${Math.round(expected)} of that age.`,
   };
@@ -59,7 +71,10 @@ export function hardnessTrend(facts: CaseFacts, weights: { rising: number; flat:
   const rise = two.last - two.before;
   const moved = `Hardness went from ${two.before} to ${two.last} in ${facts.say(two.hours, 'h')}`;
   return {
-    field: `checks[${two.index}].shore`, measured: two.last, limit: two.before, unit: 'Shore',
+    field: `checks[${two.index}].shore`,
+    measured: two.last,
+    limit: two.before,
+    unit: 'Shore',
     points: pointsFor((rise - TELLABLE_RISE) / TELLABLE_RISE, { slope: 5, most: weights.rising, least: -weights.flat }),
     says: rise > TELLABLE_RISE ? `${moved}: slow, but coming.` : `${moved}: flat, so waiting will not help.`,
   };

@@ -24,21 +24,31 @@ const priorOf = (cause: Cause, { seen, product }: CaseFacts) =>
 
 /** The causes that could make this symptom and pattern in this product. */
 export function candidates(facts: CaseFacts): Cause[] {
-  return CATALOGUE.filter((cause) =>
-    priorOf(cause, facts) > 0
-    && (!cause.families || cause.families.includes(facts.product.family))
-    && (cause.applies?.(facts) ?? true));
+  return CATALOGUE.filter(
+    (cause) =>
+      priorOf(cause, facts) > 0 &&
+      (!cause.families || cause.families.includes(facts.product.family)) &&
+      (cause.applies?.(facts) ?? true),
+  );
 }
 
 /** A cause's evidence, what speaks loudest first. Pieces worth nothing are left out: they tell nothing. */
 export function evidenceFor(cause: Cause, facts: CaseFacts): Evidence[] {
   return [...cause.evidence.map((rule) => rule(facts)), ...quickTestEvidence(cause.id, facts)]
-    .flatMap((e): Evidence[] => (e === null || Math.abs(e.points) < LEAST_POINTS ? [] : [{ ...e, points: e.points * TRUST }]))
+    .flatMap((e): Evidence[] =>
+      e === null || Math.abs(e.points) < LEAST_POINTS ? [] : [{ ...e, points: e.points * TRUST }],
+    )
     .sort((a, b) => Math.abs(b.points) - Math.abs(a.points) || a.field.localeCompare(b.field));
 }
 
 export const totalPoints = (evidence: readonly Evidence[]): number =>
-  Math.max(-MOST_TOTAL_POINTS, Math.min(MOST_TOTAL_POINTS, evidence.reduce((sum, e) => sum + e.points, 0)));
+  Math.max(
+    -MOST_TOTAL_POINTS,
+    Math.min(
+      MOST_TOTAL_POINTS,
+      evidence.reduce((sum, e) => sum + e.points, 0),
+    ),
+  );
 
 /** Share of each cause by Bayes' rule, `prior × 10^(points/10)`, summing to 1 with `something-else` among them. */
 export function shares(facts: CaseFacts): Map<CauseId, { share: number; evidence: Evidence[]; cause: Cause | null }> {
@@ -54,7 +64,13 @@ export function shares(facts: CaseFacts): Map<CauseId, { share: number; evidence
 /** The ledger of one symptom: its causes, likeliest first, each with its evidence and what would prevent it. */
 export function rankCauses(facts: CaseFacts): CauseShare[] {
   return [...shares(facts)]
-    .map(([id, { share, evidence, cause }]) => ({ id, share, evidence: evidence.map(rounded), prevention: cause?.prevention(facts) ?? [], changes: cause ? changesOf(cause, facts) : [] }))
+    .map(([id, { share, evidence, cause }]) => ({
+      id,
+      share,
+      evidence: evidence.map(rounded),
+      prevention: cause?.prevention(facts) ?? [],
+      changes: cause ? changesOf(cause, facts) : [],
+    }))
     .sort((a, b) => b.share - a.share || a.id.localeCompare(b.id));
 }
 

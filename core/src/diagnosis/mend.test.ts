@@ -4,7 +4,13 @@ import { soundBatch } from '../simulation/soundBatch';
 import { PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS } from '../formats/vocabulary';
 import { diagnose } from './diagnose';
 
-const mendOf = (slug: string, kind: string, pattern: string, patch: Record<string, unknown> = {}, shores: number[] = []) => {
+const mendOf = (
+  slug: string,
+  kind: string,
+  pattern: string,
+  patch: Record<string, unknown> = {},
+  shores: number[] = [],
+) => {
   const checks = shores.map((shore, i) => ({ afterH: 24 * (i + 1), shore, symptoms: [] as unknown[] }));
   const last = { afterH: 24 * shores.length + 24, symptoms: [{ kind, pattern }] };
   return diagnose(saltmarshCard(slug), soundBatch(slug, { ...patch, checks: [...checks, last] })).symptoms.at(-1)!.mend;
@@ -13,7 +19,8 @@ const mendOf = (slug: string, kind: string, pattern: string, patch: Record<strin
 describe('mending', () => {
   it('has steps for every symptom and pattern', () => {
     for (const kind of SYMPTOM_KINDS) {
-      for (const pattern of PATTERNS_BY_SYMPTOM[kind]) expect(mendOf('house-coat-9', kind, pattern).steps.length, `${kind} ${pattern}`).toBeGreaterThan(0);
+      for (const pattern of PATTERNS_BY_SYMPTOM[kind])
+        expect(mendOf('house-coat-9', kind, pattern).steps.length, `${kind} ${pattern}`).toBeGreaterThan(0);
     }
   });
   it('scrapes off everything liquid and looks again after a day', () => {
@@ -23,14 +30,21 @@ describe('mending', () => {
     expect(mend.recheckAfterH).toBe(24);
   });
   it('warms a tacky part first where cold is the likely cause, and coats it at once where not', () => {
-    const cold = mendOf('house-coat-9', 'tacky', 'tacky-all-over', { room: { temperatureC: 12 }, cure: { temperatureC: 12 } });
+    const cold = mendOf('house-coat-9', 'tacky', 'tacky-all-over', {
+      room: { temperatureC: 12 },
+      cure: { temperatureC: 12 },
+    });
     const notCold = mendOf('house-coat-9', 'tacky', 'tacky-all-over', { mix: { amountA: 100, amountB: 120 } });
     expect(cold.steps[0]).toContain('warm');
     expect(notCold.steps[0]).toContain('fresh, measured coat');
   });
   it('tells a soft part that stays flat from one that is rising', () => {
-    expect(mendOf('house-deep-40', 'soft', 'all-over', {}, [40, 40]).steps.join(' ')).toContain('waiting cannot save it');
-    expect(mendOf('house-deep-40', 'soft', 'all-over', {}, [40, 55]).steps.join(' ')).toContain('second hardness reading');
+    expect(mendOf('house-deep-40', 'soft', 'all-over', {}, [40, 40]).steps.join(' ')).toContain(
+      'waiting cannot save it',
+    );
+    expect(mendOf('house-deep-40', 'soft', 'all-over', {}, [40, 55]).steps.join(' ')).toContain(
+      'second hardness reading',
+    );
   });
   it('keeps the lamp off a base that is not light-stable, and the dust out of lungs', () => {
     const clear = mendOf('house-clear-6', 'bubbles', 'large-voids').steps.join(' ');

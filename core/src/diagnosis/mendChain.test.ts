@@ -6,29 +6,55 @@ import { failedMends, mendMassG, mendsOf } from './mendChain';
 import { MEND_COAT_MM, mendCoat } from './mendCoat';
 
 const tacky = (afterH: number) => ({ afterH, symptoms: [{ kind: 'tacky', pattern: 'tacky-all-over' }], grade: 'mend' });
-const mend = (atH: number, doneH: number | null, more: Record<string, unknown> = {}) => ({ atH, doneH, kind: 'tacky', pattern: 'tacky-all-over', steps: [{ says: 'Coat it.', done: doneH !== null }], recheckAfterH: 24, ...more });
+const mend = (atH: number, doneH: number | null, more: Record<string, unknown> = {}) => ({
+  atH,
+  doneH,
+  kind: 'tacky',
+  pattern: 'tacky-all-over',
+  steps: [{ says: 'Coat it.', done: doneH !== null }],
+  recheckAfterH: 24,
+  ...more,
+});
 const piece = (checks: unknown[], mends: unknown[]) => soundBatch('house-coat-9', { checks, mends });
 
 describe('the chain of mends', () => {
   it('tells what became of each by the first look after it', () => {
-    expect(mendsOf(piece([tacky(24)], [mend(25, null)]))[0]).toMatchObject({ outcome: 'in-progress', recheckAtH: null });
+    expect(mendsOf(piece([tacky(24)], [mend(25, null)]))[0]).toMatchObject({
+      outcome: 'in-progress',
+      recheckAtH: null,
+    });
     expect(mendsOf(piece([tacky(24)], [mend(25, 26)]))[0]).toMatchObject({ outcome: 'waiting', recheckAtH: 50 });
-    expect(mendsOf(piece([tacky(24), { afterH: 50, symptoms: [], grade: 'second' }], [mend(25, 26)]))[0]!.outcome).toBe('held');
+    expect(mendsOf(piece([tacky(24), { afterH: 50, symptoms: [], grade: 'second' }], [mend(25, 26)]))[0]!.outcome).toBe(
+      'held',
+    );
     const twice = piece([tacky(24), tacky(50), { afterH: 80, symptoms: [] }], [mend(51, 52), mend(25, 26)]);
-    expect(mendsOf(twice).map((m) => [m.mend.atH, m.outcome])).toEqual([[25, 'failed'], [51, 'held']]);
+    expect(mendsOf(twice).map((m) => [m.mend.atH, m.outcome])).toEqual([
+      [25, 'failed'],
+      [51, 'held'],
+    ]);
     expect(failedMends(twice, 'tacky')).toBe(1);
     expect(failedMends(twice, 'soft')).toBe(0);
   });
   it('another fault after the mend is not this one failing', () => {
-    expect(mendsOf(piece([tacky(24), { afterH: 50, symptoms: [{ kind: 'haze', pattern: 'unspecified' }] }], [mend(25, 26)]))[0]!.outcome).toBe('held');
+    expect(
+      mendsOf(
+        piece([tacky(24), { afterH: 50, symptoms: [{ kind: 'haze', pattern: 'unspecified' }] }], [mend(25, 26)]),
+      )[0]!.outcome,
+    ).toBe('held');
   });
   it('goes back to sound resin once a mend has failed, and doubts the bottles after two', () => {
-    const steps = (batch: ReturnType<typeof piece>) => diagnose(saltmarshCard('house-coat-9'), batch).symptoms.at(-1)!.mend.steps.join(' ');
+    const steps = (batch: ReturnType<typeof piece>) =>
+      diagnose(saltmarshCard('house-coat-9'), batch).symptoms.at(-1)!.mend.steps.join(' ');
     expect(steps(piece([tacky(24)], []))).not.toContain('did not hold');
     expect(steps(piece([tacky(24), tacky(50)], [mend(25, 26)]))).toContain('Take the last coat off');
     expect(steps(piece([tacky(24), tacky(50), tacky(80)], [mend(25, 26), mend(51, 52)]))).toContain('new lot');
   });
-  it('adds up the resin that mending took', () => expect(mendMassG(piece([], [mend(25, 26, { coat: { massG: 30 } }), mend(51, 52, { coat: { massG: 12.5 } }), mend(60, 61)]))).toBe(42.5));
+  it('adds up the resin that mending took', () =>
+    expect(
+      mendMassG(
+        piece([], [mend(25, 26, { coat: { massG: 30 } }), mend(51, 52, { coat: { massG: 12.5 } }), mend(60, 61)]),
+      ),
+    ).toBe(42.5));
 });
 
 describe('a mending coat', () => {
@@ -46,5 +72,6 @@ describe('a mending coat', () => {
     expect((100 * tide.massBG!) / tide.massAG).toBeCloseTo(saltmarshCard('house-tide').ratio.catalyst!.typicalPct!, 9);
     expect(mendCoat(saltmarshCard('house-noon'), 50).massBG).toBeNull();
   });
-  it('needs an area', () => expect(() => mendCoat(saltmarshCard('house-coat-9'), 0)).toThrow(expect.objectContaining({ path: 'areaCM2' })));
+  it('needs an area', () =>
+    expect(() => mendCoat(saltmarshCard('house-coat-9'), 0)).toThrow(expect.objectContaining({ path: 'areaCM2' })));
 });

@@ -20,12 +20,19 @@ function outcomeOf(batch: Batch, mend: MendRecord): MendStory['outcome'] {
 /** The mends of a piece in the order they were made; a failed one followed by another of the same symptom is a chain. */
 export function mendsOf(batch: Batch): MendStory[] {
   return (batch.mends ?? [])
-    .map((mend, index) => ({ mend, index, outcome: outcomeOf(batch, mend), recheckAtH: mend.doneH == null || mend.recheckAfterH == null ? null : mend.doneH + mend.recheckAfterH }))
+    .map((mend, index) => ({
+      mend,
+      index,
+      outcome: outcomeOf(batch, mend),
+      recheckAtH: mend.doneH == null || mend.recheckAfterH == null ? null : mend.doneH + mend.recheckAfterH,
+    }))
     .sort((a, b) => a.mend.atH - b.mend.atH);
 }
 
 /** How often mending this symptom has failed on this piece. */
-export const failedMends = (batch: Batch, kind: SymptomKind): number => mendsOf(batch).filter((m) => m.mend.kind === kind && m.outcome === 'failed').length;
+export const failedMends = (batch: Batch, kind: SymptomKind): number =>
+  mendsOf(batch).filter((m) => m.mend.kind === kind && m.outcome === 'failed').length;
 
 /** Resin that went into mending the piece, g. */
-export const mendMassG = (batch: Batch): number => (batch.mends ?? []).reduce((sum, m) => sum + (m.coat?.massG ?? 0), 0);
+export const mendMassG = (batch: Batch): number =>
+  (batch.mends ?? []).reduce((sum, m) => sum + (m.coat?.massG ?? 0), 0);

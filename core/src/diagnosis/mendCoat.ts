@@ -9,7 +9,11 @@ import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 export const MEND_COAT_MM = 1;
 
 /** What to weigh for a mending coat. */
-export interface MendCoat { readonly totalG: number; readonly massAG: number; readonly massBG: number | null }
+export interface MendCoat {
+  readonly totalG: number;
+  readonly massAG: number;
+  readonly massBG: number | null;
+}
 
 /**
  * A fresh, measured coat for an area: what covers it, and what stays in the cup.

@@ -6,7 +6,11 @@ import { mixedViscosityMPaS, thickening } from '../cure/viscosity';
 import type { RecordFacts } from './caseFacts';
 
 /** The smallest bubble that could leave, over which depth, and in which time. */
-export interface BubbleLeft { readonly diameterMm: number; readonly depthMm: number; readonly minutes: number }
+export interface BubbleLeft {
+  readonly diameterMm: number;
+  readonly depthMm: number;
+  readonly minutes: number;
+}
 
 /**
  * The smallest bubble that rises out of the pour in the time really given: from when it was poured (or from its rest)
@@ -18,17 +22,30 @@ export function smallestBubbleLeft({ product, batch, working }: RecordFacts): Bu
   const fit = calibrate(product);
   const resinC = batch.resin?.atPourC ?? working.resinC;
   if (!depthMm || resinC === null || !isCalibrated(fit) || working.gelMin === null) return null;
-  const cup = simulateCup(product, { massG: working.massG ?? SHEET_MASS_G, resinC, roomC: batch.room?.temperatureC ?? resinC });
+  const cup = simulateCup(product, {
+    massG: working.massG ?? SHEET_MASS_G,
+    resinC,
+    roomC: batch.room?.temperatureC ?? resinC,
+  });
   if (!('curve' in cup)) return null;
   const { minutes, alpha, temperatureC } = cup.curve;
-  const viscosity = minutes.map((_, i) => (mixedViscosityMPaS(product, temperatureC[i]!) ?? Infinity) * thickening(alpha[i]!, fit.alphaGel));
+  const viscosity = minutes.map(
+    (_, i) => (mixedViscosityMPaS(product, temperatureC[i]!) ?? Infinity) * thickening(alpha[i]!, fit.alphaGel),
+  );
   if (viscosity[0] === Infinity) return null;
-  const rested = batch.degas?.method === 'rest' ? batch.degas.minutes ?? 0 : 0;
+  const rested = batch.degas?.method === 'rest' ? (batch.degas.minutes ?? 0) : 0;
   const poured = batch.pour?.finishedMin ?? batch.pour?.startedMin ?? batch.mix?.stirMin;
   if (poured == null) return null;
-  const until = Math.min(working.gelMin, batch.pressure?.gaugeKPa ? batch.pressure.startedMin ?? working.gelMin : working.gelMin);
+  const until = Math.min(
+    working.gelMin,
+    batch.pressure?.gaugeKPa ? (batch.pressure.startedMin ?? working.gelMin) : working.gelMin,
+  );
   const from = Math.max(0, poured - rested);
   const fluidity = fluidityIntegral(minutes, viscosity, from, until);
   const densityGPerML = product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML;
-  return { diameterMm: smallestClearedMm({ depthMm, densityGPerML, fluidity }), depthMm, minutes: Math.max(0, until - from) };
+  return {
+    diameterMm: smallestClearedMm({ depthMm, densityGPerML, fluidity }),
+    depthMm,
+    minutes: Math.max(0, until - from),
+  };
 }

@@ -12,10 +12,18 @@ const HAPPENED = 0.6;
 /** A cause that could hardly make this symptom is not brought in beside another. */
 const LEAST_SHARE = 0.03;
 
-interface Likely { readonly id: CauseId; readonly share: number; readonly happened: number; readonly fields: ReadonlySet<string> }
+interface Likely {
+  readonly id: CauseId;
+  readonly share: number;
+  readonly happened: number;
+  readonly fields: ReadonlySet<string>;
+}
 
 /** Chance that the slip happened, by the record alone: its rate moved by its evidence. */
-const happenedChance = (points: number) => { const odds = (SLIP_RATE / (1 - SLIP_RATE)) * likelihoodRatio(points); return odds / (1 + odds); };
+const happenedChance = (points: number) => {
+  const odds = (SLIP_RATE / (1 - SLIP_RATE)) * likelihoodRatio(points);
+  return odds / (1 + odds);
+};
 
 /** Two slips that lean on the same reading are two readings of one thing. */
 const apart = (a: Likely, b: Likely) => ![...a.fields].some((f) => b.fields.has(f));
@@ -27,16 +35,26 @@ const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1
  */
 export function explainedTogether(facts: CaseFacts): Together | null {
   const likely = [...shares(facts)]
-    .flatMap(([id, { share, evidence, cause }]): Likely[] => (cause && share >= LEAST_SHARE
-      ? [{ id, share, happened: happenedChance(totalPoints(evidence)), fields: new Set(evidence.filter((e) => e.points > 0).map((e) => e.field)) }]
-      : []))
+    .flatMap(([id, { share, evidence, cause }]): Likely[] =>
+      cause && share >= LEAST_SHARE
+        ? [
+            {
+              id,
+              share,
+              happened: happenedChance(totalPoints(evidence)),
+              fields: new Set(evidence.filter((e) => e.points > 0).map((e) => e.field)),
+            },
+          ]
+        : [],
+    )
     .filter((c) => c.happened >= HAPPENED)
     .sort((a, b) => b.share - a.share);
   const [first] = likely;
   const second = first && likely.slice(1).find((c) => apart(first, c));
   if (!first || !second) return null;
   return {
-    ids: [first.id, second.id], share: first.happened * second.happened,
+    ids: [first.id, second.id],
+    share: first.happened * second.happened,
     says: `The record shows both: ${lowerFirst(causeTitle(first.id))}, and ${lowerFirst(causeTitle(second.id))}. Together they explain it better than either alone; mend both before the next batch.`,
   };
 }

@@ -32,13 +32,46 @@ export const MOST_PER_PAGE = 200;
 const wholeNumber = (low: number, high: number, otherwise: number) =>
   z.coerce.number('Write a whole number.').int('Write a whole number.').min(low).max(high).default(otherwise);
 
-const SORT_COLUMNS = ['startedAt', 'code', 'updatedAt', 'productSlug', 'mould', 'by', 'stage', 'grade', 'outside', 'lotA', 'lotB', 'massG'] as const;
+const SORT_COLUMNS = [
+  'startedAt',
+  'code',
+  'updatedAt',
+  'productSlug',
+  'mould',
+  'by',
+  'stage',
+  'grade',
+  'outside',
+  'lotA',
+  'lotB',
+  'massG',
+] as const;
 export const BATCH_SORTS = SORT_COLUMNS.flatMap((c) => [c, `-${c}`] as const);
 /** A field's limit and the side of it, `room.humidityPct:above`; or any field outside, any near, none outside. */
-const limitFilter = z.union([z.enum(['outside', 'near', 'inside']), z.string().regex(/^[A-Za-z0-9.[\]-]{1,80}:(above|below|near)$/, 'Write a field and its state, such as room.humidityPct:above.')]);
+const limitFilter = z.union([
+  z.enum(['outside', 'near', 'inside']),
+  z
+    .string()
+    .regex(
+      /^[A-Za-z0-9.[\]-]{1,80}:(above|below|near)$/,
+      'Write a field and its state, such as room.humidityPct:above.',
+    ),
+]);
 /** A level of a factor, `season:08`, as Patterns links to its batches. */
-const factFilter = z.string().max(120).regex(new RegExp(`^(${FACTORS.join('|')}):.+$`), 'Write a factor and its level, such as season:08.');
-const codeList = z.string().max(20_000).transform((text) => text.split(',').map((c) => c.trim()).filter(Boolean)).pipe(z.array(shortText).max(1000));
+const factFilter = z
+  .string()
+  .max(120)
+  .regex(new RegExp(`^(${FACTORS.join('|')}):.+$`), 'Write a factor and its level, such as season:08.');
+const codeList = z
+  .string()
+  .max(20_000)
+  .transform((text) =>
+    text
+      .split(',')
+      .map((c) => c.trim())
+      .filter(Boolean),
+  )
+  .pipe(z.array(shortText).max(1000));
 
 /** Query of the batch list. */
 export const batchListQuerySchema = z.object({
@@ -64,7 +97,10 @@ export const batchListQuerySchema = z.object({
 });
 
 export const batchPageSchema = z.object({
-  items: z.array(batchSummarySchema), page: z.number().int(), pageSize: z.number().int(), total: z.number().int(),
+  items: z.array(batchSummarySchema),
+  page: z.number().int(),
+  pageSize: z.number().int(),
+  total: z.number().int(),
 });
 
 export const historyEntrySchema = z.object({
@@ -78,8 +114,14 @@ export const historyEntrySchema = z.object({
 
 /** A look at a piece that is due, soonest first. */
 export const dueCheckSchema = z.object({
-  code: z.string(), productSlug: z.string(), productName: z.string(), mould: z.string().nullable(), by: z.string().nullable(), grade: z.enum(GRADES).nullable(),
-  at: z.string(), why: z.string(),
+  code: z.string(),
+  productSlug: z.string(),
+  productName: z.string(),
+  mould: z.string().nullable(),
+  by: z.string().nullable(),
+  grade: z.enum(GRADES).nullable(),
+  at: z.string(),
+  why: z.string(),
 });
 export const dueCheckListSchema = z.object({ items: z.array(dueCheckSchema) });
 
@@ -87,15 +129,31 @@ const spotMarkSchema = z.object({ x: z.number(), y: z.number(), batch: z.string(
 /** Where faults recur on a mould, cavity by cavity, and whether chance would do that. */
 export const mouldSpotsSchema = z.object({
   pulls: z.number().int(),
-  cavities: z.array(z.object({
-    cavity: z.number().int(),
-    marks: z.array(spotMarkSchema),
-    spots: z.array(z.object({ x: z.number(), y: z.number(), batches: z.array(z.string()), pulls: z.number().int(), byChance: z.number(), verdict: z.enum(['mould', 'chance', 'cannot-tell']), says: z.string() })),
-  })),
+  cavities: z.array(
+    z.object({
+      cavity: z.number().int(),
+      marks: z.array(spotMarkSchema),
+      spots: z.array(
+        z.object({
+          x: z.number(),
+          y: z.number(),
+          batches: z.array(z.string()),
+          pulls: z.number().int(),
+          byChance: z.number(),
+          verdict: z.enum(['mould', 'chance', 'cannot-tell']),
+          says: z.string(),
+        }),
+      ),
+    }),
+  ),
 });
 
 export const productSummarySchema = z.object({
-  slug: z.string(), revision: z.number().int(), name: z.string(), family: z.enum(FAMILIES), source: z.string().nullable(),
+  slug: z.string(),
+  revision: z.number().int(),
+  name: z.string(),
+  family: z.enum(FAMILIES),
+  source: z.string().nullable(),
 });
 
 export const productListSchema = z.object({ items: z.array(productSchema) });
@@ -118,6 +176,9 @@ export type MouldSpots = z.infer<typeof mouldSpotsSchema>;
 export type HistoryEntry = z.infer<typeof historyEntrySchema>;
 
 /** A filter of the log under a name, shared by the studio's screens. */
-export const savedFilterSchema = z.object({ name: shortText.min(1, 'Give the filter a name.'), query: z.record(z.string().max(40), z.string().max(2000)) });
+export const savedFilterSchema = z.object({
+  name: shortText.min(1, 'Give the filter a name.'),
+  query: z.record(z.string().max(40), z.string().max(2000)),
+});
 export const savedFilterListSchema = z.object({ items: z.array(savedFilterSchema) });
 export type SavedFilter = z.infer<typeof savedFilterSchema>;

@@ -1,7 +1,24 @@
 import { z } from 'zod';
 import {
-  ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAMES, GRADES, INCLUSION_KINDS, LOT_COLOURS,
-  MEASURED_BY, MIX_UNITS, PATTERNS_BY_SYMPTOM, READING_WHATS, RUBBERS, SYMPTOM_KINDS, TOOLS, TOUCHES, VIGOURS, WARMING,
+  ADDITIVE_KINDS,
+  APPLIED,
+  BATCH_DEGAS_METHODS,
+  FAMILIES,
+  FINISHES,
+  FLAMES,
+  GRADES,
+  INCLUSION_KINDS,
+  LOT_COLOURS,
+  MEASURED_BY,
+  MIX_UNITS,
+  PATTERNS_BY_SYMPTOM,
+  READING_WHATS,
+  RUBBERS,
+  SYMPTOM_KINDS,
+  TOOLS,
+  TOUCHES,
+  VIGOURS,
+  WARMING,
 } from './vocabulary';
 import * as q from './quantities';
 
@@ -65,7 +82,11 @@ const pressure = z
 function inOrder(ctx: z.RefinementCtx, times: Record<string, unknown>, first: string, second: string, words: string) {
   const [from, to] = [times[first], times[second]];
   if (typeof from === 'number' && typeof to === 'number' && from > to) {
-    ctx.addIssue({ code: 'custom', path: [second], message: `${words} (${from} min, then ${to} min). Check both times.` });
+    ctx.addIssue({
+      code: 'custom',
+      path: [second],
+      message: `${words} (${from} min, then ${to} min). Check both times.`,
+    });
   }
 }
 
@@ -79,7 +100,11 @@ export const symptomSchema = z
   .superRefine((s, ctx) => {
     const patterns: readonly string[] = PATTERNS_BY_SYMPTOM[s.kind];
     if (!patterns.includes(s.pattern)) {
-      ctx.addIssue({ code: 'custom', path: ['pattern'], message: `"${s.kind}" has no pattern "${s.pattern}". Choose one of: ${patterns.join(', ')}.` });
+      ctx.addIssue({
+        code: 'custom',
+        path: ['pattern'],
+        message: `"${s.kind}" has no pattern "${s.pattern}". Choose one of: ${patterns.join(', ')}.`,
+      });
     }
   });
 
@@ -89,13 +114,22 @@ const channels = z.tuple([z.number().min(0).max(255), z.number().min(0).max(255)
 /** A stored photo of the piece: what was marked on it, and its colour measured by the white card in it. */
 export const checkPhotoSchema = z.looseObject({
   id: q.shortText,
-  marks: z.array(z.looseObject({ x: share, y: share, says: q.shortText.nullish() })).max(100).nullish(),
-  colour: z.looseObject({
-    /** Mean sRGB of the patches, 0 to 255, as the camera gave them. */
-    cast: channels, card: channels, sample: channels.nullish(),
-    /** CIELAB b* and yellowness index E313 after the white correction, and Δb* against the untouched sample beside it. */
-    b: q.anyNumber, yellownessIndex: q.anyNumber, againstSample: q.anyNumber.nullish(),
-  }).nullish(),
+  marks: z
+    .array(z.looseObject({ x: share, y: share, says: q.shortText.nullish() }))
+    .max(100)
+    .nullish(),
+  colour: z
+    .looseObject({
+      /** Mean sRGB of the patches, 0 to 255, as the camera gave them. */
+      cast: channels,
+      card: channels,
+      sample: channels.nullish(),
+      /** CIELAB b* and yellowness index E313 after the white correction, and Δb* against the untouched sample beside it. */
+      b: q.anyNumber,
+      yellownessIndex: q.anyNumber,
+      againstSample: q.anyNumber.nullish(),
+    })
+    .nullish(),
 });
 
 /** A repair of the piece: its steps as they are ticked, and when it is to be looked at again. */
@@ -108,7 +142,9 @@ export const mendRecordSchema = z.looseObject({
   steps: z.array(z.looseObject({ says: q.longText, done: z.boolean() })).max(30),
   supplies: z.array(q.shortText).max(30).nullish(),
   recheckAfterH: q.hours.nullish(),
-  coat: z.looseObject({ areaCM2: q.anyNumber.nullish(), thicknessMm: q.lengthMm.nullish(), massG: q.massG.nullish() }).nullish(),
+  coat: z
+    .looseObject({ areaCM2: q.anyNumber.nullish(), thicknessMm: q.lengthMm.nullish(), massG: q.massG.nullish() })
+    .nullish(),
   by: q.shortText.nullish(),
   note: q.longText.nullish(),
 });
@@ -129,7 +165,10 @@ export const checkSchema = z.looseObject({
   /** What the fingers said, before anything was looked for. */
   touch: z.enum(TOUCHES).nullish(),
   /** Places of faults on the outline of a cavity, in shares of its width and height. */
-  spots: z.array(z.looseObject({ cavity: q.count.nullish(), x: share, y: share, kind: z.enum(SYMPTOM_KINDS).nullish() })).max(200).nullish(),
+  spots: z
+    .array(z.looseObject({ cavity: q.count.nullish(), x: share, y: share, kind: z.enum(SYMPTOM_KINDS).nullish() }))
+    .max(200)
+    .nullish(),
   photos: z.array(checkPhotoSchema).max(30).nullish(),
 });
 
@@ -158,7 +197,11 @@ export const batchSchema = z.looseObject({
   mix: mix.nullish(),
   additives: z.array(additive).max(50).nullish(),
   degas: z
-    .looseObject({ method: z.enum(BATCH_DEGAS_METHODS).nullish(), minutes: q.minutes.nullish(), vacuumKPaAbs: q.absoluteKPa.nullish() })
+    .looseObject({
+      method: z.enum(BATCH_DEGAS_METHODS).nullish(),
+      minutes: q.minutes.nullish(),
+      vacuumKPaAbs: q.absoluteKPa.nullish(),
+    })
     .nullish(),
   pour: pour.nullish(),
   pressure: pressure.nullish(),
@@ -208,26 +251,44 @@ export const batchSchema = z.looseObject({
     })
     .nullish(),
   readings: z
-    .array(z.looseObject({ atMin: q.anyNumber.nullish(), what: z.enum(READING_WHATS).nullish(), value: q.anyNumber.nullish(), unit: z.string().max(20).nullish() }))
+    .array(
+      z.looseObject({
+        atMin: q.anyNumber.nullish(),
+        what: z.enum(READING_WHATS).nullish(),
+        value: q.anyNumber.nullish(),
+        unit: z.string().max(20).nullish(),
+      }),
+    )
     .max(20_000)
     .nullish(),
   checks: z.array(checkSchema).max(200).nullish(),
   /** The `warm-jar.plan/1` it was begun from, kept as it was. */
   plan: z.looseObject({ format: z.literal('warm-jar.plan/1') }).nullish(),
   /** How the run at the bench went, beside what the format records: steps done, and why a limit was passed. */
-  bench: z.looseObject({
-    done: z.array(z.looseObject({ step: q.shortText, atMin: q.anyNumber.nullish() })).max(500).nullish(),
-    reasons: z.array(z.looseObject({ field: q.shortText, reason: q.longText, atMin: q.anyNumber.nullish() })).max(100).nullish(),
-    checked: z.array(q.shortText).max(50).nullish(),
-    hollow: z.boolean().nullish(),
-    /** What the scale showed before the part being weighed. */
-    tareG: q.anyNumber.nullish(),
-    /** When the stir and the clearing began, minutes since the parts met. */
-    stirFromMin: q.anyNumber.nullish(),
-    clearFromMin: q.anyNumber.nullish(),
-  }).nullish(),
+  bench: z
+    .looseObject({
+      done: z
+        .array(z.looseObject({ step: q.shortText, atMin: q.anyNumber.nullish() }))
+        .max(500)
+        .nullish(),
+      reasons: z
+        .array(z.looseObject({ field: q.shortText, reason: q.longText, atMin: q.anyNumber.nullish() }))
+        .max(100)
+        .nullish(),
+      checked: z.array(q.shortText).max(50).nullish(),
+      hollow: z.boolean().nullish(),
+      /** What the scale showed before the part being weighed. */
+      tareG: q.anyNumber.nullish(),
+      /** When the stir and the clearing began, minutes since the parts met. */
+      stirFromMin: q.anyNumber.nullish(),
+      clearFromMin: q.anyNumber.nullish(),
+    })
+    .nullish(),
   /** Quick tests at the bench that were made to tell causes apart, with what came out. */
-  quickTests: z.array(z.looseObject({ test: q.shortText, outcome: q.shortText, atH: q.hours.nullish() })).max(100).nullish(),
+  quickTests: z
+    .array(z.looseObject({ test: q.shortText, outcome: q.shortText, atH: q.hours.nullish() }))
+    .max(100)
+    .nullish(),
   mends: z.array(mendRecordSchema).max(50).nullish(),
   copiedFrom: copiedFromSchema.nullish(),
   witness: z.looseObject({ setMin: q.minutes.nullish() }).nullish(),

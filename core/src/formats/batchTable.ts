@@ -13,16 +13,26 @@ function cellOf(value: unknown): string {
 }
 
 /** A key of an object within a path; one that would be read as more than one, or as a place in a list, is quoted in brackets. */
-const keyed = (path: string, key: string) => (/^[^.[\]\s"]+$/.test(key) ? (path === '' ? key : `${path}.${key}`) : `${path}[${JSON.stringify(key)}]`);
+const keyed = (path: string, key: string) =>
+  /^[^.[\]\s"]+$/.test(key) ? (path === '' ? key : `${path}.${key}`) : `${path}[${JSON.stringify(key)}]`;
 
 function walk(value: unknown, path: string, row: Record<string, string>): void {
   if (value === null || value === undefined) return;
-  if (!isTree(value) || IN_ONE_CELL.has(path)) { row[path] = cellOf(value); return; }
+  if (!isTree(value) || IN_ONE_CELL.has(path)) {
+    row[path] = cellOf(value);
+    return;
+  }
   // An empty list says "none", which is not the same as saying nothing.
-  if (Object.keys(value).length === 0) { row[path] = Array.isArray(value) ? '[]' : '{}'; return; }
+  if (Object.keys(value).length === 0) {
+    row[path] = Array.isArray(value) ? '[]' : '{}';
+    return;
+  }
   if (Array.isArray(value)) {
     // Within a list even nothing has its place.
-    value.forEach((child: unknown, i) => { if (child === null) row[`${path}[${i}]`] = 'null'; else walk(child, `${path}[${i}]`, row); });
+    value.forEach((child: unknown, i) => {
+      if (child === null) row[`${path}[${i}]`] = 'null';
+      else walk(child, `${path}[${i}]`, row);
+    });
     return;
   }
   for (const [key, child] of Object.entries(value)) walk(child, keyed(path, key), row);
@@ -36,19 +46,57 @@ export function batchToRow(batch: Batch): Record<string, string> {
 }
 
 /** The order of the work, for a table's columns. */
-const COLUMN_ORDER = ['format', 'code', 'startedAt', 'by', 'product', 'lotA', 'lotB', 'room', 'resin', 'mix', 'additives', 'degas', 'pour', 'pressure', 'mould', 'inclusions', 'layerBelow', 'cure', 'witness', 'checks', 'quickTests', 'mends', 'copiedFrom', 'note', 'readings', 'bench', 'plan'];
-const placeOf = (column: string) => { const at = COLUMN_ORDER.indexOf(/^[^.[]+/.exec(column)?.[0] ?? ''); return at < 0 ? COLUMN_ORDER.length : at; };
+const COLUMN_ORDER = [
+  'format',
+  'code',
+  'startedAt',
+  'by',
+  'product',
+  'lotA',
+  'lotB',
+  'room',
+  'resin',
+  'mix',
+  'additives',
+  'degas',
+  'pour',
+  'pressure',
+  'mould',
+  'inclusions',
+  'layerBelow',
+  'cure',
+  'witness',
+  'checks',
+  'quickTests',
+  'mends',
+  'copiedFrom',
+  'note',
+  'readings',
+  'bench',
+  'plan',
+];
+const placeOf = (column: string) => {
+  const at = COLUMN_ORDER.indexOf(/^[^.[]+/.exec(column)?.[0] ?? '');
+  return at < 0 ? COLUMN_ORDER.length : at;
+};
 
 /** Every column that some row has, in the order of the work. */
 export function batchColumnsOf(rows: readonly Readonly<Record<string, string>>[]): string[] {
   const names = [...new Set(rows.flatMap((r) => Object.keys(r)))];
-  return names.map((name, i) => ({ name, i })).sort((a, b) => placeOf(a.name) - placeOf(b.name) || a.name.localeCompare(b.name, 'en', { numeric: true })).map((n) => n.name);
+  return names
+    .map((name, i) => ({ name, i }))
+    .sort((a, b) => placeOf(a.name) - placeOf(b.name) || a.name.localeCompare(b.name, 'en', { numeric: true }))
+    .map((n) => n.name);
 }
 
 function valueOf(cell: string): unknown {
   const text = cell.trim();
   if (/^["[{]/.test(text)) {
-    try { return JSON.parse(text) as unknown; } catch { return text; }
+    try {
+      return JSON.parse(text) as unknown;
+    } catch {
+      return text;
+    }
   }
   if (text === 'null') return null;
   if (text === 'true' || text === 'false') return text === 'true';
@@ -56,7 +104,8 @@ function valueOf(cell: string): unknown {
 }
 
 /** Texts, whatever they look like: a code of figures alone stays a text. */
-const TEXT_COLUMN = /(?:^|\.)(?:code|by|note|name|what|where|says|openedOn|useBy|poured|cause|test|outcome|startedAt|id)$/;
+const TEXT_COLUMN =
+  /(?:^|\.)(?:code|by|note|name|what|where|says|openedOn|useBy|poured|cause|test|outcome|startedAt|id)$/;
 /** Longest list a table may ask for; a mistyped index is no reason to fill the memory. */
 const MOST_ITEMS = 20_000;
 
@@ -72,7 +121,11 @@ function stepsOf(path: string): Step[] | null {
     if (!found) return null;
     if (found[1] !== undefined) steps.push({ at: Number(found[1]) });
     else if (found[2] !== undefined) {
-      try { steps.push({ key: JSON.parse(found[2]) as string }); } catch { return null; }
+      try {
+        steps.push({ key: JSON.parse(found[2]) as string });
+      } catch {
+        return null;
+      }
     } else steps.push({ key: found[3]! });
     rest = rest.slice(found[0].length);
   }
@@ -87,7 +140,10 @@ function put(into: Tree, steps: readonly Step[], value: unknown): void {
   let at = into as Record<string | number, unknown>;
   steps.forEach((step, i) => {
     const name = nameOf(step);
-    if (i === steps.length - 1) { at[name] = value; return; }
+    if (i === steps.length - 1) {
+      at[name] = value;
+      return;
+    }
     if (!isTree(at[name])) at[name] = 'at' in steps[i + 1]! ? [] : {};
     at = at[name] as Record<string | number, unknown>;
   });

@@ -6,7 +6,11 @@ describe('changedFields', () => {
     [{ a: 1 }, { a: 1 }, []],
     [{ a: 1 }, { a: 2 }, ['a']],
     [{ mix: { amountA: 1 } }, { mix: { amountA: 1, amountB: 3 } }, ['mix.amountB']],
-    [{ checks: [{ afterH: 1 }] }, { checks: [{ afterH: 1 }, { afterH: 24, shore: 60 }] }, ['checks[1].afterH', 'checks[1].shore']],
+    [
+      { checks: [{ afterH: 1 }] },
+      { checks: [{ afterH: 1 }, { afterH: 24, shore: 60 }] },
+      ['checks[1].afterH', 'checks[1].shore'],
+    ],
     [{ room: null }, {}, []],
     [{ room: { temperatureC: 20 } }, { room: null }, ['room.temperatureC']],
     [{ by: 'KO' }, { by: null }, ['by']],

@@ -28,10 +28,20 @@ export const evidenceSchema = z.object({
 });
 
 /** What the next batch may be planned with: names of the plan's own settings, in stored units. */
-export const planSettingsSchema = z.object({
-  roomC: z.number(), resinC: z.number(), mouldC: z.number(), stirMin: z.number(), restMin: z.number(), loadMin: z.number(),
-  pressureKPa: z.number(), depthMm: z.number(), mostLoadingPct: z.number(), route: z.enum(['none', 'warm-and-rest', 'vacuum', 'pressure', 'vacuum-then-pressure']),
-}).partial();
+export const planSettingsSchema = z
+  .object({
+    roomC: z.number(),
+    resinC: z.number(),
+    mouldC: z.number(),
+    stirMin: z.number(),
+    restMin: z.number(),
+    loadMin: z.number(),
+    pressureKPa: z.number(),
+    depthMm: z.number(),
+    mostLoadingPct: z.number(),
+    route: z.enum(['none', 'warm-and-rest', 'vacuum', 'pressure', 'vacuum-then-pressure']),
+  })
+  .partial();
 
 /** A change to the next batch: in words, and as settings of its plan where it is one. */
 export const planChangeSchema = z.object({ says: z.string(), set: planSettingsSchema });
@@ -46,14 +56,30 @@ export const causeShareSchema = z.object({
 
 /** A quick test at the bench that would answer: how to make it, and what may come out. */
 export const quickTestSchema = z.object({
-  id: z.string(), title: z.string(), how: z.string(), caution: z.string().nullable(),
+  id: z.string(),
+  title: z.string(),
+  how: z.string(),
+  caution: z.string().nullable(),
   outcomes: z.array(z.object({ id: z.string(), words: z.string() })),
 });
 /** `field` is a path of the batch, or `quickTests.<id>` where a quick test would tell. */
-export const askSchema = z.object({ field: z.string(), why: z.string(), bits: z.number().min(0), test: quickTestSchema.optional() });
+export const askSchema = z.object({
+  field: z.string(),
+  why: z.string(),
+  bits: z.number().min(0),
+  test: quickTestSchema.optional(),
+});
 /** Two causes that explain the record better together than either does alone. */
-export const togetherSchema = z.object({ ids: z.tuple([z.enum(CAUSE_IDS), z.enum(CAUSE_IDS)]), share: z.number().min(0).max(1), says: z.string() });
-export const mendSchema = z.object({ steps: z.array(z.string()), supplies: z.array(z.string()), recheckAfterH: z.number().nullable() });
+export const togetherSchema = z.object({
+  ids: z.tuple([z.enum(CAUSE_IDS), z.enum(CAUSE_IDS)]),
+  share: z.number().min(0).max(1),
+  says: z.string(),
+});
+export const mendSchema = z.object({
+  steps: z.array(z.string()),
+  supplies: z.array(z.string()),
+  recheckAfterH: z.number().nullable(),
+});
 
 export const symptomDiagnosisSchema = z.object({
   kind: z.enum(SYMPTOM_KINDS),

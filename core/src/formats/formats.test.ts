@@ -14,7 +14,8 @@ const refused = (schema: typeof batchSchema | typeof productSchema, document: un
   const result = schema.safeParse(document);
   return result.success ? [] : issuesFromZod(result.error).map((i) => i.path);
 };
-const batch = (patch: Record<string, unknown>) => overlay({ format: 'warm-jar.batch/1', product: { slug: 'house-tide', revision: 1 } }, patch);
+const batch = (patch: Record<string, unknown>) =>
+  overlay({ format: 'warm-jar.batch/1', product: { slug: 'house-tide', revision: 1 } }, patch);
 
 describe('the open formats', () => {
   it('need of a batch only its format and product, and take null for anything not recorded', () => {
@@ -23,7 +24,11 @@ describe('the open formats', () => {
   });
 
   it('keep unknown extra keys at every level', () => {
-    const document = batch({ studioShelf: 'left', mix: { amountA: 3, cupColour: 'red' }, checks: [{ afterH: 3, mood: 'good' }] });
+    const document = batch({
+      studioShelf: 'left',
+      mix: { amountA: 3, cupColour: 'red' },
+      checks: [{ afterH: 3, mood: 'good' }],
+    });
     expect(batchSchema.parse(document)).toEqual(document);
   });
 
@@ -38,8 +43,16 @@ describe('the open formats', () => {
     ['a release before full pressure', batch({ pressure: { reachedMin: 9, releasedMin: 3 } }), 'pressure.releasedMin'],
     ['a time without offset', batch({ startedAt: '2026-03-14T09:20:00' }), 'startedAt'],
     ['a date that does not exist', batch({ lotA: { openedOn: '2026-02-30' } }), 'lotA.openedOn'],
-    ['a pattern of another symptom', batch({ checks: [{ afterH: 2, symptoms: [{ kind: 'soft', pattern: 'micro-throughout' }] }] }), 'checks[0].symptoms[0].pattern'],
-    ['a severity of 5', batch({ checks: [{ afterH: 2, symptoms: [{ kind: 'soft', pattern: 'all-over', severity: 5 }] }] }), 'checks[0].symptoms[0].severity'],
+    [
+      'a pattern of another symptom',
+      batch({ checks: [{ afterH: 2, symptoms: [{ kind: 'soft', pattern: 'micro-throughout' }] }] }),
+      'checks[0].symptoms[0].pattern',
+    ],
+    [
+      'a severity of 5',
+      batch({ checks: [{ afterH: 2, symptoms: [{ kind: 'soft', pattern: 'all-over', severity: 5 }] }] }),
+      'checks[0].symptoms[0].severity',
+    ],
     ['a check without its time', batch({ checks: [{ shore: 60 }] }), 'checks[0].afterH'],
     ['an unknown tool', batch({ mix: { tool: 'spoon' } }), 'mix.tool'],
     ['another format', batch({ format: 'warm-jar.batch/2' }), 'format'],
@@ -62,7 +75,9 @@ describe('the open formats', () => {
       const r = productSchema.safeParse(overlay(saltmarshCard('house-clear-6'), patch));
       return r.success ? '' : issuesFromZod(r.error)[0]!.message;
     };
-    expect(said({ family: 'wax' })).toBe('Choose one of: epoxy, polyurethane, polyester, uv-acrylate, mineral-acrylic, silicone.');
+    expect(said({ family: 'wax' })).toBe(
+      'Choose one of: epoxy, polyurethane, polyester, uv-acrylate, mineral-acrylic, silicone.',
+    );
     expect(said({ family: undefined })).toMatch(/^Choose one of/);
     expect(said({ name: undefined })).toBe('This is required.');
     expect(said({ name: '' })).toBe('Give the product a name.');
@@ -73,13 +88,18 @@ describe('the open formats', () => {
   });
 
   it('accept any temperature a bench can have and keep it to the last digit', () => {
-    fc.assert(fc.property(fc.double({ min: -40, max: 60, noNaN: true }), (temperatureC) => {
-      expect(batchSchema.parse(batch({ room: { temperatureC } })).room?.temperatureC).toBe(temperatureC);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: -40, max: 60, noNaN: true }), (temperatureC) => {
+        expect(batchSchema.parse(batch({ room: { temperatureC } })).room?.temperatureC).toBe(temperatureC);
+      }),
+    );
   });
 
   it('describe a real diagnosis', () => {
-    const record = soundBatch('house-clear-6', { room: { humidityPct: 80 }, checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }] });
+    const record = soundBatch('house-clear-6', {
+      room: { humidityPct: 80 },
+      checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'top-foam' }] }],
+    });
     const answer = diagnose(saltmarshCard('house-clear-6'), record);
     expect(diagnosisSchema.parse(answer)).toEqual(answer);
   });
@@ -87,7 +107,11 @@ describe('the open formats', () => {
 
 describe('the derived JSON Schema', () => {
   it('requires of a product what the contract requires, and allows extra keys', () => {
-    const schema = jsonSchemaOf('warm-jar.product-1') as { required: string[]; additionalProperties: unknown; properties: Record<string, { enum?: string[] }> };
+    const schema = jsonSchemaOf('warm-jar.product-1') as {
+      required: string[];
+      additionalProperties: unknown;
+      properties: Record<string, { enum?: string[] }>;
+    };
     expect([...schema.required].sort()).toEqual(['family', 'format', 'name', 'ratio', 'revision', 'slug']);
     expect(schema.additionalProperties).toEqual({});
     expect(schema.properties['family']?.enum).toContain('mineral-acrylic');
@@ -95,7 +119,12 @@ describe('the derived JSON Schema', () => {
   it('requires of a batch only its format and product', () => {
     expect((jsonSchemaOf('warm-jar.batch-1') as { required: string[] }).required).toEqual(['format', 'product']);
   });
-  it.each([['warm-jar.batch/1', 'warm-jar.batch-1'], ['batch', 'warm-jar.batch-1'], ['warm-jar.product-1', 'warm-jar.product-1'], ['nonsense', undefined]])('finds %s as %s', (name, found) => {
+  it.each([
+    ['warm-jar.batch/1', 'warm-jar.batch-1'],
+    ['batch', 'warm-jar.batch-1'],
+    ['warm-jar.product-1', 'warm-jar.product-1'],
+    ['nonsense', undefined],
+  ])('finds %s as %s', (name, found) => {
     expect(publishedSchemaName(name)).toBe(found);
   });
 });

@@ -10,26 +10,68 @@ const common = {
 };
 
 /** `warm-jar.gear/1`: a piece of equipment, with the figures that later steps plan by. */
-export const gearSchema = z.discriminatedUnion('kind', [
-  z.looseObject({ ...common, kind: z.literal('scale'), stepG: q.positiveMassG.nullish(), capacityG: q.positiveMassG.nullish() }),
-  z.looseObject({ ...common, kind: z.literal('thermometer'), stepC: z.number().positive().max(10).nullish() }),
-  z.looseObject({
-    ...common, kind: z.literal('pressure-vessel'), freeL: volumeL.nullish(),
-    ratedKPa: q.gaugeKPa.positive('A vessel without a rating must not be pressed.'), inspectionDue: q.isoDate.nullish(),
-  }),
-  z.looseObject({ ...common, kind: z.literal('compressor'), tankL: volumeL.nullish(), cutOutKPa: q.gaugeKPa.nullish(), freeAirLPerMin: z.number().min(0).max(100_000).nullish() }),
-  z.looseObject({ ...common, kind: z.literal('vacuum-pump'), ultimateKPaAbs: q.absoluteKPa.nullish() }),
-  z.looseObject({ ...common, kind: z.literal('vacuum-chamber'), volumeL: volumeL.nullish() }),
-  z.looseObject({ ...common, kind: z.literal('lamp'), irradianceMWPerCM2: z.number().min(0).max(100_000).nullish(), wavelengthNm: z.number().min(200).max(700).nullish(), hours: q.hours.nullish() }),
-  z.looseObject({ ...common, kind: z.literal('hot-box'), maxC: q.temperatureC.nullish() }),
-  z.looseObject({ ...common, kind: z.literal('cup'), volumeML: z.number().positive().max(1e6).nullish(), diameterMm: q.positiveLengthMm.nullish(), material: q.shortText.nullish() }),
-]).superRefine((gear, ctx) => {
-  if (gear.kind === 'scale' && gear.stepG != null && gear.capacityG != null && gear.stepG >= gear.capacityG) {
-    ctx.addIssue({ code: 'custom', path: ['stepG'], message: `A scale that weighs to ${gear.capacityG} g cannot step by ${gear.stepG} g.` });
-  }
-});
+export const gearSchema = z
+  .discriminatedUnion('kind', [
+    z.looseObject({
+      ...common,
+      kind: z.literal('scale'),
+      stepG: q.positiveMassG.nullish(),
+      capacityG: q.positiveMassG.nullish(),
+    }),
+    z.looseObject({ ...common, kind: z.literal('thermometer'), stepC: z.number().positive().max(10).nullish() }),
+    z.looseObject({
+      ...common,
+      kind: z.literal('pressure-vessel'),
+      freeL: volumeL.nullish(),
+      ratedKPa: q.gaugeKPa.positive('A vessel without a rating must not be pressed.'),
+      inspectionDue: q.isoDate.nullish(),
+    }),
+    z.looseObject({
+      ...common,
+      kind: z.literal('compressor'),
+      tankL: volumeL.nullish(),
+      cutOutKPa: q.gaugeKPa.nullish(),
+      freeAirLPerMin: z.number().min(0).max(100_000).nullish(),
+    }),
+    z.looseObject({ ...common, kind: z.literal('vacuum-pump'), ultimateKPaAbs: q.absoluteKPa.nullish() }),
+    z.looseObject({ ...common, kind: z.literal('vacuum-chamber'), volumeL: volumeL.nullish() }),
+    z.looseObject({
+      ...common,
+      kind: z.literal('lamp'),
+      irradianceMWPerCM2: z.number().min(0).max(100_000).nullish(),
+      wavelengthNm: z.number().min(200).max(700).nullish(),
+      hours: q.hours.nullish(),
+    }),
+    z.looseObject({ ...common, kind: z.literal('hot-box'), maxC: q.temperatureC.nullish() }),
+    z.looseObject({
+      ...common,
+      kind: z.literal('cup'),
+      volumeML: z.number().positive().max(1e6).nullish(),
+      diameterMm: q.positiveLengthMm.nullish(),
+      material: q.shortText.nullish(),
+    }),
+  ])
+  .superRefine((gear, ctx) => {
+    if (gear.kind === 'scale' && gear.stepG != null && gear.capacityG != null && gear.stepG >= gear.capacityG) {
+      ctx.addIssue({
+        code: 'custom',
+        path: ['stepG'],
+        message: `A scale that weighs to ${gear.capacityG} g cannot step by ${gear.stepG} g.`,
+      });
+    }
+  });
 
-export const GEAR_KINDS = ['scale', 'thermometer', 'pressure-vessel', 'compressor', 'vacuum-pump', 'vacuum-chamber', 'lamp', 'hot-box', 'cup'] as const;
+export const GEAR_KINDS = [
+  'scale',
+  'thermometer',
+  'pressure-vessel',
+  'compressor',
+  'vacuum-pump',
+  'vacuum-chamber',
+  'lamp',
+  'hot-box',
+  'cup',
+] as const;
 export type GearKind = (typeof GEAR_KINDS)[number];
 export type Gear = z.infer<typeof gearSchema>;
 export type PressureVessel = Extract<Gear, { kind: 'pressure-vessel' }>;

@@ -12,15 +12,27 @@ export const inclusionSchema = z.looseObject({
   what: q.shortText.min(1, 'Say what it is.'),
   kind: z.enum(INCLUSION_KINDS).nullish(),
   driedBy: z.enum(DRIED_BY).nullish(),
-  weighings: z.array(z.looseObject({ at: q.isoMoment, massG: q.positiveMassG })).max(1_000).nullish(),
+  weighings: z
+    .array(z.looseObject({ at: q.isoMoment, massG: q.positiveMassG }))
+    .max(1_000)
+    .nullish(),
   moisturePct: q.percent.nullish(),
   sealed: z.boolean().nullish(),
   treated: z.boolean().nullish(),
   /** The hottest it may get before it is harmed, °C. */
   maxC: q.temperatureC.nullish(),
-  pairs: z.array(z.looseObject({
-    productSlug: q.slug, on: q.isoDate.nullish(), when: z.enum(PAIR_WHENS), outcome: z.enum(['good', 'bad']), note: q.shortText.nullish(),
-  })).max(1_000).nullish(),
+  pairs: z
+    .array(
+      z.looseObject({
+        productSlug: q.slug,
+        on: q.isoDate.nullish(),
+        when: z.enum(PAIR_WHENS),
+        outcome: z.enum(['good', 'bad']),
+        note: q.shortText.nullish(),
+      }),
+    )
+    .max(1_000)
+    .nullish(),
   note: q.longText.nullish(),
 });
 

@@ -9,7 +9,13 @@ const place = z.looseObject({ x: share, y: share });
 export const VOLUME_SOURCES = ['typed', 'water', 'shape', 'mesh'] as const;
 export const OUTLINES = ['rectangle', 'ellipse', 'drop', 'ring', 'plate'] as const;
 
-const mark = z.looseObject({ x: share, y: share, batch: q.shortText.nullish(), what: q.shortText.nullish(), on: q.isoDate.nullish() });
+const mark = z.looseObject({
+  x: share,
+  y: share,
+  batch: q.shortText.nullish(),
+  what: q.shortText.nullish(),
+  on: q.isoDate.nullish(),
+});
 
 const cavity = z.looseObject({
   name: q.shortText.nullish(),
@@ -38,7 +44,10 @@ export const mouldSchema = z.looseObject({
   /** Pulls made before the log began; those in the log are counted. */
   pullsBefore: q.count.nullish(),
   pullsExpected: q.count.nullish(),
-  wear: z.array(z.looseObject({ on: q.isoDate.nullish(), note: q.longText })).max(500).nullish(),
+  wear: z
+    .array(z.looseObject({ on: q.isoDate.nullish(), note: q.longText }))
+    .max(500)
+    .nullish(),
   /** Name of a stored photo. */
   photo: q.shortText.nullish(),
   note: q.longText.nullish(),

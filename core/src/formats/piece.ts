@@ -17,9 +17,15 @@ export const layerSchema = z.looseObject({
   /** How far this layer stays off the edge, so that those around it meet. */
   edgeMm: q.lengthMm.nullish(),
   /** Weighings of the piece while this layer dries. */
-  weighings: z.array(z.looseObject({ at: q.isoMoment, massG: q.positiveMassG })).max(500).nullish(),
+  weighings: z
+    .array(z.looseObject({ at: q.isoMoment, massG: q.positiveMassG }))
+    .max(500)
+    .nullish(),
   /** What is laid in on this layer, before the next. */
-  inclusions: z.array(z.looseObject({ what: q.shortText, kind: z.enum(INCLUSION_KINDS).nullish() })).max(50).nullish(),
+  inclusions: z
+    .array(z.looseObject({ what: q.shortText, kind: z.enum(INCLUSION_KINDS).nullish() }))
+    .max(50)
+    .nullish(),
   lightMJPerCM2: q.doseMJPerCM2.nullish(),
   note: q.longText.nullish(),
 });

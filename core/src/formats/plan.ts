@@ -7,7 +7,10 @@ export const ROUTES = ['none', 'warm-and-rest', 'vacuum', 'pressure', 'vacuum-th
 export const VERDICTS = ['go', 'tight', 'no-go'] as const;
 export const TIMELINE_STEPS = ['stir', 'rest', 'vacuum', 'pour', 'load', 'pressurise'] as const;
 const litres = z.number('Write a volume in L.').min(0, 'Must be 0 L or more.').max(100_000);
-const millilitres = z.number('Write a volume in mL.').positive('Must be more than 0 mL.').max(1e6, 'Must be 1 000 000 mL or less.');
+const millilitres = z
+  .number('Write a volume in mL.')
+  .positive('Must be more than 0 mL.')
+  .max(1e6, 'Must be 1 000 000 mL or less.');
 
 /** A colour or filler as it is planned: by mass, by share of A + B, or by counted drops with their weight. */
 export const plannedAdditiveSchema = z.looseObject({
@@ -22,48 +25,95 @@ export const plannedAdditiveSchema = z.looseObject({
   solvent: z.boolean().nullish(),
 });
 
-const want = z.looseObject({
-  volumeML: millilitres.nullish(),
-  mixedMassG: q.positiveMassG.nullish(),
-  additives: z.array(plannedAdditiveSchema).max(50).nullish(),
-  lossPct: q.percent.nullish(),
-  /** Which amount to make a round number. */
-  round: z.enum(['A', 'B', 'total']).nullish(),
-}).superRefine((w, ctx) => {
-  if (w.volumeML == null && w.mixedMassG == null) ctx.addIssue({ code: 'custom', path: ['volumeML'], message: 'Say how much is wanted: a volume in mL, or a mixed mass in g.' });
-  if (w.volumeML != null && w.mixedMassG != null) ctx.addIssue({ code: 'custom', path: ['mixedMassG'], message: 'A volume and a mass are both given. Leave one out.' });
-});
+const want = z
+  .looseObject({
+    volumeML: millilitres.nullish(),
+    mixedMassG: q.positiveMassG.nullish(),
+    additives: z.array(plannedAdditiveSchema).max(50).nullish(),
+    lossPct: q.percent.nullish(),
+    /** Which amount to make a round number. */
+    round: z.enum(['A', 'B', 'total']).nullish(),
+  })
+  .superRefine((w, ctx) => {
+    if (w.volumeML == null && w.mixedMassG == null)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['volumeML'],
+        message: 'Say how much is wanted: a volume in mL, or a mixed mass in g.',
+      });
+    if (w.volumeML != null && w.mixedMassG != null)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['mixedMassG'],
+        message: 'A volume and a mass are both given. Leave one out.',
+      });
+  });
 
 /** What `POST /plan` takes. Only the product and how much is wanted must be there. */
 export const planRequestSchema = z.looseObject({
   product: productSchema,
   want,
-  conditions: z.looseObject({
-    roomC: q.temperatureC.nullish(), humidityPct: q.humidityPct.nullish(), resinC: q.temperatureC.nullish(), mouldC: q.temperatureC.nullish(),
-    pressureAltitudeM: z.number('Write a height in m.').min(-500, 'Must be −500 m or more.').max(6000, 'Must be 6000 m or less.').nullish(),
-  }).nullish(),
-  gear: z.looseObject({
-    scaleStepG: q.positiveMassG.nullish(), scaleCapacityG: q.positiveMassG.nullish(),
-    cupDiameterMm: q.positiveLengthMm.nullish(), cupVolumeML: millilitres.nullish(),
-    vesselFreeL: litres.nullish(), vesselRatedKPa: q.gaugeKPa.nullish(),
-    compressorTankL: litres.nullish(), compressorTankKPa: q.gaugeKPa.nullish(), freeAirLPerMin: q.amount.nullish(),
-    vacuumKPaAbs: q.absoluteKPa.positive('Must be more than 0 kPa.').nullish(), lampMWPerCM2: q.amount.positive('Must be more than 0 mW/cm².').nullish(),
-  }).nullish(),
-  mould: z.looseObject({
-    depthMm: q.positiveLengthMm.max(1000, 'Must be 1000 mm or less.').nullish(), thinnestMm: q.positiveLengthMm.nullish(), rubber: z.enum(RUBBERS).nullish(), degassed: z.boolean().nullish(),
-    /** The hottest that what is cast in may get, °C. */
-    inclusionMaxC: q.temperatureC.nullish(), inclusionMoisturePct: q.percent.nullish(),
-  }).nullish(),
+  conditions: z
+    .looseObject({
+      roomC: q.temperatureC.nullish(),
+      humidityPct: q.humidityPct.nullish(),
+      resinC: q.temperatureC.nullish(),
+      mouldC: q.temperatureC.nullish(),
+      pressureAltitudeM: z
+        .number('Write a height in m.')
+        .min(-500, 'Must be −500 m or more.')
+        .max(6000, 'Must be 6000 m or less.')
+        .nullish(),
+    })
+    .nullish(),
+  gear: z
+    .looseObject({
+      scaleStepG: q.positiveMassG.nullish(),
+      scaleCapacityG: q.positiveMassG.nullish(),
+      cupDiameterMm: q.positiveLengthMm.nullish(),
+      cupVolumeML: millilitres.nullish(),
+      vesselFreeL: litres.nullish(),
+      vesselRatedKPa: q.gaugeKPa.nullish(),
+      compressorTankL: litres.nullish(),
+      compressorTankKPa: q.gaugeKPa.nullish(),
+      freeAirLPerMin: q.amount.nullish(),
+      vacuumKPaAbs: q.absoluteKPa.positive('Must be more than 0 kPa.').nullish(),
+      lampMWPerCM2: q.amount.positive('Must be more than 0 mW/cm².').nullish(),
+    })
+    .nullish(),
+  mould: z
+    .looseObject({
+      depthMm: q.positiveLengthMm.max(1000, 'Must be 1000 mm or less.').nullish(),
+      thinnestMm: q.positiveLengthMm.nullish(),
+      rubber: z.enum(RUBBERS).nullish(),
+      degassed: z.boolean().nullish(),
+      /** The hottest that what is cast in may get, °C. */
+      inclusionMaxC: q.temperatureC.nullish(),
+      inclusionMoisturePct: q.percent.nullish(),
+    })
+    .nullish(),
   route: z.enum(ROUTES).nullish(),
-  handling: z.looseObject({
-    stirMin: q.minutes.nullish(), restMin: q.minutes.nullish(), pourMin: q.minutes.nullish(), loadMin: q.minutes.nullish(),
-    /** Pressure asked for; the middle of what card and vessel allow where it is not given. */
-    pressureKPa: q.gaugeKPa.nullish(),
-  }).nullish(),
+  handling: z
+    .looseObject({
+      stirMin: q.minutes.nullish(),
+      restMin: q.minutes.nullish(),
+      pourMin: q.minutes.nullish(),
+      loadMin: q.minutes.nullish(),
+      /** Pressure asked for; the middle of what card and vessel allow where it is not given. */
+      pressureKPa: q.gaugeKPa.nullish(),
+    })
+    .nullish(),
 });
 
 const number = z.number().nullable();
-const warning = z.looseObject({ code: z.string(), says: z.string(), measured: z.union([z.number(), z.string()]).nullable(), limit: z.union([z.number(), z.string()]).nullable(), unit: z.string(), stop: z.boolean() });
+const warning = z.looseObject({
+  code: z.string(),
+  says: z.string(),
+  measured: z.union([z.number(), z.string()]).nullable(),
+  limit: z.union([z.number(), z.string()]).nullable(),
+  unit: z.string(),
+  stop: z.boolean(),
+});
 const loadingLine = z.object({ kind: z.string(), pct: number, limitPct: number, leftG: number, leftDrops: number });
 
 /** `warm-jar.plan/1`: a batch worked out before it is mixed. Null is what cannot be told; minutes count from when the parts meet. */

@@ -20,7 +20,8 @@ export function dottedPath(path: readonly PropertyKey[]): string {
 
 /** What to do about an issue, in place of Zod's own wording of it; a message of the schema's own stands. */
 function words(issue: z.core.$ZodIssue): string {
-  if (issue.code === 'invalid_value' && issue.message.startsWith('Invalid option')) return `Choose one of: ${issue.values.map(String).join(', ')}.`;
+  if (issue.code === 'invalid_value' && issue.message.startsWith('Invalid option'))
+    return `Choose one of: ${issue.values.map(String).join(', ')}.`;
   if (issue.code === 'invalid_type' && issue.message.endsWith('received undefined')) return 'This is required.';
   return issue.message;
 }

@@ -21,17 +21,30 @@ const ratio = z.looseObject({
 });
 
 const minutesAt = z.looseObject({
-  minutes: q.positiveMinutes.nullish(), atC: q.temperatureC.nullish(), massG: q.positiveMassG.nullish(),
+  minutes: q.positiveMinutes.nullish(),
+  atC: q.temperatureC.nullish(),
+  massG: q.positiveMassG.nullish(),
 });
 
-const kindLimits = Object.fromEntries(
-  ADDITIVE_KINDS.map((kind) => [kind, q.loadingPct.nullish()]),
-) as Record<(typeof ADDITIVE_KINDS)[number], z.ZodOptional<z.ZodNullable<typeof q.loadingPct>>>;
+const kindLimits = Object.fromEntries(ADDITIVE_KINDS.map((kind) => [kind, q.loadingPct.nullish()])) as Record<
+  (typeof ADDITIVE_KINDS)[number],
+  z.ZodOptional<z.ZodNullable<typeof q.loadingPct>>
+>;
 
 /** Adds a problem at `path` where a band's low end lies above its high end. */
-function bandInOrder(ctx: z.RefinementCtx, low: number | null | undefined, high: number | null | undefined, path: string[], words: string) {
+function bandInOrder(
+  ctx: z.RefinementCtx,
+  low: number | null | undefined,
+  high: number | null | undefined,
+  path: string[],
+  words: string,
+) {
   if (low != null && high != null && low > high) {
-    ctx.addIssue({ code: 'custom', path, message: `${words}: the least (${low}) is above the most (${high}). Swap them.` });
+    ctx.addIssue({
+      code: 'custom',
+      path,
+      message: `${words}: the least (${low}) is above the most (${high}). Swap them.`,
+    });
   }
 }
 
@@ -60,13 +73,21 @@ export const productSchema = z
     tackFree: minutesAt.nullish(),
     demould: minutesAt.nullish(),
     fullCure: z.looseObject({ hours: q.positiveHours.nullish(), atC: q.temperatureC.nullish() }).nullish(),
-    room: z.looseObject({ minC: q.temperatureC.nullish(), maxC: q.temperatureC.nullish(), maxHumidityPct: q.humidityPct.nullish() }).nullish(),
+    room: z
+      .looseObject({
+        minC: q.temperatureC.nullish(),
+        maxC: q.temperatureC.nullish(),
+        maxHumidityPct: q.humidityPct.nullish(),
+      })
+      .nullish(),
     resin: z.looseObject({ minC: q.temperatureC.nullish(), maxC: q.temperatureC.nullish() }).nullish(),
     mix: z.looseObject({ minMin: q.minutes.nullish(), restMin: q.minutes.nullish() }).nullish(),
     depth: z.looseObject({ minMm: q.lengthMm.nullish(), maxMm: q.lengthMm.nullish() }).nullish(),
     thinnestMm: q.lengthMm.nullish(),
     exothermMaxC: q.temperatureC.nullish(),
-    exotherm: z.looseObject({ peakC: q.temperatureC.nullish(), massG: q.positiveMassG.nullish(), atC: q.temperatureC.nullish() }).nullish(),
+    exotherm: z
+      .looseObject({ peakC: q.temperatureC.nullish(), massG: q.positiveMassG.nullish(), atC: q.temperatureC.nullish() })
+      .nullish(),
     waxed: z.boolean().nullish(),
     inhibitedBy: z.array(z.enum(INHIBITORS)).max(q.longestList).nullish(),
     inclusionMaxMoisturePct: q.percent.nullish(),
@@ -79,7 +100,11 @@ export const productSchema = z
       })
       .nullish(),
     degas: z
-      .looseObject({ method: z.enum(CARD_DEGAS_METHODS).nullish(), vacuumKPaAbs: q.absoluteKPa.nullish(), minutes: q.minutes.nullish() })
+      .looseObject({
+        method: z.enum(CARD_DEGAS_METHODS).nullish(),
+        vacuumKPaAbs: q.absoluteKPa.nullish(),
+        minutes: q.minutes.nullish(),
+      })
       .nullish(),
     pressure: z
       .looseObject({ minKPa: q.gaugeKPa.nullish(), maxKPa: q.gaugeKPa.nullish(), holdMin: q.minutes.nullish() })

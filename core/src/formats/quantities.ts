@@ -5,12 +5,14 @@ import { z } from 'zod';
  * decimal point is refused at its field instead of spoiling a later sum. Units are in the key's name.
  */
 const between = (low: number, high: number, unit: string) =>
-  z.number(`Write a number${unit ? ` in ${unit}` : ''}.`)
+  z
+    .number(`Write a number${unit ? ` in ${unit}` : ''}.`)
     .min(low, `Must be ${low}${unit ? ` ${unit}` : ''} or more.`)
     .max(high, `Must be ${high}${unit ? ` ${unit}` : ''} or less.`);
 
 const positiveUpTo = (high: number, unit: string) =>
-  z.number(`Write a number${unit ? ` in ${unit}` : ''}.`)
+  z
+    .number(`Write a number${unit ? ` in ${unit}` : ''}.`)
     .positive(`Must be more than 0${unit ? ` ${unit}` : ''}.`)
     .max(high, `Must be ${high}${unit ? ` ${unit}` : ''} or less.`);
 
@@ -45,9 +47,15 @@ export const anyNumber = z.number('Write a number.');
 export const shortText = z.string().max(200, 'Keep this under 200 characters.');
 export const longText = z.string().max(10_000, 'Keep this under 10 000 characters.');
 /** Lower-case words joined by hyphens: the stable name of a product. */
-export const slug = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'Use lower-case letters, digits and hyphens, such as house-clear-6.').max(80);
+export const slug = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'Use lower-case letters, digits and hyphens, such as house-clear-6.')
+  .max(80);
 /** A calendar day, `2026-03-14`. */
 export const isoDate = z.iso.date('Write a date as year-month-day, such as 2026-03-14.');
 /** A moment with its offset, `2026-03-14T09:20:00+01:00`. */
-export const isoMoment = z.iso.datetime({ offset: true, error: 'Write a time with its offset, such as 2026-03-14T09:20:00+01:00.' });
+export const isoMoment = z.iso.datetime({
+  offset: true,
+  error: 'Write a time with its offset, such as 2026-03-14T09:20:00+01:00.',
+});
 export const longestList = 500;

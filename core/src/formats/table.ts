@@ -2,7 +2,16 @@ type Tree = Record<string, unknown>;
 const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /** Fields of a product card that hold text whatever it looks like. */
-const TEXT_FIELDS = new Set(['format', 'slug', 'name', 'family', 'source', 'hardness.scale', 'additives.basis', 'degas.method']);
+const TEXT_FIELDS = new Set([
+  'format',
+  'slug',
+  'name',
+  'family',
+  'source',
+  'hardness.scale',
+  'additives.basis',
+  'degas.method',
+]);
 /** Fields that hold a list of words, written with semicolons between. */
 const LIST_FIELDS = new Set(['use', 'inhibitedBy', 'hazards', 'additives.refused']);
 
@@ -22,7 +31,13 @@ export function toRow(document: Tree, prefix = ''): Record<string, string> {
 
 function cellValue(path: string, cell: string): unknown {
   const text = cell.trim();
-  if (LIST_FIELDS.has(path)) return text === '-' ? [] : text.split(';').map((w) => w.trim()).filter(Boolean);
+  if (LIST_FIELDS.has(path))
+    return text === '-'
+      ? []
+      : text
+          .split(';')
+          .map((w) => w.trim())
+          .filter(Boolean);
   if (TEXT_FIELDS.has(path)) return text;
   if (text === 'true' || text === 'false') return text === 'true';
   const number = Number(text.replace(',', '.'));

@@ -4,7 +4,14 @@ export const FAMILIES = ['epoxy', 'polyurethane', 'polyester', 'uv-acrylate', 'm
 export type Family = (typeof FAMILIES)[number];
 
 export const USES = [
-  'casting', 'deep-casting', 'coating', 'laminating', 'hollow-casting', 'top-coat', 'filling', 'moulds',
+  'casting',
+  'deep-casting',
+  'coating',
+  'laminating',
+  'hollow-casting',
+  'top-coat',
+  'filling',
+  'moulds',
 ] as const;
 
 export const HAZARDS = ['isocyanate', 'epoxy-amine', 'styrene', 'peroxide', 'acrylate', 'solvent', 'dust'] as const;
@@ -13,7 +20,15 @@ export type Hazard = (typeof HAZARDS)[number];
 export const INHIBITORS = ['tin-silicone', 'platinum-silicone', 'latex', 'sulfur', 'amine', 'clay'] as const;
 
 export const ADDITIVE_KINDS = [
-  'dye', 'pigment-paste', 'mica', 'powder', 'solvent-ink', 'water-based-paint', 'filler', 'glitter', 'other',
+  'dye',
+  'pigment-paste',
+  'mica',
+  'powder',
+  'solvent-ink',
+  'water-based-paint',
+  'filler',
+  'glitter',
+  'other',
 ] as const;
 export type AdditiveKind = (typeof ADDITIVE_KINDS)[number];
 
@@ -32,7 +47,15 @@ export const RUBBERS = ['platinum-silicone', 'tin-silicone', 'urethane', 'plasti
 export const FINISHES = ['gloss', 'satin', 'matt', 'textured'] as const;
 export const INCLUSION_KINDS = ['wood', 'plant', 'paper', 'metal', 'stone', 'fabric', 'photo', 'other'] as const;
 export const READING_WHATS = [
-  'resin', 'surface', 'mould', 'room', 'humidity', 'scale', 'gauge', 'vacuum', 'shore',
+  'resin',
+  'surface',
+  'mould',
+  'room',
+  'humidity',
+  'scale',
+  'gauge',
+  'vacuum',
+  'shore',
 ] as const;
 export const GRADES = ['pass', 'second', 'scrap', 'mend'] as const;
 /** What the fingers say of a cast, asked first at a check. */
@@ -46,16 +69,32 @@ export type LimitState = (typeof LIMIT_STATES)[number];
 /** Every symptom with the patterns it may show; `unspecified` is always allowed and never evidence. */
 export const PATTERNS_BY_SYMPTOM = {
   bubbles: [
-    'micro-throughout', 'large-voids', 'surface-pimples', 'top-foam', 'around-inclusion',
-    'corners-and-undersides', 'same-spot', 'unspecified',
+    'micro-throughout',
+    'large-voids',
+    'surface-pimples',
+    'top-foam',
+    'around-inclusion',
+    'corners-and-undersides',
+    'same-spot',
+    'unspecified',
   ],
   tacky: [
-    'liquid', 'tacky-all-over', 'sticky-spots', 'greasy-film', 'tacky-air-side-only', 'where-it-touched',
-    'edges-leak', 'unspecified',
+    'liquid',
+    'tacky-all-over',
+    'sticky-spots',
+    'greasy-film',
+    'tacky-air-side-only',
+    'where-it-touched',
+    'edges-leak',
+    'unspecified',
   ],
   yellowing: [
-    'whole-part', 'centre-of-thick-section', 'surface-exposed-to-light', 'near-flame-or-heat',
-    'around-inclusion', 'unspecified',
+    'whole-part',
+    'centre-of-thick-section',
+    'surface-exposed-to-light',
+    'near-flame-or-heat',
+    'around-inclusion',
+    'unspecified',
   ],
   soft: ['all-over', 'thin-sections', 'cold-spots', 'deep-under-skin', 'unspecified'],
   haze: ['unspecified'],
@@ -73,12 +112,43 @@ export const SYMPTOM_KINDS = Object.keys(PATTERNS_BY_SYMPTOM) as [SymptomKind, .
 
 /** All causes of the catalogue; identifiers are part of the open format. */
 export const CAUSE_IDS = [
-  'ratio-off', 'under-mixed', 'cup-scraped', 'too-much-additive', 'cold-cure', 'too-soon', 'thin-section',
-  'old-or-damp-lot', 'amine-blush', 'air-inhibition', 'inhibited-by-contact', 'catalyst-low', 'catalyst-high',
-  'under-exposed', 'whipped-air', 'not-cleared', 'cold-thick-resin', 'pressure-late', 'pressure-low',
-  'pressure-let-go', 'damp-resin', 'wet-inclusion', 'inclusion-reaction', 'mould-not-degassed',
-  'trapped-by-shape', 'mould-flaw', 'overheated', 'flame-scorch', 'light-yellowed', 'aged-hardener',
-  'tin-mould', 'surface-texture', 'wet-layer-below', 'bond-window-missed', 'poor-key', 'shrinkage',
-  'loose-powder', 'something-else',
+  'ratio-off',
+  'under-mixed',
+  'cup-scraped',
+  'too-much-additive',
+  'cold-cure',
+  'too-soon',
+  'thin-section',
+  'old-or-damp-lot',
+  'amine-blush',
+  'air-inhibition',
+  'inhibited-by-contact',
+  'catalyst-low',
+  'catalyst-high',
+  'under-exposed',
+  'whipped-air',
+  'not-cleared',
+  'cold-thick-resin',
+  'pressure-late',
+  'pressure-low',
+  'pressure-let-go',
+  'damp-resin',
+  'wet-inclusion',
+  'inclusion-reaction',
+  'mould-not-degassed',
+  'trapped-by-shape',
+  'mould-flaw',
+  'overheated',
+  'flame-scorch',
+  'light-yellowed',
+  'aged-hardener',
+  'tin-mould',
+  'surface-texture',
+  'wet-layer-below',
+  'bond-window-missed',
+  'poor-key',
+  'shrinkage',
+  'loose-powder',
+  'something-else',
 ] as const;
 export type CauseId = (typeof CAUSE_IDS)[number];

@@ -58,26 +58,64 @@ const USUAL_DRY_H = 48;
 export const RIM_MM = 1.5;
 const iso = (ms: number) => new Date(ms).toISOString();
 
-interface Wait { readonly fromMs: number; readonly untilMs: number | null; readonly wait: PlannedLayer['wait']; readonly says: string }
+interface Wait {
+  readonly fromMs: number;
+  readonly untilMs: number | null;
+  readonly wait: PlannedLayer['wait'];
+  readonly says: string;
+}
 
 function dryWait(lower: Product, layer: Layer, pouredMs: number, nowMs: number): Wait {
   const drying = dryingState(layer.weighings ?? []);
-  if (drying.state === 'dry') return { fromMs: Math.max(pouredMs, nowMs), untilMs: null, wait: 'dry', says: `${lower.name} is dry by weighing.` };
+  if (drying.state === 'dry')
+    return { fromMs: Math.max(pouredMs, nowMs), untilMs: null, wait: 'dry', says: `${lower.name} is dry by weighing.` };
   const weighed = (layer.weighings ?? []).length > 0;
   const fromMs = weighed ? Math.max(nowMs, pouredMs) + FIRST_WEIGHING_H * HOUR_MS : pouredMs + USUAL_DRY_H * HOUR_MS;
-  return { fromMs, untilMs: null, wait: 'dry', says: weighed && drying.lossPct !== null ? `${lower.name} still lost ${drying.lossPct.toFixed(1)} % between weighings; weigh it again tomorrow.` : `${lower.name} dries by weighing, not by the clock: first weigh it after ${FIRST_WEIGHING_H} h; two days is usual.` };
+  return {
+    fromMs,
+    untilMs: null,
+    wait: 'dry',
+    says:
+      weighed && drying.lossPct !== null
+        ? `${lower.name} still lost ${drying.lossPct.toFixed(1)} % between weighings; weigh it again tomorrow.`
+        : `${lower.name} dries by weighing, not by the clock: first weigh it after ${FIRST_WEIGHING_H} h; two days is usual.`,
+  };
 }
 
 /** When the next layer may go on what lies below. */
 function waitOn(lower: Product, upper: Product, layer: Layer, pouredMs: number, roomC: number, nowMs: number): Wait {
   if (lower.family === 'mineral-acrylic') return dryWait(lower, layer, pouredMs, nowMs);
-  if (lower.family === 'uv-acrylate') return { fromMs: pouredMs, untilMs: null, wait: 'none', says: `${lower.name} is hard when the lamp is off; wipe it first.` };
+  if (lower.family === 'uv-acrylate')
+    return {
+      fromMs: pouredMs,
+      untilMs: null,
+      wait: 'none',
+      says: `${lower.name} is hard when the lamp is off; wipe it first.`,
+    };
   const window = bondWindow(lower, roomC);
   // Only the same kind of resin grows into what lies below; others need it hard, and a key.
-  if (window && lower.family === upper.family) return { fromMs: pouredMs + window.fromMin * MINUTE_MS, untilMs: window.untilMin === null ? null : pouredMs + window.untilMin * MINUTE_MS, wait: 'bond', says: `Bonds by itself to ${lower.name} within its window at this room's temperature.` };
+  if (window && lower.family === upper.family)
+    return {
+      fromMs: pouredMs + window.fromMin * MINUTE_MS,
+      untilMs: window.untilMin === null ? null : pouredMs + window.untilMin * MINUTE_MS,
+      wait: 'bond',
+      says: `Bonds by itself to ${lower.name} within its window at this room's temperature.`,
+    };
   const hard = lower.demould?.minutes ?? lower.tackFree?.minutes;
-  const fromMs = hard == null ? pouredMs : pouredMs + minutesAt(lower, hard, roomC, lower.demould?.atC ?? lower.tackFree?.atC ?? SHEET_TEMPERATURE_C) * MINUTE_MS;
-  return { fromMs, untilMs: fromMs, wait: 'cure', says: hard == null ? `${lower.name}'s card says neither bond window nor demould time: wait until it is hard.` : `Another resin on ${lower.name}: wait until it is hard, and sand it.` };
+  const fromMs =
+    hard == null
+      ? pouredMs
+      : pouredMs +
+        minutesAt(lower, hard, roomC, lower.demould?.atC ?? lower.tackFree?.atC ?? SHEET_TEMPERATURE_C) * MINUTE_MS;
+  return {
+    fromMs,
+    untilMs: fromMs,
+    wait: 'cure',
+    says:
+      hard == null
+        ? `${lower.name}'s card says neither bond window nor demould time: wait until it is hard.`
+        : `Another resin on ${lower.name}: wait until it is hard, and sand it.`,
+  };
 }
 
 const poursOf = (product: Product, depthMm: number | null) => {
@@ -88,7 +126,12 @@ const poursOf = (product: Product, depthMm: number | null) => {
 
 function cardOf(cards: LayerScene['cards'], slug: string, index: number): Product {
   const card = cards[slug];
-  if (!card) throw new CoreError('out-of-range', `There is no card "${slug}". Add the card, or choose another product for the layer.`, `layers[${index}].productSlug`);
+  if (!card)
+    throw new CoreError(
+      'out-of-range',
+      `There is no card "${slug}". Add the card, or choose another product for the layer.`,
+      `layers[${index}].productSlug`,
+    );
   return card;
 }
 
@@ -105,9 +148,21 @@ function poured(layer: Layer, scene: LayerScene): number | null {
 function warningsOf(piece: Piece, filledMm: number, layers: readonly PlannedLayer[]): string[] {
   const left = piece.heightMm == null ? null : piece.heightMm - filledMm;
   return [
-    ...(left !== null && left < 0 ? [`The layers are ${(-left).toFixed(1)} mm higher than the mould. Take depth off a layer.`] : []),
-    ...(left !== null && left >= 0 && left < RIM_MM ? [`Only ${left.toFixed(1)} mm stay free below the rim. Leave ${RIM_MM} mm, so that a last coat levels the back and either face can be the front.`] : []),
-    ...layers.flatMap((l) => (l.pours > 1 ? [`Layer ${l.index + 1} is deeper than its card allows at once: ${l.pours} pours of ${l.pourMm!.toFixed(0)} mm.`] : [])),
+    ...(left !== null && left < 0
+      ? [`The layers are ${(-left).toFixed(1)} mm higher than the mould. Take depth off a layer.`]
+      : []),
+    ...(left !== null && left >= 0 && left < RIM_MM
+      ? [
+          `Only ${left.toFixed(1)} mm stay free below the rim. Leave ${RIM_MM} mm, so that a last coat levels the back and either face can be the front.`,
+        ]
+      : []),
+    ...layers.flatMap((l) =>
+      l.pours > 1
+        ? [
+            `Layer ${l.index + 1} is deeper than its card allows at once: ${l.pours} pours of ${l.pourMm!.toFixed(0)} mm.`,
+          ]
+        : [],
+    ),
   ];
 }
 
@@ -133,16 +188,41 @@ export function layerPlan(piece: Piece, scene: LayerScene): LayerPlan {
     const late = wait?.untilMs != null && atMs > wait.untilMs + MINUTE_MS;
     const sand = wait !== null && layer.sanded !== true && (wait.wait === 'cure' || (wait.wait === 'bond' && late));
     const { pours, pourMm } = poursOf(product, depth);
-    const words = sand && wait?.wait === 'bond' ? `The bond window ${pouredMs === null ? 'closes' : 'was closed'} before: sand with 60 to 100 grit and wipe first.` : wait?.says ?? 'The first layer: what lies here becomes the face against the mould.';
+    const words =
+      sand && wait?.wait === 'bond'
+        ? `The bond window ${pouredMs === null ? 'closes' : 'was closed'} before: sand with 60 to 100 grit and wipe first.`
+        : (wait?.says ?? 'The first layer: what lies here becomes the face against the mould.');
     planned.push({
-      index, productSlug: product.slug, product: product.name, batch: layer.batch ?? null, state: pouredMs !== null ? 'poured' : planned.every((l) => l.state === 'poured') ? 'next' : 'later', at: iso(atMs),
-      earliest: pouredMs === null && wait ? iso(wait.fromMs) : null, latest: wait?.wait === 'bond' && wait.untilMs !== null ? iso(wait.untilMs) : null, wait: wait?.wait ?? 'none', sand, pours, pourMm, says: words,
+      index,
+      productSlug: product.slug,
+      product: product.name,
+      batch: layer.batch ?? null,
+      state: pouredMs !== null ? 'poured' : planned.every((l) => l.state === 'poured') ? 'next' : 'later',
+      at: iso(atMs),
+      earliest: pouredMs === null && wait ? iso(wait.fromMs) : null,
+      latest: wait?.wait === 'bond' && wait.untilMs !== null ? iso(wait.untilMs) : null,
+      wait: wait?.wait ?? 'none',
+      sand,
+      pours,
+      pourMm,
+      says: words,
       notes: below ? layerPairs(below.product, product, depth) : [],
     });
     const lastMs: number = atMs + laterPoursMs(product, pours, roomC);
     below = { layer, product, lastMs };
     const hard = product.demould?.minutes ?? product.tackFree?.minutes;
-    readyMs = hard == null ? null : lastMs + minutesAt(product, hard, roomC, product.demould?.atC ?? product.tackFree?.atC ?? SHEET_TEMPERATURE_C) * MINUTE_MS;
+    readyMs =
+      hard == null
+        ? null
+        : lastMs +
+          minutesAt(product, hard, roomC, product.demould?.atC ?? product.tackFree?.atC ?? SHEET_TEMPERATURE_C) *
+            MINUTE_MS;
   }
-  return { layers: planned, filledMm, leftMm: piece.heightMm == null ? null : piece.heightMm - filledMm, warnings: warningsOf(piece, filledMm, planned), readyAt: readyMs === null ? null : iso(readyMs) };
+  return {
+    layers: planned,
+    filledMm,
+    leftMm: piece.heightMm == null ? null : piece.heightMm - filledMm,
+    warnings: warningsOf(piece, filledMm, planned),
+    readyAt: readyMs === null ? null : iso(readyMs),
+  };
 }

@@ -29,7 +29,12 @@ export interface CastFacts {
   /** Pulls of the mould before this one, where it was written down. */
   readonly pulls: number | null;
   /** The witness cup's own gel: minutes, resin and room °C, mass. */
-  readonly gel: { readonly minutes: number; readonly resinC: number; readonly roomC: number; readonly massG: number } | null;
+  readonly gel: {
+    readonly minutes: number;
+    readonly resinC: number;
+    readonly roomC: number;
+    readonly massG: number;
+  } | null;
 }
 
 const hourOf = (iso: string) => Number(iso.slice(11, 13));
@@ -40,7 +45,10 @@ function timeOfDay(startedAt: string): string {
   return hour < 9 ? 'before-nine' : hour < 12 ? 'morning' : hour < 14 ? 'midday' : hour < 18 ? 'afternoon' : 'evening';
 }
 
-const side = (state: LimitReading['state'] | undefined, words: { below?: string; inside: string; above?: string }): string | undefined => {
+const side = (
+  state: LimitReading['state'] | undefined,
+  words: { below?: string; inside: string; above?: string },
+): string | undefined => {
   if (state === 'below') return words.below ?? words.inside;
   if (state === 'above') return words.above ?? words.inside;
   return state === 'inside' || state === 'near' ? words.inside : undefined;
@@ -48,7 +56,10 @@ const side = (state: LimitReading['state'] | undefined, words: { below?: string;
 
 /** The worst of several readings: outside in either direction before inside. */
 function worstOf(readings: readonly LimitReading[], fields: readonly string[]): LimitReading['state'] | undefined {
-  const states = readings.filter((r) => fields.includes(r.field)).map((r) => r.state).filter((s) => s !== 'not-recorded' && s !== 'not-stated');
+  const states = readings
+    .filter((r) => fields.includes(r.field))
+    .map((r) => r.state)
+    .filter((s) => s !== 'not-recorded' && s !== 'not-stated');
   return states.find((s) => s === 'below') ?? states.find((s) => s === 'above') ?? states[0];
 }
 
@@ -77,24 +88,47 @@ function pressingLevel(batch: Batch, state: (field: string) => LimitReading['sta
 }
 
 /** Coarse where the scale's step alone may put the ratio off by more than half of what the card allows. */
-function scaleLevel(product: Product, batch: Batch, masses: { massAG: number | null; massBG: number | null }): string | undefined {
+function scaleLevel(
+  product: Product,
+  batch: Batch,
+  masses: { massAG: number | null; massBG: number | null },
+): string | undefined {
   const [step, tolerance] = [batch.mix?.scaleStepG, product.ratio.tolerancePct];
   if (step == null || tolerance == null || !masses.massAG || !masses.massBG) return undefined;
   return scaleErrorPct(masses.massAG, masses.massBG, step) > tolerance / 2 ? 'coarse' : 'fine-enough';
 }
 
-function levelsOf(product: Product, batch: Batch, readings: readonly LimitReading[], masses: { massAG: number | null; massBG: number | null }): CastFacts['levels'] {
+function levelsOf(
+  product: Product,
+  batch: Batch,
+  readings: readonly LimitReading[],
+  masses: { massAG: number | null; massBG: number | null },
+): CastFacts['levels'] {
   const state = (field: string) => readings.find((r) => r.field === field)?.state;
   const light = batch.cure?.lightMJPerCM2;
   const all: Record<Factor, string | null | undefined> = {
     product: product.slug,
-    'lot-a': batch.lotA?.code, 'lot-b': batch.lotB?.code,
-    'lot-age': side(worstOf(readings, ['lotA.openedOn', 'lotB.openedOn', 'lotA.useBy', 'lotB.useBy']), { below: 'past', inside: 'in-date', above: 'past' }),
-    mould: batch.mould?.code, person: batch.by,
+    'lot-a': batch.lotA?.code,
+    'lot-b': batch.lotB?.code,
+    'lot-age': side(worstOf(readings, ['lotA.openedOn', 'lotB.openedOn', 'lotA.useBy', 'lotB.useBy']), {
+      below: 'past',
+      inside: 'in-date',
+      above: 'past',
+    }),
+    mould: batch.mould?.code,
+    person: batch.by,
     room: side(state('room.temperatureC'), { below: 'cold', inside: 'in-range', above: 'warm' }),
     damp: side(state('room.humidityPct'), { inside: 'within', above: 'over' }),
-    'resin-temperature': side(worstOf(readings, ['resin.temperatureAC', 'resin.temperatureBC', 'resin.atPourC']), { below: 'cold', inside: 'in-range', above: 'warm' }),
-    ratio: side(state('mix.ratioErrorPct') ?? state('mix.catalystPct'), { below: 'off', inside: 'in-ratio', above: 'off' }),
+    'resin-temperature': side(worstOf(readings, ['resin.temperatureAC', 'resin.temperatureBC', 'resin.atPourC']), {
+      below: 'cold',
+      inside: 'in-range',
+      above: 'warm',
+    }),
+    ratio: side(state('mix.ratioErrorPct') ?? state('mix.catalystPct'), {
+      below: 'off',
+      inside: 'in-ratio',
+      above: 'off',
+    }),
     scale: scaleLevel(product, batch, masses),
     loading: loadingLevel(batch, readings),
     stir: side(state('mix.stirMin'), { below: 'short', inside: 'long-enough' }),
@@ -102,7 +136,12 @@ function levelsOf(product: Product, batch: Batch, readings: readonly LimitReadin
     pressing: pressingLevel(batch, state),
     depth: side(state('pour.depthMm'), { below: 'shallow', inside: 'in-range', above: 'deep' }),
     // A lamp left on shows as a dose on what no lamp should have reached.
-    lamp: light == null || product.family === 'uv-acrylate' || product.light?.stable !== false ? undefined : light > 0 ? 'on' : 'off',
+    lamp:
+      light == null || product.family === 'uv-acrylate' || product.light?.stable !== false
+        ? undefined
+        : light > 0
+          ? 'on'
+          : 'off',
     season: batch.startedAt ? batch.startedAt.slice(5, 7) : undefined,
     'time-of-day': batch.startedAt ? timeOfDay(batch.startedAt) : undefined,
   };
@@ -110,11 +149,21 @@ function levelsOf(product: Product, batch: Batch, readings: readonly LimitReadin
 }
 
 function gelOf(batch: Batch, massG: number | null): CastFacts['gel'] {
-  const [minutes, resinC, roomC] = [batch.witness?.setMin, batch.resin?.atPourC ?? batch.resin?.temperatureAC, batch.room?.temperatureC];
-  return minutes != null && minutes > 0 && resinC != null && roomC != null && massG ? { minutes, resinC, roomC, massG } : null;
+  const [minutes, resinC, roomC] = [
+    batch.witness?.setMin,
+    batch.resin?.atPourC ?? batch.resin?.temperatureAC,
+    batch.room?.temperatureC,
+  ];
+  return minutes != null && minutes > 0 && resinC != null && roomC != null && massG
+    ? { minutes, resinC, roomC, massG }
+    : null;
 }
 
-const latestGrade = (batch: Batch): Grade | null => [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).flatMap((c) => c.grade ?? []).at(-1) ?? null;
+const latestGrade = (batch: Batch): Grade | null =>
+  [...(batch.checks ?? [])]
+    .sort((a, b) => a.afterH - b.afterH)
+    .flatMap((c) => c.grade ?? [])
+    .at(-1) ?? null;
 
 /** The facts of one batch. @param readings its limits, where the caller has them */
 export function castFacts(product: Product, batch: Batch, readings: readonly LimitReading[]): CastFacts {
@@ -123,8 +172,21 @@ export function castFacts(product: Product, batch: Batch, readings: readonly Lim
   const symptoms = (batch.checks ?? []).flatMap((c) => c.symptoms ?? []);
   const seen = new Set(symptoms.flatMap((s): string[] => [s.kind, `${s.kind}/${s.pattern}`]));
   return {
-    code: batch.code ?? '', startedAt: batch.startedAt ?? null, levels: levelsOf(product, batch, readings, { massAG, massBG }), seen: [...seen],
-    limits: readings.filter((r) => r.state === 'below' || r.state === 'above' || r.state === 'near').map((r) => `${r.field}:${r.state}`),
-    looked: (batch.checks ?? []).length > 0, grade: latestGrade(batch), massG, massAG, massBG, mendG: mendMassG(batch), leftG: batch.pour?.leftG ?? null, pulls: batch.mould?.pulls ?? null, gel: gelOf(batch, massG),
+    code: batch.code ?? '',
+    startedAt: batch.startedAt ?? null,
+    levels: levelsOf(product, batch, readings, { massAG, massBG }),
+    seen: [...seen],
+    limits: readings
+      .filter((r) => r.state === 'below' || r.state === 'above' || r.state === 'near')
+      .map((r) => `${r.field}:${r.state}`),
+    looked: (batch.checks ?? []).length > 0,
+    grade: latestGrade(batch),
+    massG,
+    massAG,
+    massBG,
+    mendG: mendMassG(batch),
+    leftG: batch.pour?.leftG ?? null,
+    pulls: batch.mould?.pulls ?? null,
+    gel: gelOf(batch, massG),
   };
 }

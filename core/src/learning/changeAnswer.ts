@@ -25,12 +25,25 @@ const HELD = 0.05;
 export const worstOf = (batch: Batch, kind: SymptomKind): number | null => {
   const checks = batch.checks ?? [];
   if (checks.length === 0) return null;
-  return Math.max(0, ...checks.flatMap((c) => (c.symptoms ?? []).filter((s) => s.kind === kind).map((s) => s.severity ?? UNSAID_SEVERITY)));
+  return Math.max(
+    0,
+    ...checks.flatMap((c) =>
+      (c.symptoms ?? []).filter((s) => s.kind === kind).map((s) => s.severity ?? UNSAID_SEVERITY),
+    ),
+  );
 };
 
-const valueOf = (batch: Batch, path: string): unknown => path.split(/[.[\]]+/).filter(Boolean).reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined), batch);
+const valueOf = (batch: Batch, path: string): unknown =>
+  path
+    .split(/[.[\]]+/)
+    .filter(Boolean)
+    .reduce<unknown>(
+      (v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined),
+      batch,
+    );
 /** Figures near enough to count as the same. */
-export const heldAlike = (a: unknown, b: unknown): boolean => typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b), 1);
+export const heldAlike = (a: unknown, b: unknown): boolean =>
+  typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b), 1);
 
 /** Fields of the making recorded in both batches that differ by more than a held figure does. */
 export function madeDifferently(before: Batch, after: Batch): string[] {
@@ -47,10 +60,18 @@ export function madeDifferently(before: Batch, after: Batch): string[] {
 export function changeAnswer(before: Batch, after: Batch, kind: SymptomKind): ChangeAnswer {
   const differs = madeDifferently(before, after);
   const [was, is] = [worstOf(before, kind), worstOf(after, kind)];
-  const beside = differs.length > 1 ? ` ${differs.length} things were recorded differently (${differs.slice(0, 4).map(fieldLabel).join(', ')}), so it cannot say which of them did it.` : '';
-  if (was === null || was === 0) return { verdict: 'nothing to compare', differs, says: 'The first batch has no such fault on record.' };
+  const beside =
+    differs.length > 1
+      ? ` ${differs.length} things were recorded differently (${differs.slice(0, 4).map(fieldLabel).join(', ')}), so it cannot say which of them did it.`
+      : '';
+  if (was === null || was === 0)
+    return { verdict: 'nothing to compare', differs, says: 'The first batch has no such fault on record.' };
   if (is === null) return { verdict: 'not yet', differs, says: 'Nobody has looked at the new one yet.' };
   const verdict = is < was ? 'better' : is > was ? 'worse' : 'same';
-  const words = { better: is === 0 ? 'It is gone.' : 'It is less than before.', same: 'It is as before: the change did not help.', worse: 'It is worse than before.' }[verdict];
+  const words = {
+    better: is === 0 ? 'It is gone.' : 'It is less than before.',
+    same: 'It is as before: the change did not help.',
+    worse: 'It is worse than before.',
+  }[verdict];
   return { verdict, differs, says: `${words}${beside} One batch is one answer; do it again before trusting it.` };
 }

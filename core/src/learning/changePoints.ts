@@ -1,14 +1,22 @@
 /** Defects counted over a stretch of time. */
-export interface Counted { readonly k: number; readonly n: number }
+export interface Counted {
+  readonly k: number;
+  readonly n: number;
+}
 /** A stretch with one rate: from bucket `from` up to, not with, `to`. */
-export interface Stretch extends Counted { readonly from: number; readonly to: number; readonly rate: number }
+export interface Stretch extends Counted {
+  readonly from: number;
+  readonly to: number;
+  readonly rate: number;
+}
 
 /** A stretch shorter than this many buckets is a bad week, not a change. */
 const LEAST_BUCKETS = 3;
 /** What a change must gain in log likelihood, beside ln of the places it could have been: of years without a change, about one in twenty shows one. */
 const ADMISSION = 3.5;
 
-const lnLikelihood = (k: number, n: number) => (k === 0 || k === n ? 0 : k * Math.log(k / n) + (n - k) * Math.log(1 - k / n));
+const lnLikelihood = (k: number, n: number) =>
+  k === 0 || k === n ? 0 : k * Math.log(k / n) + (n - k) * Math.log(1 - k / n);
 
 /**
  * Splits a series of counts where its rate changed, by optimal partitioning of the binomial likelihood with a penalty for
@@ -20,7 +28,10 @@ export function changePoints(counts: readonly Counted[]): Stretch[] {
   const size = counts.length;
   if (size === 0) return [];
   const [sumK, sumN] = [[0], [0]];
-  counts.forEach(({ k, n }, i) => { sumK.push(sumK[i]! + k); sumN.push(sumN[i]! + n); });
+  counts.forEach(({ k, n }, i) => {
+    sumK.push(sumK[i]! + k);
+    sumN.push(sumN[i]! + n);
+  });
   const gain = (from: number, to: number) => lnLikelihood(sumK[to]! - sumK[from]!, sumN[to]! - sumN[from]!);
   const penalty = ADMISSION + Math.log(size);
   const best: number[] = [penalty];
@@ -30,7 +41,10 @@ export function changePoints(counts: readonly Counted[]): Stretch[] {
     for (let from = 0; from <= to - 1; from += 1) {
       if (to - from < LEAST_BUCKETS && !(from === 0 && to === size)) continue;
       const value = best[from]! + gain(from, to) - penalty;
-      if (value > best[to]!) { best[to] = value; cameFrom[to] = from; }
+      if (value > best[to]!) {
+        best[to] = value;
+        cameFrom[to] = from;
+      }
     }
   }
   const stretches: Stretch[] = [];

@@ -4,12 +4,23 @@ import { changePoints, type Stretch } from './changePoints';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
 /** Some weeks' castings with their share of faults. */
-export interface ChartPoint extends RateInterval { readonly from: string; readonly k: number; readonly n: number; readonly upper: number; readonly lower: number; readonly outside: boolean }
+export interface ChartPoint extends RateInterval {
+  readonly from: string;
+  readonly k: number;
+  readonly n: number;
+  readonly upper: number;
+  readonly lower: number;
+  readonly outside: boolean;
+}
 
 export interface ControlChart {
   readonly points: readonly ChartPoint[];
   /** Stretches with one rate each; more than one where the rate changed. */
-  readonly stretches: readonly (Omit<Stretch, 'from' | 'to'> & { readonly from: string; readonly to: string; readonly says: string })[];
+  readonly stretches: readonly (Omit<Stretch, 'from' | 'to'> & {
+    readonly from: string;
+    readonly to: string;
+    readonly says: string;
+  })[];
 }
 
 const DAY_MS = 86_400_000;
@@ -30,11 +41,23 @@ const SIGMAS = 3;
  * @param kind one symptom, or null for any
  */
 export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | null): ControlChart {
-  const dated = facts.filter((f) => f.looked && f.startedAt !== null).map((f) => ({ week: weekOf(Date.parse(f.startedAt!)), bad: kind === null ? f.seen.length > 0 : f.seen.includes(kind) }));
+  const dated = facts
+    .filter((f) => f.looked && f.startedAt !== null)
+    .map((f) => ({
+      week: weekOf(Date.parse(f.startedAt!)),
+      bad: kind === null ? f.seen.length > 0 : f.seen.includes(kind),
+    }));
   if (dated.length === 0) return { points: [], stretches: [] };
-  const [first, last] = dated.reduce(([a, b], { week }) => [Math.min(a, week), Math.max(b, week)], [Infinity, -Infinity]);
+  const [first, last] = dated.reduce(
+    ([a, b], { week }) => [Math.min(a, week), Math.max(b, week)],
+    [Infinity, -Infinity],
+  );
   const counts = Array.from({ length: last - first + 1 }, () => ({ k: 0, n: 0 }));
-  for (const { week, bad } of dated) { const at = counts[week - first]!; at.n += 1; if (bad) at.k += 1; }
+  for (const { week, bad } of dated) {
+    const at = counts[week - first]!;
+    at.n += 1;
+    if (bad) at.k += 1;
+  }
   const stretches = changePoints(counts);
   const rateAt = (i: number) => stretches.find((s) => i >= s.from && i < s.to)?.rate ?? 0;
   const weeks = GATHERED.find((w) => (dated.length / counts.length) * w >= POINT_CASTINGS) ?? GATHERED.at(-1)!;
@@ -44,13 +67,23 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
     const centre = rateAt(p * weeks);
     const half = n === 0 ? 0 : SIGMAS * Math.sqrt((centre * (1 - centre)) / n);
     const [upper, lower] = [Math.min(1, centre + half), Math.max(0, centre - half)];
-    return { from: mondayOf(first + p * weeks), k, n, ...wilsonInterval(k, n), upper, lower, outside: n > 0 && (k / n > upper || k / n < lower) };
+    return {
+      from: mondayOf(first + p * weeks),
+      k,
+      n,
+      ...wilsonInterval(k, n),
+      upper,
+      lower,
+      outside: n > 0 && (k / n > upper || k / n < lower),
+    };
   });
   const told = stretches.map((s, i) => {
     const before = stretches[i - 1];
     const [from, to] = [mondayOf(first + s.from), mondayOf(first + s.to)];
     const rate = `${Math.round(s.rate * 100)} %`;
-    const says = before ? `From the week of ${from} on, ${rate} (${s.k} of ${s.n}); before, ${Math.round(before.rate * 100)} %.` : `${rate} (${s.k} of ${s.n})${stretches.length === 1 ? ' throughout; no change that chance would not make' : ' at first'}.`;
+    const says = before
+      ? `From the week of ${from} on, ${rate} (${s.k} of ${s.n}); before, ${Math.round(before.rate * 100)} %.`
+      : `${rate} (${s.k} of ${s.n})${stretches.length === 1 ? ' throughout; no change that chance would not make' : ' at first'}.`;
     return { ...s, from, to, says };
   });
   return { points, stretches: told };

@@ -33,7 +33,10 @@ export function fisherExact(a: number, b: number, c: number, d: number): number 
   for (const step of [1, -1]) {
     let at = top;
     for (let k = mode; k !== (step > 0 ? to : from); k += step) {
-      at *= step > 0 ? ((column - k) * (row - k)) / ((k + 1) * (all - column - row + k + 1)) : (k * (all - column - row + k)) / ((column - k + 1) * (row - k + 1));
+      at *=
+        step > 0
+          ? ((column - k) * (row - k)) / ((k + 1) * (all - column - row + k + 1))
+          : (k * (all - column - row + k)) / ((column - k + 1) * (row - k + 1));
       if (at <= seen) p += at;
       if (at < seen * NOTHING) break;
     }

@@ -4,7 +4,12 @@ import { grouped } from './grouped';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
 /** Pulls of a mould in a row, with how many show what a mould does. */
-export interface PullBin extends RateInterval { readonly from: number; readonly to: number; readonly spoiled: number; readonly pulls: number }
+export interface PullBin extends RateInterval {
+  readonly from: number;
+  readonly to: number;
+  readonly spoiled: number;
+  readonly pulls: number;
+}
 
 export interface MouldLife {
   readonly mould: string;
@@ -28,19 +33,31 @@ const spoiled = (f: CastFacts) => f.seen.some((s) => MOULD_FAULTS.includes(s));
  * from which on there were more of them.
  */
 export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
-  return grouped(facts.filter((f) => f.pulls !== null && f.grade !== null), (f) => f.levels.mould).flatMap(([mould, all]) => {
+  return grouped(
+    facts.filter((f) => f.pulls !== null && f.grade !== null),
+    (f) => f.levels.mould,
+  ).flatMap(([mould, all]) => {
     if (all.length < LEAST_PULLS) return [];
     const sorted = [...all].sort((a, b) => a.pulls! - b.pulls!);
     const bins = Array.from({ length: Math.ceil(sorted.length / BIN) }, (_, i) => {
       const some = sorted.slice(i * BIN, (i + 1) * BIN);
       const k = some.filter(spoiled).length;
-      return { from: some[0]!.pulls!, to: some.at(-1)!.pulls!, spoiled: k, pulls: some.length, ...wilsonInterval(k, some.length) };
+      return {
+        from: some[0]!.pulls!,
+        to: some.at(-1)!.pulls!,
+        spoiled: k,
+        pulls: some.length,
+        ...wilsonInterval(k, some.length),
+      };
     });
     const stretches = changePoints(sorted.map((f) => ({ k: spoiled(f) ? 1 : 0, n: 1 })));
     const worse = stretches.findIndex((s, i) => i > 0 && i === stretches.length - 1 && s.rate > stretches[i - 1]!.rate);
     const [before, after] = [stretches[worse - 1], stretches[worse]];
     const wornFrom = after ? sorted[after.from]!.pulls! : null;
-    const says = before && after ? `Worn: from pull ${wornFrom} on, ${percent(after.rate)} showed it (${after.k} of ${after.n}); before, ${percent(before.rate)}.` : `No wear to be told in ${sorted.length} pulls.`;
+    const says =
+      before && after
+        ? `Worn: from pull ${wornFrom} on, ${percent(after.rate)} showed it (${after.k} of ${after.n}); before, ${percent(before.rate)}.`
+        : `No wear to be told in ${sorted.length} pulls.`;
     return [{ mould, pulls: sorted.length, bins, wornFrom, says }];
   });
 }

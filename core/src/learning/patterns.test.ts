@@ -8,25 +8,80 @@ import { controlChart } from './controlChart';
 import { FACTORS, levelWords } from './factors';
 import { findPatterns } from './patterns';
 
-const factsOf = (slug: string, patch: Record<string, unknown> = {}): CastFacts => { const batch = soundBatch(slug, patch); return castFacts(saltmarshCard(slug), batch, limitReadings(saltmarshCard(slug), batch)); };
-const seen = (kind: string, pattern = 'unspecified') => ({ checks: [{ afterH: 24, symptoms: [{ kind, pattern, severity: 3 }], grade: 'scrap' }] });
+const factsOf = (slug: string, patch: Record<string, unknown> = {}): CastFacts => {
+  const batch = soundBatch(slug, patch);
+  return castFacts(saltmarshCard(slug), batch, limitReadings(saltmarshCard(slug), batch));
+};
+const seen = (kind: string, pattern = 'unspecified') => ({
+  checks: [{ afterH: 24, symptoms: [{ kind, pattern, severity: 3 }], grade: 'scrap' }],
+});
 const sound = { checks: [{ afterH: 24, symptoms: [], grade: 'pass' }] };
 
 describe('the facts of a batch', () => {
   it('hold the level of every factor that was recorded', () => {
-    const facts = factsOf('house-clear-6', { by: 'MT', startedAt: '2026-08-03T08:20:00+02:00', room: { temperatureC: 16, humidityPct: 75 }, mix: { stirMin: 0.5 }, cure: { lightMJPerCM2: 900 }, pour: { leftG: 6 }, ...seen('bubbles', 'same-spot') });
-    expect(facts.levels).toMatchObject({ product: 'house-clear-6', person: 'MT', room: 'cold', damp: 'over', stir: 'short', lamp: 'on', season: '08', 'time-of-day': 'before-nine', mould: 'M-12', loading: 'none', pressing: 'in-time' });
+    const facts = factsOf('house-clear-6', {
+      by: 'MT',
+      startedAt: '2026-08-03T08:20:00+02:00',
+      room: { temperatureC: 16, humidityPct: 75 },
+      mix: { stirMin: 0.5 },
+      cure: { lightMJPerCM2: 900 },
+      pour: { leftG: 6 },
+      ...seen('bubbles', 'same-spot'),
+    });
+    expect(facts.levels).toMatchObject({
+      product: 'house-clear-6',
+      person: 'MT',
+      room: 'cold',
+      damp: 'over',
+      stir: 'short',
+      lamp: 'on',
+      season: '08',
+      'time-of-day': 'before-nine',
+      mould: 'M-12',
+      loading: 'none',
+      pressing: 'in-time',
+    });
     expect(facts).toMatchObject({ looked: true, grade: 'scrap', leftG: 6, seen: ['bubbles', 'bubbles/same-spot'] });
-    expect(facts.limits).toEqual(expect.arrayContaining(['room.temperatureC:below', 'room.humidityPct:above', 'mix.stirMin:below']));
+    expect(facts.limits).toEqual(
+      expect.arrayContaining(['room.temperatureC:below', 'room.humidityPct:above', 'mix.stirMin:below']),
+    );
   });
   it('leave out what nobody wrote down: it is no level of its own', () => {
-    const { levels } = factsOf('house-clear-6', { by: null, room: null, mix: { stirMin: null }, additives: null, pressure: null, degas: null, mould: null, startedAt: null, cure: null });
-    for (const factor of ['person', 'room', 'damp', 'stir', 'loading', 'pressing', 'route', 'mould', 'season', 'time-of-day', 'lamp'] as const) expect(levels[factor], factor).toBeUndefined();
+    const { levels } = factsOf('house-clear-6', {
+      by: null,
+      room: null,
+      mix: { stirMin: null },
+      additives: null,
+      pressure: null,
+      degas: null,
+      mould: null,
+      startedAt: null,
+      cure: null,
+    });
+    for (const factor of [
+      'person',
+      'room',
+      'damp',
+      'stir',
+      'loading',
+      'pressing',
+      'route',
+      'mould',
+      'season',
+      'time-of-day',
+      'lamp',
+    ] as const)
+      expect(levels[factor], factor).toBeUndefined();
   });
-  it.each([[{ reachedMin: 40, releasedMin: 200 }, 'late'], [{ gaugeKPa: 120 }, 'low'], [{ releasedMin: 20 }, 'let-go'], [{ gaugeKPa: 0 }, 'not-pressed']])('of pressing %j is %s', (pressure, level) => {
+  it.each([
+    [{ reachedMin: 40, releasedMin: 200 }, 'late'],
+    [{ gaugeKPa: 120 }, 'low'],
+    [{ releasedMin: 20 }, 'let-go'],
+    [{ gaugeKPa: 0 }, 'not-pressed'],
+  ])('of pressing %j is %s', (pressure, level) => {
     expect(factsOf('house-clear-6', { pressure }).levels.pressing).toBe(level);
   });
-  it('call a scale coarse where its step alone is half the card\'s tolerance', () => {
+  it("call a scale coarse where its step alone is half the card's tolerance", () => {
     expect(factsOf('house-coat-9', { mix: { scaleStepG: 5 } }).levels.scale).toBe('coarse');
     expect(factsOf('house-coat-9', { mix: { scaleStepG: 0.1 } }).levels.scale).toBe('fine-enough');
   });
@@ -40,12 +95,21 @@ describe('the facts of a batch', () => {
 /** A log in which faults come with one thing and not with what travels along or with what only looks alike. */
 function log(seed: number, more: (i: number, damp: boolean) => Record<string, unknown> = () => ({})): CastFacts[] {
   const chance = chanceFrom(seed);
-  const [bad, good, badDamp, goodDamp] = [factsOf('house-clear-6', seen('bubbles', 'micro-throughout')), factsOf('house-clear-6', sound), factsOf('house-clear-6', { room: { humidityPct: 80 }, ...seen('bubbles', 'micro-throughout') }), factsOf('house-clear-6', { room: { humidityPct: 80 }, ...sound })];
+  const [bad, good, badDamp, goodDamp] = [
+    factsOf('house-clear-6', seen('bubbles', 'micro-throughout')),
+    factsOf('house-clear-6', sound),
+    factsOf('house-clear-6', { room: { humidityPct: 80 }, ...seen('bubbles', 'micro-throughout') }),
+    factsOf('house-clear-6', { room: { humidityPct: 80 }, ...sound }),
+  ];
   return Array.from({ length: 160 }, (_, i) => {
     const damp = chance.flip(0.25);
     const fault = chance.flip(damp ? 0.6 : 0.1);
     const base = damp ? (fault ? badDamp : goodDamp) : fault ? bad : good;
-    return { ...base, code: `B-${i}`, levels: { ...base.levels, person: chance.pick(['KO', 'MT', 'RV']), ...more(i, damp) } };
+    return {
+      ...base,
+      code: `B-${i}`,
+      levels: { ...base.levels, person: chance.pick(['KO', 'MT', 'RV']), ...more(i, damp) },
+    };
   });
 }
 
@@ -71,20 +135,31 @@ describe('patterns', () => {
   });
   it('part what only travels along from what acts', () => {
     const chance = chanceFrom(9);
-    const { findings } = findPatterns(log(5, (_i, damp) => ({ season: chance.flip(damp ? 0.75 : 0.12) ? '08' : '03' })));
+    const { findings } = findPatterns(
+      log(5, (_i, damp) => ({ season: chance.flip(damp ? 0.75 : 0.12) ? '08' : '03' })),
+    );
     const [damp, season] = ['damp', 'season'].map((factor) => findings.find((f) => f.factor === factor));
     expect(damp!.travelsWith).toBeNull();
     if (season) expect(season.parted.oddsRatio).toBeLessThan(damp!.parted.oddsRatio);
   });
   it('compare a lot with batches of its own product, not with those of another', () => {
     const tide = Array.from({ length: 60 }, (_, i) => ({ ...factsOf('house-tide', sound), code: `T-${i}` }));
-    const clear = Array.from({ length: 40 }, (_, i) => { const f = factsOf('house-clear-6', i % 2 ? seen('bubbles') : sound); return { ...f, code: `C-${i}`, levels: { ...f.levels, 'lot-a': i % 4 < 2 ? 'A-1' : 'A-2' } }; });
+    const clear = Array.from({ length: 40 }, (_, i) => {
+      const f = factsOf('house-clear-6', i % 2 ? seen('bubbles') : sound);
+      return { ...f, code: `C-${i}`, levels: { ...f.levels, 'lot-a': i % 4 < 2 ? 'A-1' : 'A-2' } };
+    });
     const { findings } = findPatterns([...tide, ...clear]);
     expect(findings.some((f) => f.factor === 'product')).toBe(true);
     expect(findings.some((f) => f.factor === 'lot-a')).toBe(false);
   });
   it('call small samples small', () => {
-    const few = [...Array.from({ length: 6 }, (_, i) => { const f = factsOf('house-clear-6', seen('haze')); return { ...f, code: `H-${i}`, levels: { ...f.levels, mould: 'M-99' } }; }), ...Array.from({ length: 60 }, (_, i) => ({ ...factsOf('house-clear-6', sound), code: `S-${i}` }))];
+    const few = [
+      ...Array.from({ length: 6 }, (_, i) => {
+        const f = factsOf('house-clear-6', seen('haze'));
+        return { ...f, code: `H-${i}`, levels: { ...f.levels, mould: 'M-99' } };
+      }),
+      ...Array.from({ length: 60 }, (_, i) => ({ ...factsOf('house-clear-6', sound), code: `S-${i}` })),
+    ];
     const found = findPatterns(few).findings.find((f) => f.factor === 'mould')!;
     expect(found.small).toBe(true);
     expect(found.says).toContain('Few batches');
@@ -103,7 +178,10 @@ describe('patterns', () => {
 });
 
 describe('the control chart', () => {
-  const at = (day: number, bad: boolean): CastFacts => ({ ...factsOf('house-clear-6', bad ? seen('bubbles') : sound), startedAt: new Date(Date.parse('2026-01-05T10:00:00Z') + day * 86_400_000).toISOString() });
+  const at = (day: number, bad: boolean): CastFacts => ({
+    ...factsOf('house-clear-6', bad ? seen('bubbles') : sound),
+    startedAt: new Date(Date.parse('2026-01-05T10:00:00Z') + day * 86_400_000).toISOString(),
+  });
   const days = Array.from({ length: 240 }, (_, i) => at(i, i < 120 ? i % 10 === 0 : i % 2 === 0));
   it('counts every casting once, and finds the change', () => {
     const { points, stretches } = controlChart(days, 'bubbles');
@@ -111,8 +189,20 @@ describe('the control chart', () => {
     expect(points.reduce((sum, p) => sum + p.k, 0)).toBe(72);
     expect(stretches).toHaveLength(2);
     expect(Math.abs(Date.parse(stretches[1]!.from) - Date.parse(days[120]!.startedAt!))).toBeLessThan(15 * 86_400_000);
-    for (const p of points) { expect(p.upper).toBeLessThanOrEqual(1); expect(p.lower).toBeGreaterThanOrEqual(0); }
+    for (const p of points) {
+      expect(p.upper).toBeLessThanOrEqual(1);
+      expect(p.lower).toBeGreaterThanOrEqual(0);
+    }
   });
-  it('begins its weeks on a Monday', () => { for (const p of controlChart(days, null).points) expect(new Date(p.from).getUTCDay()).toBe(1); });
-  it('is empty where nothing was looked at', () => { expect(controlChart(days.map((d) => ({ ...d, looked: false })), null)).toEqual({ points: [], stretches: [] }); });
+  it('begins its weeks on a Monday', () => {
+    for (const p of controlChart(days, null).points) expect(new Date(p.from).getUTCDay()).toBe(1);
+  });
+  it('is empty where nothing was looked at', () => {
+    expect(
+      controlChart(
+        days.map((d) => ({ ...d, looked: false })),
+        null,
+      ),
+    ).toEqual({ points: [], stretches: [] });
+  });
 });

@@ -8,10 +8,16 @@ import { tally, type Level, type Tally } from './tally';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
 /** Batches with a fault among those looked at. */
-export interface Share extends RateInterval { readonly k: number; readonly n: number }
+export interface Share extends RateInterval {
+  readonly k: number;
+  readonly n: number;
+}
 
 /** How often a symptom shows, by kind or by pattern. */
-export interface SymptomRate extends Share { readonly kind: SymptomKind; readonly pattern: string | null }
+export interface SymptomRate extends Share {
+  readonly kind: SymptomKind;
+  readonly pattern: string | null;
+}
 
 /** A group of batches in which a fault shows oftener than chance would have it. */
 export interface Finding {
@@ -58,23 +64,39 @@ const [LEAST_GROUP, LEAST_FAULTS, LEAST_PATTERN] = [5, 4, 5];
 const [FEW_BATCHES, FEW_FAULTS] = [12, 6];
 
 const share = (k: number, n: number): Share => ({ k, n, ...wilsonInterval(k, n) });
-const split = (key: string) => { const [kind, pattern] = key.split('/'); return { kind: kind as SymptomKind, pattern: pattern ?? null }; };
+const split = (key: string) => {
+  const [kind, pattern] = key.split('/');
+  return { kind: kind as SymptomKind, pattern: pattern ?? null };
+};
 
 function ratesOf(looked: readonly CastFacts[]): SymptomRate[] {
   const counts = new Map<string, number>();
   for (const { seen } of looked) for (const key of seen) counts.set(key, (counts.get(key) ?? 0) + 1);
-  return [...counts].map(([key, k]) => ({ ...split(key), ...share(k, looked.length) })).sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
+  return [...counts]
+    .map(([key, k]) => ({ ...split(key), ...share(k, looked.length) }))
+    .sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
 }
 
 /** What is worth asking about: kinds and patterns that were seen often enough; a pattern that is all of its kind is asked once. */
 function outcomesOf(rates: readonly SymptomRate[]): string[] {
   const kindOf = (kind: string) => rates.find((r) => r.kind === kind && r.pattern === null)?.k ?? 0;
   return rates
-    .filter((r) => (r.pattern === null ? r.k >= LEAST_FAULTS : r.pattern !== 'unspecified' && r.k >= LEAST_PATTERN && r.k < kindOf(r.kind)))
+    .filter((r) =>
+      r.pattern === null
+        ? r.k >= LEAST_FAULTS
+        : r.pattern !== 'unspecified' && r.k >= LEAST_PATTERN && r.k < kindOf(r.kind),
+    )
     .map((r) => (r.pattern === null ? r.kind : `${r.kind}/${r.pattern}`));
 }
 
-interface Question { readonly outcome: string; readonly at: Level; readonly a: number; readonly b: number; readonly c: number; readonly d: number }
+interface Question {
+  readonly outcome: string;
+  readonly at: Level;
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly d: number;
+}
 
 /** One question for each outcome and level: faults with it and without it, among the products that have it. */
 function questionsOf(t: Tally): Question[] {
@@ -98,14 +120,26 @@ const sameLevel = (a: Level, b: Level) => a.factor === b.factor && a.level === b
 const kindOf = (outcome: string) => split(outcome).kind;
 
 /** Of a kind and its patterns, for the same batches, only the surest is told. */
-const surestOf = (found: readonly Found[]) => found.filter((f) => !found.some((o) => o !== f && sameLevel(o.at, f.at) && kindOf(o.outcome) === kindOf(f.outcome) && (o.p < f.p || (o.p === f.p && o.outcome < f.outcome))));
+const surestOf = (found: readonly Found[]) =>
+  found.filter(
+    (f) =>
+      !found.some(
+        (o) =>
+          o !== f &&
+          sameLevel(o.at, f.at) &&
+          kindOf(o.outcome) === kindOf(f.outcome) &&
+          (o.p < f.p || (o.p === f.p && o.outcome < f.outcome)),
+      ),
+  );
 
 type Places = ReturnType<typeof placesOf>;
 /** Groups that are the same batches under several names are told once, under the surest. */
 function oneName(found: readonly Found[], places: Places): { head: Found; same: Level[] }[] {
   const told: { head: Found; same: Level[] }[] = [];
   for (const f of [...found].sort((a, b) => a.p - b.p)) {
-    const known = told.find((t) => kindOf(t.head.outcome) === kindOf(f.outcome) && overlap(places(t.head.at), places(f.at)) >= SAME_BATCHES);
+    const known = told.find(
+      (t) => kindOf(t.head.outcome) === kindOf(f.outcome) && overlap(places(t.head.at), places(f.at)) >= SAME_BATCHES,
+    );
     if (known) known.same.push(f.at);
     else told.push({ head: f, same: [] });
   }
@@ -114,31 +148,62 @@ function oneName(found: readonly Found[], places: Places): { head: Found; same: 
 
 const percent = (v: number) => `${Math.round(v * 100)}`;
 const rateWords = (s: Share) => `${s.k} of ${s.n} (${percent(s.rate)} %, ${percent(s.low)}–${percent(s.high)})`;
-const chanceWords = (p: number) => (p < 0.0005 ? 'less than once in 2 000' : p < 0.01 ? `${(p * 100).toFixed(2)} %` : `${(p * 100).toFixed(1)} %`);
+const chanceWords = (p: number) =>
+  p < 0.0005 ? 'less than once in 2 000' : p < 0.01 ? `${(p * 100).toFixed(2)} %` : `${(p * 100).toFixed(1)} %`;
 const times = (v: number) => (v < 10 ? v.toFixed(1) : v.toFixed(0));
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOptions['names']): string {
   const seen = f.pattern ? `${f.kind}, ${f.pattern.replaceAll('-', ' ')},` : f.kind.replaceAll('-', ' ');
-  const same = f.same.length > 0 ? ` The same batches are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.` : '';
+  const same =
+    f.same.length > 0
+      ? ` The same batches are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.`
+      : '';
   const odds = `the odds are ${times(f.parted.oddsRatio)} times as high (${times(f.parted.low)}–${times(f.parted.high)})`;
-  const parted = f.stands ? ` Beside what travels with it, ${odds}.`
-    : f.travelsWith ? ` It travels with batches ${levelWords(f.travelsWith.factor, f.travelsWith.level, names)}, and the log cannot part the two.`
+  const parted = f.stands
+    ? ` Beside what travels with it, ${odds}.`
+    : f.travelsWith
+      ? ` It travels with batches ${levelWords(f.travelsWith.factor, f.travelsWith.level, names)}, and the log cannot part the two.`
       : ` Beside the products, ${odds}, which may still be chance.`;
   return `${capital(seen)} in ${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise. Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.${same}${parted}${f.small ? ' Few batches: take it as a hint.' : ''}`;
 }
 
 /** Parts the findings of one kind of fault from each other. */
-function parted(group: readonly { head: Found; same: Level[] }[], looked: readonly CastFacts[], places: Places, told: { readonly questions: number; readonly names: PatternOptions['names'] }): Finding[] {
+function parted(
+  group: readonly { head: Found; same: Level[] }[],
+  looked: readonly CastFacts[],
+  places: Places,
+  told: { readonly questions: number; readonly names: PatternOptions['names'] },
+): Finding[] {
   const levels = group.map((g) => g.head.at);
   // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
   const byOutcome = partFactors(looked, [...new Set(group.map((g) => g.head.outcome))], levels);
   return group.map(({ head, same }, i) => {
     const odds = byOutcome.get(head.outcome)!;
     const stands = odds[i]!.low > 1;
-    const others = group.map((g, j) => ({ at: g.head.at, with: j === i ? 0 : overlap(places(head.at), places(g.head.at)), odds: odds[j]!.oddsRatio })).filter((o) => o.with > 0).sort((a, b) => b.with - a.with);
+    const others = group
+      .map((g, j) => ({
+        at: g.head.at,
+        with: j === i ? 0 : overlap(places(head.at), places(g.head.at)),
+        odds: odds[j]!.oddsRatio,
+      }))
+      .filter((o) => o.with > 0)
+      .sort((a, b) => b.with - a.with);
     const small = head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS;
-    const finding = { ...split(head.outcome), factor: head.at.factor, level: head.at.level, with: share(head.a, head.a + head.b), without: share(head.c, head.c + head.d), p: head.p, adjustedP: head.adjustedP, parted: odds[i]!, same, stands, travelsWith: stands ? null : others[0]?.at ?? null, small };
+    const finding = {
+      ...split(head.outcome),
+      factor: head.at.factor,
+      level: head.at.level,
+      with: share(head.a, head.a + head.b),
+      without: share(head.c, head.c + head.d),
+      p: head.p,
+      adjustedP: head.adjustedP,
+      parted: odds[i]!,
+      same,
+      stands,
+      travelsWith: stands ? null : (others[0]?.at ?? null),
+      small,
+    };
     return { ...finding, says: sentence(finding, told.questions, told.names) };
   });
 }
@@ -147,7 +212,10 @@ function parted(group: readonly { head: Found; same: Level[] }[], looked: readon
  * What costs a studio its castings: every symptom against every level of every factor, by Fisher's exact test among the
  * products that have it, corrected for how many questions were asked, and parted by ridge logistic regression.
  */
-export function findPatterns(facts: readonly CastFacts[], { names = {}, onProgress = () => undefined }: PatternOptions = {}): Patterns {
+export function findPatterns(
+  facts: readonly CastFacts[],
+  { names = {}, onProgress = () => undefined }: PatternOptions = {},
+): Patterns {
   const looked = facts.filter((f) => f.looked);
   const rates = ratesOf(looked);
   onProgress(0.1);
@@ -156,15 +224,28 @@ export function findPatterns(facts: readonly CastFacts[], { names = {}, onProgre
   const p = asked.map(({ a, b, c, d }) => fisherExact(a, b, c, d));
   const adjusted = benjaminiHochberg(p);
   onProgress(0.6);
-  const found = asked.map((q, i): Found => ({ ...q, p: p[i]!, adjustedP: adjusted[i]! })).filter((f) => f.adjustedP <= FALSE_SHARE && f.a / (f.a + f.b) > f.c / Math.max(1, f.c + f.d));
+  const found = asked
+    .map((q, i): Found => ({ ...q, p: p[i]!, adjustedP: adjusted[i]! }))
+    .filter((f) => f.adjustedP <= FALSE_SHARE && f.a / (f.a + f.b) > f.c / Math.max(1, f.c + f.d));
   const places = placesOf(looked);
   const groups = oneName(surestOf(found), places);
   const kinds = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
   const findings = kinds.flatMap((kind, i) => {
-    const told = parted(groups.filter((g) => kindOf(g.head.outcome) === kind), looked, places, { questions: asked.length, names });
+    const told = parted(
+      groups.filter((g) => kindOf(g.head.outcome) === kind),
+      looked,
+      places,
+      { questions: asked.length, names },
+    );
     onProgress(0.6 + (0.4 * (i + 1)) / kinds.length);
     return told;
   });
   onProgress(1);
-  return { batches: facts.length, looked: looked.length, questions: asked.length, rates, findings: findings.sort((a, b) => a.adjustedP - b.adjustedP || a.level.localeCompare(b.level)) };
+  return {
+    batches: facts.length,
+    looked: looked.length,
+    questions: asked.length,
+    rates,
+    findings: findings.sort((a, b) => a.adjustedP - b.adjustedP || a.level.localeCompare(b.level)),
+  };
 }

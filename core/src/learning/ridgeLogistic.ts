@@ -22,7 +22,11 @@ const [RIDGE, MOST_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
 const INTERCEPT_RIDGE = 1e-6;
 
 /** Cases that have the same features, counted together: a long log has few kinds of them. */
-interface Kind { readonly features: readonly number[]; n: number; yes: number }
+interface Kind {
+  readonly features: readonly number[];
+  n: number;
+  yes: number;
+}
 
 function kindsOf(rows: readonly (readonly number[])[], y: readonly boolean[]): Kind[] {
   const kinds = new Map<string, Kind>();
@@ -37,7 +41,8 @@ function kindsOf(rows: readonly (readonly number[])[], y: readonly boolean[]): K
 }
 
 /** Log odds of a kind; index 0 is the intercept, so feature f is at f + 1. */
-const etaOf = ({ features }: Kind, beta: readonly number[]) => features.reduce((sum, f) => sum + beta[f + 1]!, beta[0]!);
+const etaOf = ({ features }: Kind, beta: readonly number[]) =>
+  features.reduce((sum, f) => sum + beta[f + 1]!, beta[0]!);
 
 /** One Newton step's sums: the gradient and the information. */
 function sums(kinds: readonly Kind[], beta: readonly number[]): { gradient: number[]; information: number[][] } {
@@ -62,7 +67,10 @@ const softplus = (v: number) => Math.max(v, 0) + Math.log1p(Math.exp(-Math.abs(v
 
 /** Penalised log likelihood, for the step's own check. */
 function likelihood(kinds: readonly Kind[], beta: readonly number[], ridge: readonly number[]): number {
-  const fit = kinds.reduce((sum, kind) => { const eta = etaOf(kind, beta); return sum - kind.yes * softplus(-eta) - (kind.n - kind.yes) * softplus(eta); }, 0);
+  const fit = kinds.reduce((sum, kind) => {
+    const eta = etaOf(kind, beta);
+    return sum - kind.yes * softplus(-eta) - (kind.n - kind.yes) * softplus(eta);
+  }, 0);
   return fit - 0.5 * beta.reduce((s, b, i) => s + ridge[i]! * b * b, 0);
 }
 
@@ -73,9 +81,16 @@ function likelihood(kinds: readonly Kind[], beta: readonly number[], ridge: read
  * @param y the outcome of each case
  * @throws CoreError `out-of-range` where the lengths differ or a feature's index is outside
  */
-export function ridgeLogistic(rows: readonly (readonly number[])[], y: readonly boolean[], features: number, { ridge = RIDGE, mostIterations = MOST_ITERATIONS }: LogisticOptions = {}): LogisticFit {
-  if (rows.length !== y.length) throw new CoreError('out-of-range', `There are ${rows.length} rows and ${y.length} outcomes.`, 'y');
-  if (rows.some((row) => row.some((f) => !(f >= 0 && f < features)))) throw new CoreError('out-of-range', `A feature lies outside 0 to ${features - 1}.`, 'rows');
+export function ridgeLogistic(
+  rows: readonly (readonly number[])[],
+  y: readonly boolean[],
+  features: number,
+  { ridge = RIDGE, mostIterations = MOST_ITERATIONS }: LogisticOptions = {},
+): LogisticFit {
+  if (rows.length !== y.length)
+    throw new CoreError('out-of-range', `There are ${rows.length} rows and ${y.length} outcomes.`, 'y');
+  if (rows.some((row) => row.some((f) => !(f >= 0 && f < features))))
+    throw new CoreError('out-of-range', `A feature lies outside 0 to ${features - 1}.`, 'rows');
   const pull = Array.from({ length: features + 1 }, (_, i) => (i === 0 ? INTERCEPT_RIDGE : ridge));
   const yes = y.filter(Boolean).length;
   const kinds = kindsOf(rows, y);
@@ -99,12 +114,27 @@ export function ridgeLogistic(rows: readonly (readonly number[])[], y: readonly 
       there = likelihood(kinds, next, pull);
     }
     const moved = Math.max(...step.map((s) => Math.abs(s * share)));
-    if (there >= at) { beta = next; at = there; }
+    if (there >= at) {
+      beta = next;
+      at = there;
+    }
     if (moved < TOLERANCE || there < at || iterations === mostIterations) {
       const inverse = solved().factor.solve(Matrix.eye(features + 1));
       const se = beta.map((_, i) => Math.sqrt(Math.max(0, inverse.get(i, i))));
-      return { intercept: beta[0]!, beta: beta.slice(1), se: se.slice(1), status: moved < 1e-4 ? 'converged' : 'stopped', iterations };
+      return {
+        intercept: beta[0]!,
+        beta: beta.slice(1),
+        se: se.slice(1),
+        status: moved < 1e-4 ? 'converged' : 'stopped',
+        iterations,
+      };
     }
   }
-  return { intercept: beta[0]!, beta: beta.slice(1), se: beta.slice(1).map(() => Number.NaN), status: 'stopped', iterations: 0 };
+  return {
+    intercept: beta[0]!,
+    beta: beta.slice(1),
+    se: beta.slice(1).map(() => Number.NaN),
+    status: 'stopped',
+    iterations: 0,
+  };
 }

@@ -1,7 +1,12 @@
 import { binomialAtLeast } from './binomial';
 
 /** A fault's place on a cavity's outline, in shares of its width and height, and the batch it was seen on. */
-export interface SpotMark { readonly x: number; readonly y: number; readonly batch: string; readonly kind?: string | null | undefined }
+export interface SpotMark {
+  readonly x: number;
+  readonly y: number;
+  readonly batch: string;
+  readonly kind?: string | null | undefined;
+}
 
 /** Marks that lie on one place of the mould, over its pulls. */
 export interface Spot {
@@ -27,8 +32,12 @@ const [RARE, COMMON] = [0.01, 0.2];
 /** Fewer marked pulls than this are no pattern, however near they lie. */
 const LEAST_PULLS = 2;
 
-const near = (a: { x: number; y: number }, b: { x: number; y: number }) => Math.hypot(a.x - b.x, a.y - b.y) <= SAME_PLACE;
-const meanOf = (marks: readonly SpotMark[]) => ({ x: marks.reduce((s, m) => s + m.x, 0) / marks.length, y: marks.reduce((s, m) => s + m.y, 0) / marks.length });
+const near = (a: { x: number; y: number }, b: { x: number; y: number }) =>
+  Math.hypot(a.x - b.x, a.y - b.y) <= SAME_PLACE;
+const meanOf = (marks: readonly SpotMark[]) => ({
+  x: marks.reduce((s, m) => s + m.x, 0) / marks.length,
+  y: marks.reduce((s, m) => s + m.y, 0) / marks.length,
+});
 
 /** Marks gathered around the densest places first, each mark in one gathering; the order they come in does not matter. */
 export function gatherMarks(marks: readonly SpotMark[]): SpotMark[][] {
@@ -52,12 +61,24 @@ function judged(gathering: readonly SpotMark[], marks: readonly SpotMark[], pull
   // A spot's chance elsewhere: the marks that fell on other places, spread over them; half a mark where there were none.
   const chance = Math.min(1, ((elsewhere + 0.5) / Math.max(1, pulls)) * (PLACE_SHARE / (1 - PLACE_SHARE)));
   const byChance = Math.min(1, PLACES * binomialAtLeast(batches.length, Math.max(pulls, batches.length), chance));
-  const verdict = batches.length < LEAST_PULLS ? 'cannot-tell' : byChance < RARE ? 'mould' : byChance > COMMON ? 'chance' : 'cannot-tell';
+  const verdict =
+    batches.length < LEAST_PULLS
+      ? 'cannot-tell'
+      : byChance < RARE
+        ? 'mould'
+        : byChance > COMMON
+          ? 'chance'
+          : 'cannot-tell';
   const share = `${batches.length} of ${pulls} pulls`;
   const odds = byChance < 0.001 ? 'less than once in a thousand' : `${Math.round(byChance * 1000) / 10} %`;
-  const says = verdict === 'mould' ? `Here in ${share}; chance would do that ${odds === 'less than once in a thousand' ? odds : `in ${odds}`}. It is the mould.`
-    : verdict === 'chance' ? `Here in ${share}; chance does that often (${odds}).`
-      : batches.length < LEAST_PULLS ? `Here once in ${pulls} pulls; one says nothing.` : `Here in ${share}; chance would do that in ${odds}. Mark the next pulls too.`;
+  const says =
+    verdict === 'mould'
+      ? `Here in ${share}; chance would do that ${odds === 'less than once in a thousand' ? odds : `in ${odds}`}. It is the mould.`
+      : verdict === 'chance'
+        ? `Here in ${share}; chance does that often (${odds}).`
+        : batches.length < LEAST_PULLS
+          ? `Here once in ${pulls} pulls; one says nothing.`
+          : `Here in ${share}; chance would do that in ${odds}. Mark the next pulls too.`;
   return { ...meanOf(gathering), batches, pulls, byChance, verdict, says };
 }
 
@@ -67,5 +88,7 @@ function judged(gathering: readonly SpotMark[], marks: readonly SpotMark[], pull
  * @param pulls pulls in which faults were looked for
  */
 export function sameSpots(marks: readonly SpotMark[], pulls: number): Spot[] {
-  return gatherMarks(marks).map((g) => judged(g, marks, pulls)).sort((a, b) => a.byChance - b.byChance || b.batches.length - a.batches.length);
+  return gatherMarks(marks)
+    .map((g) => judged(g, marks, pulls))
+    .sort((a, b) => a.byChance - b.byChance || b.batches.length - a.batches.length);
 }

@@ -10,7 +10,10 @@ const CASES = 1500;
 
 describe('batches with a hidden cause', () => {
   it('are the same for the same seed, and whole documents', () => {
-    const made = (seed: number) => { const chance = chanceFrom(seed); return Array.from({ length: 20 }, () => hiddenCase(chance)); };
+    const made = (seed: number) => {
+      const chance = chanceFrom(seed);
+      return Array.from({ length: 20 }, () => hiddenCase(chance));
+    };
     expect(made(3)).toEqual(made(3));
     expect(made(3).map((m) => m.cause)).not.toEqual(made(4).map((m) => m.cause));
     for (const { batch } of made(5)) expect(batchSchema.parse(batch)).toEqual(batch);
@@ -25,16 +28,21 @@ describe('batches with a hidden cause', () => {
 
 describe('the shares', () => {
   const { rows, firstRight, error } = shareCalibration(CASES, 2026);
-  it.each(rows.map((r) => [`${Math.round(r.from * 100)}–${Math.round(r.to * 100)} %`, r] as const))('given as %s come true as often', (_tenth, row) => {
-    expect(row.given).toBeGreaterThan(60);
-    expect(row.rate.low - 0.03).toBeLessThan(row.meanShare);
-    expect(row.rate.high + 0.03).toBeGreaterThan(row.meanShare);
-  });
+  it.each(rows.map((r) => [`${Math.round(r.from * 100)}–${Math.round(r.to * 100)} %`, r] as const))(
+    'given as %s come true as often',
+    (_tenth, row) => {
+      expect(row.given).toBeGreaterThan(60);
+      expect(row.rate.low - 0.03).toBeLessThan(row.meanShare);
+      expect(row.rate.high + 0.03).toBeGreaterThan(row.meanShare);
+    },
+  );
   it('are near the line on the whole, and the cause given most is mostly the one', () => {
     expect(error).toBeLessThan(0.015);
     expect(firstRight).toBeGreaterThan(0.7);
   });
   it('tell less from a record full of holes', () => {
-    expect(shareCalibration(300, 5, { mostGaps: 0.95 }).firstRight).toBeLessThan(shareCalibration(300, 5, { mostGaps: 0 }).firstRight - 0.1);
+    expect(shareCalibration(300, 5, { mostGaps: 0.95 }).firstRight).toBeLessThan(
+      shareCalibration(300, 5, { mostGaps: 0 }).firstRight - 0.1,
+    );
   });
 });

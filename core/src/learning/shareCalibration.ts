@@ -6,7 +6,14 @@ import { hiddenCase, type HiddenCaseOptions } from '../simulation/hiddenCase';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
 /** Causes that were given a share within a tenth, and how often they were right. */
-export interface CalibrationRow { readonly from: number; readonly to: number; readonly given: number; readonly meanShare: number; readonly right: number; readonly rate: RateInterval }
+export interface CalibrationRow {
+  readonly from: number;
+  readonly to: number;
+  readonly given: number;
+  readonly meanShare: number;
+  readonly right: number;
+  readonly rate: RateInterval;
+}
 
 export interface ShareCalibration {
   readonly cases: number;
@@ -40,7 +47,19 @@ export function shareCalibration(cases: number, seed: number, options: HiddenCas
       if (id === made.cause) bin.right += 1;
     }
   }
-  const rows = bins.map(({ given, sum, right }, i) => ({ from: i / TENTHS, to: (i + 1) / TENTHS, given, meanShare: given ? sum / given : 0, right, rate: wilsonInterval(right, given) }));
+  const rows = bins.map(({ given, sum, right }, i) => ({
+    from: i / TENTHS,
+    to: (i + 1) / TENTHS,
+    given,
+    meanShare: given ? sum / given : 0,
+    right,
+    rate: wilsonInterval(right, given),
+  }));
   const all = rows.reduce((sum, r) => sum + r.given, 0);
-  return { cases, rows, firstRight: firstRight / cases, error: rows.reduce((sum, r) => sum + r.given * Math.abs(r.rate.rate - r.meanShare), 0) / all };
+  return {
+    cases,
+    rows,
+    firstRight: firstRight / cases,
+    error: rows.reduce((sum, r) => sum + r.given * Math.abs(r.rate.rate - r.meanShare), 0) / all,
+  };
 }

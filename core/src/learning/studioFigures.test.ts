@@ -9,25 +9,33 @@ import { mouldLives } from './mouldLife';
 import { ownGel, studioFigures } from './studioFigures';
 
 const now = new Date('2026-11-24T14:30:00Z');
-const factsOf = (slug: string, patch: Record<string, unknown>, totalG = 200): CastFacts => { const card = saltmarshCard(slug); const batch = soundBatch(slug, patch, totalG); return castFacts(card, batch, limitReadings(card, batch)); };
+const factsOf = (slug: string, patch: Record<string, unknown>, totalG = 200): CastFacts => {
+  const card = saltmarshCard(slug);
+  const batch = soundBatch(slug, patch, totalG);
+  return castFacts(card, batch, limitReadings(card, batch));
+};
 const graded = (grade: string) => ({ checks: [{ afterH: 24, symptoms: [], grade }] });
 const clear = saltmarshCard('house-clear-6');
 const lots = (['A', 'B'] as const).map((part) => saltmarshLot('house-clear-6', part, now)!);
 const lotCodes = { lotA: { code: lots[0]!.code }, lotB: { code: lots[1]!.code } };
 
 describe('own gel times', () => {
-  const timed = (share: number) => [20, 23, 26, 29].map((resinC) => {
-    const patch = { resin: { temperatureAC: resinC, temperatureBC: resinC, atPourC: resinC }, room: { temperatureC: 22 } };
-    const gel = workingTime(clear, soundBatch('house-clear-6', patch)).gelMin!;
-    return factsOf('house-clear-6', { ...patch, witness: { setMin: gel * share } });
-  });
+  const timed = (share: number) =>
+    [20, 23, 26, 29].map((resinC) => {
+      const patch = {
+        resin: { temperatureAC: resinC, temperatureBC: resinC, atPourC: resinC },
+        room: { temperatureC: 22 },
+      };
+      const gel = workingTime(clear, soundBatch('house-clear-6', patch)).gelMin!;
+      return factsOf('house-clear-6', { ...patch, witness: { setMin: gel * share } });
+    });
   it('give back the card where the studio gels as the card says', () => {
     const { fit, says } = ownGel(clear, timed(1));
     expect(fit.status).toBe('fitted');
     if (fit.status === 'fitted') expect(Math.abs(fit.offPct)).toBeLessThan(1.5);
     expect(says).toContain('as the card says');
   });
-  it('find a studio that gels a fifth slower, and say so beside the card\'s figure', () => {
+  it("find a studio that gels a fifth slower, and say so beside the card's figure", () => {
     const { fit, says } = ownGel(clear, timed(1.2));
     if (fit.status !== 'fitted') throw new Error(fit.status);
     expect(fit.offPct).toBeGreaterThan(14);
@@ -36,19 +44,40 @@ describe('own gel times', () => {
   });
   it('say what is missing', () => {
     expect(ownGel(clear, []).says).toContain('three tell something');
-    expect(ownGel(clear, [1, 1, 1].flatMap(() => timed(1)[0]!)).says).toContain('within 5 K');
+    expect(
+      ownGel(
+        clear,
+        [1, 1, 1].flatMap(() => timed(1)[0]!),
+      ).says,
+    ).toContain('within 5 K');
   });
 });
 
 describe('yield and cost', () => {
-  const facts = ['pass', 'pass', 'second', 'scrap'].map((g) => factsOf('house-clear-6', { ...graded(g), ...lotCodes, startedAt: '2026-08-05T10:00:00+00:00' }, 182));
-  const { yields } = studioFigures({ facts: [...facts, factsOf('house-clear-6', { checks: [], ...lotCodes }, 182)], cards: [clear], lots, moulds: [] });
+  const facts = ['pass', 'pass', 'second', 'scrap'].map((g) =>
+    factsOf('house-clear-6', { ...graded(g), ...lotCodes, startedAt: '2026-08-05T10:00:00+00:00' }, 182),
+  );
+  const { yields } = studioFigures({
+    facts: [...facts, factsOf('house-clear-6', { checks: [], ...lotCodes }, 182)],
+    cards: [clear],
+    lots,
+    moulds: [],
+  });
   it('count how castings ended, and add up', () => {
     const row = yields.product[0]!;
-    expect(row).toMatchObject({ key: 'house-clear-6', batches: 5, open: 1, grades: { pass: 2, second: 1, scrap: 1, mend: 0 } });
+    expect(row).toMatchObject({
+      key: 'house-clear-6',
+      batches: 5,
+      open: 1,
+      grades: { pass: 2, second: 1, scrap: 1, mend: 0 },
+    });
     expect(row.passed.rate).toBeCloseTo(0.5, 9);
     expect(yields.month.map((m) => m.key)).toContain('2026-08');
-    for (const by of ['product', 'mould', 'month'] as const) expect(yields[by].reduce((sum, y) => sum + y.batches, 0), by).toBe(5);
+    for (const by of ['product', 'mould', 'month'] as const)
+      expect(
+        yields[by].reduce((sum, y) => sum + y.batches, 0),
+        by,
+      ).toBe(5);
   });
   it('cost the grams by the lots they came from; what was scrapped is lost', () => {
     const [a, b] = lots.map((l) => l.price! / l.quantityG!);
@@ -56,12 +85,20 @@ describe('yield and cost', () => {
     expect(yields.product[0]!.cost).toBeCloseTo(5 * one, 6);
     expect(yields.product[0]!.lost).toBeCloseTo(one, 6);
   });
-  it('do not guess a price', () => { expect(studioFigures({ facts, cards: [clear], lots: [], moulds: [] }).yields.product[0]).toMatchObject({ cost: null, lost: null, priced: 0 }); });
+  it('do not guess a price', () => {
+    expect(studioFigures({ facts, cards: [clear], lots: [], moulds: [] }).yields.product[0]).toMatchObject({
+      cost: null,
+      lost: null,
+      priced: 0,
+    });
+  });
 });
 
 describe('what stays in the cup and what a hollow casting takes', () => {
   it('is a mean with its spread, from those that were weighed', () => {
-    const facts = [4, 8, null].map((leftG) => factsOf('house-bone-3', { mould: { code: 'M-17' }, pour: { leftG } }, 200));
+    const facts = [4, 8, null].map((leftG) =>
+      factsOf('house-bone-3', { mould: { code: 'M-17' }, pour: { leftG } }, 200),
+    );
     const { cupLoss, hollow } = studioFigures({ facts, cards: [], lots: [], moulds: saltmarshMoulds() });
     expect(cupLoss[0]).toMatchObject({ key: 'house-bone-3', n: 2 });
     expect(cupLoss[0]!.mean).toBeCloseTo(3, 6);
@@ -71,7 +108,19 @@ describe('what stays in the cup and what a hollow casting takes', () => {
 });
 
 describe('how moulds wear', () => {
-  const pulls = (worn: number) => Array.from({ length: 40 }, (_, i) => factsOf('house-clear-6', { mould: { code: 'M-01', pulls: i }, checks: [{ afterH: 24, grade: i < worn ? 'pass' : 'second', symptoms: i < worn ? [] : [{ kind: 'haze', pattern: 'unspecified' }] }] }));
+  const pulls = (worn: number) =>
+    Array.from({ length: 40 }, (_, i) =>
+      factsOf('house-clear-6', {
+        mould: { code: 'M-01', pulls: i },
+        checks: [
+          {
+            afterH: 24,
+            grade: i < worn ? 'pass' : 'second',
+            symptoms: i < worn ? [] : [{ kind: 'haze', pattern: 'unspecified' }],
+          },
+        ],
+      }),
+    );
   it('tells the pull from which on it shows', () => {
     const [life] = mouldLives(pulls(27));
     expect(life).toMatchObject({ mould: 'M-01', pulls: 40, wornFrom: 27 });

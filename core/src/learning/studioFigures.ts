@@ -24,33 +24,69 @@ export interface Yield {
 }
 
 /** Mean and spread of a figure. */
-export interface Spread { readonly key: string; readonly n: number; readonly mean: number; readonly deviation: number | null }
+export interface Spread {
+  readonly key: string;
+  readonly n: number;
+  readonly mean: number;
+  readonly deviation: number | null;
+}
 
-export interface OwnGel { readonly slug: string; readonly name: string; readonly fit: GelFit; readonly says: string }
+export interface OwnGel {
+  readonly slug: string;
+  readonly name: string;
+  readonly fit: GelFit;
+  readonly says: string;
+}
 
 export interface StudioFigures {
   readonly gel: readonly OwnGel[];
   readonly cupLoss: readonly Spread[];
   readonly hollow: readonly Spread[];
-  readonly yields: { readonly product: readonly Yield[]; readonly mould: readonly Yield[]; readonly month: readonly Yield[] };
+  readonly yields: {
+    readonly product: readonly Yield[];
+    readonly mould: readonly Yield[];
+    readonly month: readonly Yield[];
+  };
   readonly moulds: readonly MouldLife[];
 }
 
-export interface FiguresScene { readonly facts: readonly CastFacts[]; readonly cards: readonly Product[]; readonly lots: readonly LotCard[]; readonly moulds: readonly Mould[] }
+export interface FiguresScene {
+  readonly facts: readonly CastFacts[];
+  readonly cards: readonly Product[];
+  readonly lots: readonly LotCard[];
+  readonly moulds: readonly Mould[];
+}
 
 /** Gel times fitted at once: the latest are most like the next, and more of them tell nothing new. */
 const MOST_GEL_POINTS = 60;
 
 function spreadOf(key: string, values: readonly number[]): Spread {
   const mean = values.reduce((a, b) => a + b, 0) / values.length;
-  return { key, n: values.length, mean, deviation: values.length < 2 ? null : Math.sqrt(values.reduce((s, v) => s + (v - mean) ** 2, 0) / (values.length - 1)) };
+  return {
+    key,
+    n: values.length,
+    mean,
+    deviation:
+      values.length < 2 ? null : Math.sqrt(values.reduce((s, v) => s + (v - mean) ** 2, 0) / (values.length - 1)),
+  };
 }
 
 /** What a gram of a part costs: by its lot, else as the product's lots on the shelf do on average. */
 function prices(lots: readonly LotCard[]): (slug: string, part: 'A' | 'B', code: string | undefined) => number | null {
-  const known = lots.flatMap((l) => { const perG = pricePerG(l); return perG === null ? [] : [{ slug: l.productSlug, part: l.part, code: l.code, perG }]; });
+  const known = lots.flatMap((l) => {
+    const perG = pricePerG(l);
+    return perG === null ? [] : [{ slug: l.productSlug, part: l.part, code: l.code, perG }];
+  });
   const byLot = new Map(known.map((l) => [`${l.slug} ${l.part} ${l.code}`, l.perG]));
-  const usual = new Map(grouped(known, (l) => `${l.slug} ${l.part}`).map(([key, some]) => [key, spreadOf(key, some.map((l) => l.perG)).mean]));
+  const usual = new Map(
+    grouped(known, (l) => `${l.slug} ${l.part}`).map(([key, some]) => [
+      key,
+      spreadOf(
+        key,
+        some.map((l) => l.perG),
+      ).mean,
+    ]),
+  );
   return (slug, part, code) => byLot.get(`${slug} ${part} ${code ?? ''}`) ?? usual.get(`${slug} ${part}`) ?? null;
 }
 
@@ -66,14 +102,24 @@ function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<type
   const grades: Record<Grade, number> = { pass: 0, second: 0, scrap: 0, mend: 0 };
   let [open, priced, cost, lost] = [0, 0, 0, 0];
   for (const f of some) {
-    if (f.grade === null) open += 1; else grades[f.grade] += 1;
+    if (f.grade === null) open += 1;
+    else grades[f.grade] += 1;
     const own = costOf(f, price);
     if (own === null) continue;
     priced += 1;
     cost += own;
     if (f.grade === 'scrap') lost += own;
   }
-  return { key, batches: some.length, grades, open, passed: wilsonInterval(grades.pass, some.length - open), cost: priced === 0 ? null : cost, lost: priced === 0 ? null : lost, priced };
+  return {
+    key,
+    batches: some.length,
+    grades,
+    open,
+    passed: wilsonInterval(grades.pass, some.length - open),
+    cost: priced === 0 ? null : cost,
+    lost: priced === 0 ? null : lost,
+    priced,
+  };
 }
 
 const NOT_FITTED: Record<Exclude<GelFit['status'], 'fitted'>, (points: number) => string> = {
@@ -86,26 +132,69 @@ const NOT_FITTED: Record<Exclude<GelFit['status'], 'fitted'>, (points: number) =
 
 function gelWords(product: Product, fit: GelFit): string {
   if (fit.status !== 'fitted') return NOT_FITTED[fit.status](fit.points);
-  const off = Math.abs(fit.offPct) < 1 ? 'as the card says' : `${Math.abs(fit.offPct).toFixed(0)} % ${fit.offPct > 0 ? 'slower' : 'faster'} than the card`;
+  const off =
+    Math.abs(fit.offPct) < 1
+      ? 'as the card says'
+      : `${Math.abs(fit.offPct).toFixed(0)} % ${fit.offPct > 0 ? 'slower' : 'faster'} than the card`;
   return `Gels in ${fit.gelMin.toFixed(1)} min (${fit.interval[0].toFixed(1)}–${fit.interval[1].toFixed(1)}) at ${product.name}'s own temperature and mass, ${off} (${fit.cardGelMin.toFixed(1)} min), by ${fit.points} witness cups.`;
 }
 
 /** The studio's own gel times of a product, fitted beside the card's and never over it. */
 export function ownGel(product: Product, facts: readonly CastFacts[]): OwnGel {
-  const points = facts.filter((f) => f.levels.product === product.slug && f.gel !== null).sort((a, b) => (a.startedAt ?? '').localeCompare(b.startedAt ?? '')).slice(-MOST_GEL_POINTS).map((f) => f.gel!);
+  const points = facts
+    .filter((f) => f.levels.product === product.slug && f.gel !== null)
+    .sort((a, b) => (a.startedAt ?? '').localeCompare(b.startedAt ?? ''))
+    .slice(-MOST_GEL_POINTS)
+    .map((f) => f.gel!);
   const fit = fitGelTimes(product, points);
   return { slug: product.slug, name: product.name, fit, says: gelWords(product, fit) };
 }
 
 /** Everything a studio's own log says in figures. */
-export function studioFigures({ facts, cards, lots, moulds }: FiguresScene, onProgress: (share: number) => void = () => undefined): StudioFigures {
+export function studioFigures(
+  { facts, cards, lots, moulds }: FiguresScene,
+  onProgress: (share: number) => void = () => undefined,
+): StudioFigures {
   const price = prices(lots);
-  const named = (keyOf: (f: CastFacts) => string | null | undefined) => grouped(facts, keyOf).map(([key, some]) => yieldOf(key, some, price));
-  const gel = cards.map((card, i) => { const own = ownGel(card, facts); onProgress((0.8 * (i + 1)) / cards.length); return own; }).filter((g) => g.fit.points > 0 && g.fit.status !== 'no-kinetics' && g.fit.status !== 'no-pot-life');
-  const losses = grouped(facts.filter((f) => f.leftG !== null && f.massG), (f) => f.levels.product).map(([key, some]) => spreadOf(key, some.map((f) => (100 * f.leftG!) / f.massG!)));
+  const named = (keyOf: (f: CastFacts) => string | null | undefined) =>
+    grouped(facts, keyOf).map(([key, some]) => yieldOf(key, some, price));
+  const gel = cards
+    .map((card, i) => {
+      const own = ownGel(card, facts);
+      onProgress((0.8 * (i + 1)) / cards.length);
+      return own;
+    })
+    .filter((g) => g.fit.points > 0 && g.fit.status !== 'no-kinetics' && g.fit.status !== 'no-pot-life');
+  const losses = grouped(
+    facts.filter((f) => f.leftG !== null && f.massG),
+    (f) => f.levels.product,
+  ).map(([key, some]) =>
+    spreadOf(
+      key,
+      some.map((f) => (100 * f.leftG!) / f.massG!),
+    ),
+  );
   const hollow = new Set(moulds.filter((m) => m.hollow).map((m) => m.code));
-  const casts = grouped(facts.filter((f) => f.massG !== null && f.levels.mould !== undefined && hollow.has(f.levels.mould)), (f) => f.levels.mould).map(([key, some]) => spreadOf(key, some.map((f) => f.massG! - (f.leftG ?? 0))));
-  const figures = { gel, cupLoss: losses, hollow: casts, yields: { product: named((f) => f.levels.product), mould: named((f) => f.levels.mould), month: named((f) => f.startedAt?.slice(0, 7)) }, moulds: mouldLives(facts) };
+  const casts = grouped(
+    facts.filter((f) => f.massG !== null && f.levels.mould !== undefined && hollow.has(f.levels.mould)),
+    (f) => f.levels.mould,
+  ).map(([key, some]) =>
+    spreadOf(
+      key,
+      some.map((f) => f.massG! - (f.leftG ?? 0)),
+    ),
+  );
+  const figures = {
+    gel,
+    cupLoss: losses,
+    hollow: casts,
+    yields: {
+      product: named((f) => f.levels.product),
+      mould: named((f) => f.levels.mould),
+      month: named((f) => f.startedAt?.slice(0, 7)),
+    },
+    moulds: mouldLives(facts),
+  };
   onProgress(1);
   return figures;
 }

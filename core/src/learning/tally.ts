@@ -2,7 +2,10 @@ import type { CastFacts } from './castFacts';
 import { FACTORS, type Factor } from './factors';
 
 /** A group of batches that share a level of a factor. */
-export interface Level { readonly factor: Factor; readonly level: string }
+export interface Level {
+  readonly factor: Factor;
+  readonly level: string;
+}
 
 /** Counts of batches and faults by level and product, from one walk over the log. */
 export interface Tally {
@@ -41,28 +44,46 @@ export function tally(facts: readonly CastFacts[], outcomes: readonly string[]):
   const products = numbering<string>((p) => p);
   for (const fact of facts) {
     products.of(fact.levels.product ?? '');
-    for (const factor of FACTORS) { const level = fact.levels[factor]; if (level !== undefined) levels.of({ factor, level }); }
+    for (const factor of FACTORS) {
+      const level = fact.levels[factor];
+      if (level !== undefined) levels.of({ factor, level });
+    }
   }
   const outcomeAt = new Map(outcomes.map((o, i) => [o, i]));
   const [L, P, F] = [levels.items.length, products.items.length, FACTORS.length];
   const counts = (size: number) => new Int32Array(size);
-  const [n, k, recorded, recordedWith] = [counts(L * P), counts(outcomes.length * L * P), counts(F * P), counts(outcomes.length * F * P)];
+  const [n, k, recorded, recordedWith] = [
+    counts(L * P),
+    counts(outcomes.length * L * P),
+    counts(F * P),
+    counts(outcomes.length * F * P),
+  ];
   for (const fact of facts) {
     const product = products.of(fact.levels.product ?? '');
-    const seen = fact.seen.flatMap((s) => { const at = outcomeAt.get(s); return at === undefined ? [] : [at]; });
+    const seen = fact.seen.flatMap((s) => {
+      const at = outcomeAt.get(s);
+      return at === undefined ? [] : [at];
+    });
     for (const [f, factor] of FACTORS.entries()) {
       const level = fact.levels[factor];
       if (level === undefined) continue;
       const at = levels.of({ factor, level });
       n[at * P + product]! += 1;
       recorded[f * P + product]! += 1;
-      for (const o of seen) { k[(o * L + at) * P + product]! += 1; recordedWith[(o * F + f) * P + product]! += 1; }
+      for (const o of seen) {
+        k[(o * L + at) * P + product]! += 1;
+        recordedWith[(o * F + f) * P + product]! += 1;
+      }
     }
   }
   const factorAt = (factor: Factor) => FACTORS.indexOf(factor);
   return {
-    levels: levels.items, outcomes, products: products.items,
-    n: (level, product) => n[level * P + product]!, k: (o, level, product) => k[(o * L + level) * P + product]!,
-    recorded: (factor, product) => recorded[factorAt(factor) * P + product]!, recordedWith: (o, factor, product) => recordedWith[(o * F + factorAt(factor)) * P + product]!,
+    levels: levels.items,
+    outcomes,
+    products: products.items,
+    n: (level, product) => n[level * P + product]!,
+    k: (o, level, product) => k[(o * L + level) * P + product]!,
+    recorded: (factor, product) => recorded[factorAt(factor) * P + product]!,
+    recordedWith: (o, factor, product) => recordedWith[(o * F + factorAt(factor)) * P + product]!,
   };
 }

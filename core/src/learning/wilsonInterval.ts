@@ -4,7 +4,11 @@ import { requireNumber } from '../errors';
 const Z_95 = 1.959963984540054;
 
 /** A rate with the interval it may lie in. */
-export interface RateInterval { readonly rate: number; readonly low: number; readonly high: number }
+export interface RateInterval {
+  readonly rate: number;
+  readonly low: number;
+  readonly high: number;
+}
 
 /**
  * Wilson's score interval (95 %) for a rate of `k` in `n`. Source: Wilson 1927.

@@ -9,8 +9,12 @@ import { makeReading } from './reading';
 export function dewPointSpreadK(batch: Batch): number | null {
   const { temperatureC, humidityPct } = batch.room ?? {};
   if (temperatureC == null || !humidityPct || temperatureC < -45 || temperatureC > 60) return null;
-  const surfaces = [temperatureC, batch.resin?.temperatureAC, batch.resin?.temperatureBC, batch.mould?.temperatureC]
-    .filter((t) => t != null);
+  const surfaces = [
+    temperatureC,
+    batch.resin?.temperatureAC,
+    batch.resin?.temperatureBC,
+    batch.mould?.temperatureC,
+  ].filter((t) => t != null);
   return Math.min(...surfaces) - dewPointC(temperatureC, humidityPct);
 }
 
@@ -19,7 +23,10 @@ export function conditionReadings(product: Product, batch: Batch, say: Say): Lim
   const { minC, maxC, maxHumidityPct } = product.room ?? {};
   const resinBand = { low: product.resin?.minC, high: product.resin?.maxC, unit: '°C' };
   return [
-    makeReading({ field: 'room.temperatureC', measured: batch.room?.temperatureC, low: minC, high: maxC, unit: '°C' }, say),
+    makeReading(
+      { field: 'room.temperatureC', measured: batch.room?.temperatureC, low: minC, high: maxC, unit: '°C' },
+      say,
+    ),
     makeReading({ field: 'room.humidityPct', measured: batch.room?.humidityPct, high: maxHumidityPct, unit: '%' }, say),
     makeReading({ field: 'air.dewPointSpreadK', measured: dewPointSpreadK(batch), unit: 'K' }, say),
     makeReading({ field: 'resin.temperatureAC', measured: batch.resin?.temperatureAC, ...resinBand }, say),

@@ -11,10 +11,17 @@ import { makeReading } from './reading';
 export const DRY_MASS_LOSS_PCT = 0.5;
 
 /** Temperature the piece cured at: as recorded, else the room's; null where neither was. */
-export const cureTemperatureC = (batch: Batch): number | null => batch.cure?.temperatureC ?? batch.room?.temperatureC ?? null;
+export const cureTemperatureC = (batch: Batch): number | null =>
+  batch.cure?.temperatureC ?? batch.room?.temperatureC ?? null;
 
 /** A card's minutes at its temperature carried to the cure's, and whose figure that is. */
-function carried(product: Product, minutes: number | null | undefined, atC: number | null | undefined, batch: Batch, say: Say) {
+function carried(
+  product: Product,
+  minutes: number | null | undefined,
+  atC: number | null | undefined,
+  batch: Batch,
+  say: Say,
+) {
   const cureC = cureTemperatureC(batch);
   const cardC = atC ?? SHEET_TEMPERATURE_C;
   if (minutes == null) return { minutes: null, whose: 'the card' };
@@ -32,22 +39,43 @@ function layerReadings(product: Product, batch: Batch, say: Say): LimitReading[]
   const until = carried(product, same ? product.recoat?.untilMin : null, product.recoat?.atC, batch, say);
   const waterBased = below?.family === 'mineral-acrylic' || (below?.family == null && below?.massLossPct != null);
   return [
-    makeReading({
-      field: 'layerBelow.hoursSince', measured: below?.hoursSince, unit: 'h', whose: until.whose,
-      low: from.minutes === null ? null : from.minutes / 60, high: until.minutes === null ? null : until.minutes / 60,
-    }, say),
-    makeReading({
-      field: 'layerBelow.massLossPct', measured: below?.massLossPct, high: waterBased ? DRY_MASS_LOSS_PCT : null, unit: '%',
-      whose: waterBased ? 'studio practice, not the card,' : 'the card',
-    }, say),
+    makeReading(
+      {
+        field: 'layerBelow.hoursSince',
+        measured: below?.hoursSince,
+        unit: 'h',
+        whose: until.whose,
+        low: from.minutes === null ? null : from.minutes / 60,
+        high: until.minutes === null ? null : until.minutes / 60,
+      },
+      say,
+    ),
+    makeReading(
+      {
+        field: 'layerBelow.massLossPct',
+        measured: below?.massLossPct,
+        high: waterBased ? DRY_MASS_LOSS_PCT : null,
+        unit: '%',
+        whose: waterBased ? 'studio practice, not the card,' : 'the card',
+      },
+      say,
+    ),
   ];
 }
 
 function inclusionReadings(product: Product, batch: Batch, say: Say): LimitReading[] {
-  return (batch.inclusions ?? []).map((inclusion, i) => makeReading({
-    field: `inclusions[${i}].moisturePct`, measured: inclusion.moisturePct, high: product.inclusionMaxMoisturePct, unit: '%',
-    note: inclusion.what ? `Inclusion: ${inclusion.what}.` : null,
-  }, say));
+  return (batch.inclusions ?? []).map((inclusion, i) =>
+    makeReading(
+      {
+        field: `inclusions[${i}].moisturePct`,
+        measured: inclusion.moisturePct,
+        high: product.inclusionMaxMoisturePct,
+        unit: '%',
+        note: inclusion.what ? `Inclusion: ${inclusion.what}.` : null,
+      },
+      say,
+    ),
+  );
 }
 
 function hardnessReadings(product: Product, batch: Batch, say: Say): LimitReading[] {
@@ -56,11 +84,17 @@ function hardnessReadings(product: Product, batch: Batch, say: Say): LimitReadin
     const cureC = cureTemperatureC(batch) ?? product.demould?.atC ?? SHEET_TEMPERATURE_C;
     const expected = expectedShore(product, check.afterH * 60, cureC);
     const stated = value != null && tolerance != null;
-    return makeReading({
-      field: `checks[${i}].shore`, measured: check.shore, unit: `Shore ${scale ?? ''}`.trim(),
-      low: stated ? (expected ?? value) - tolerance : null, high: stated ? value + tolerance : null,
-      whose: expected === null ? 'the card' : `the card's hardness at this age (curve through demould and full cure)`,
-    }, say);
+    return makeReading(
+      {
+        field: `checks[${i}].shore`,
+        measured: check.shore,
+        unit: `Shore ${scale ?? ''}`.trim(),
+        low: stated ? (expected ?? value) - tolerance : null,
+        high: stated ? value + tolerance : null,
+        whose: expected === null ? 'the card' : `the card's hardness at this age (curve through demould and full cure)`,
+      },
+      say,
+    );
   });
 }
 
@@ -69,15 +103,42 @@ export function cureReadings(product: Product, batch: Batch, say: Say): LimitRea
   const demould = carried(product, product.demould?.minutes, product.demould?.atC, batch, say);
   const lightCured = product.family === 'uv-acrylate';
   return [
-    makeReading({ field: 'mould.thinnestMm', measured: batch.mould?.thinnestMm, low: product.thinnestMm, unit: 'mm' }, say),
+    makeReading(
+      { field: 'mould.thinnestMm', measured: batch.mould?.thinnestMm, low: product.thinnestMm, unit: 'mm' },
+      say,
+    ),
     ...inclusionReadings(product, batch, say),
     ...layerReadings(product, batch, say),
-    makeReading({ field: 'cure.temperatureC', measured: batch.cure?.temperatureC, low: product.room?.minC, high: product.room?.maxC, unit: '°C' }, say),
+    makeReading(
+      {
+        field: 'cure.temperatureC',
+        measured: batch.cure?.temperatureC,
+        low: product.room?.minC,
+        high: product.room?.maxC,
+        unit: '°C',
+      },
+      say,
+    ),
     makeReading({ field: 'cure.peakC', measured: batch.cure?.peakC, high: product.exothermMaxC, unit: '°C' }, say),
-    makeReading({ field: 'cure.demouldedMin', measured: batch.cure?.demouldedMin, low: demould.minutes, unit: 'min', whose: demould.whose }, say),
-    makeReading({
-      field: 'cure.lightMJPerCM2', measured: batch.cure?.lightMJPerCM2, low: lightCured ? product.light?.doseMJPerCM2 : null, unit: 'mJ/cm²',
-    }, say),
+    makeReading(
+      {
+        field: 'cure.demouldedMin',
+        measured: batch.cure?.demouldedMin,
+        low: demould.minutes,
+        unit: 'min',
+        whose: demould.whose,
+      },
+      say,
+    ),
+    makeReading(
+      {
+        field: 'cure.lightMJPerCM2',
+        measured: batch.cure?.lightMJPerCM2,
+        low: lightCured ? product.light?.doseMJPerCM2 : null,
+        unit: 'mJ/cm²',
+      },
+      say,
+    ),
     ...hardnessReadings(product, batch, say),
   ];
 }

@@ -72,7 +72,8 @@ export function fieldLabel(field: string): string {
   const test = /^quickTests\.(.+)$/.exec(field)?.[1];
   if (test) return `Test: ${test.replaceAll('-', ' ')}`;
   const treated = /^inclusions\[(\d*)\]\.(treated|what|sealed)$/.exec(field);
-  if (treated) return `Inclusion${treated[1] ? ` ${Number(treated[1]) + 1}` : ''}, ${treated[2] === 'what' ? 'with this resin before' : treated[2]}`;
+  if (treated)
+    return `Inclusion${treated[1] ? ` ${Number(treated[1]) + 1}` : ''}, ${treated[2] === 'what' ? 'with this resin before' : treated[2]}`;
   if (/^additives\[\d+\]\.applied$/.test(field)) return 'How the colour went on';
   const known = LABELS[field];
   if (known) return known;

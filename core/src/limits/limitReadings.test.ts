@@ -17,9 +17,20 @@ const read = (slug: string, patch: Record<string, unknown>, field: string, cardP
 
 describe('bandState', () => {
   it.each([
-    [17.5, 19, 27, 'below'], [19, 19, 27, 'near'], [19.8, 19, 27, 'near'], [19.9, 19, 27, 'inside'], [26.2, 19, 27, 'near'],
-    [27.01, 19, 27, 'above'], [55, null, 60, 'near'], [53.9, null, 60, 'inside'], [1.6, 1.5, null, 'near'], [1.7, 1.5, null, 'inside'],
-    [null, 19, 27, 'not-recorded'], [22, null, null, 'not-stated'], [null, null, null, 'not-stated'], [0, null, 4, 'inside'],
+    [17.5, 19, 27, 'below'],
+    [19, 19, 27, 'near'],
+    [19.8, 19, 27, 'near'],
+    [19.9, 19, 27, 'inside'],
+    [26.2, 19, 27, 'near'],
+    [27.01, 19, 27, 'above'],
+    [55, null, 60, 'near'],
+    [53.9, null, 60, 'inside'],
+    [1.6, 1.5, null, 'near'],
+    [1.7, 1.5, null, 'inside'],
+    [null, 19, 27, 'not-recorded'],
+    [22, null, null, 'not-stated'],
+    [null, null, null, 'not-stated'],
+    [0, null, 4, 'inside'],
   ] as const)('%s against %s to %s is %s', (measured, low, high, state) => {
     expect(bandState(measured, low, high)).toBe(state);
   });
@@ -29,7 +40,10 @@ describe('limitReadings', () => {
   it('finds nothing outside its limits in a sound batch of any product', () => {
     for (const card of SALTMARSH_CARDS) {
       const out = limitReadings(card, soundBatch(card.slug)).filter((r) => r.state === 'below' || r.state === 'above');
-      expect(out.map((r) => r.says), card.slug).toEqual([]);
+      expect(
+        out.map((r) => r.says),
+        card.slug,
+      ).toEqual([]);
     }
   });
 
@@ -67,13 +81,25 @@ describe('limitReadings', () => {
 
   it('carries measured value, limits, unit and a sentence with both', () => {
     expect(read('house-clear-6', { room: { temperatureC: 17.5 } }, 'room.temperatureC')).toEqual({
-      field: 'room.temperatureC', measured: 17.5, low: 19, high: 27, unit: '°C', state: 'below',
+      field: 'room.temperatureC',
+      measured: 17.5,
+      low: 19,
+      high: 27,
+      unit: '°C',
+      state: 'below',
       says: 'Room 17.5 °C is below; the card says 19 °C to 27 °C.',
     });
   });
 
   it('counts loading against A + B alone, an unlisted kind in the total, and nothing that was dusted into the mould', () => {
-    const patch = { mix: { amountA: 100, amountB: 82 }, additives: [{ kind: 'dye', massG: 1.82 }, { kind: 'glitter', massG: 3.64 }, { kind: 'mica', massG: 50, applied: 'dusted' }] };
+    const patch = {
+      mix: { amountA: 100, amountB: 82 },
+      additives: [
+        { kind: 'dye', massG: 1.82 },
+        { kind: 'glitter', massG: 3.64 },
+        { kind: 'mica', massG: 50, applied: 'dusted' },
+      ],
+    };
     expect(read('house-clear-6', patch, 'additives.totalPct').measured).toBeCloseTo(3, 9);
     expect(read('house-clear-6', patch, 'additives.dye.pct').measured).toBeCloseTo(1, 9);
   });
@@ -90,56 +116,109 @@ describe('limitReadings', () => {
   });
 
   it('keeps a ratio without a stated tolerance not-stated', () => {
-    expect(read('house-clear-6', { mix: { amountA: 100, amountB: 100 } }, 'mix.ratioErrorPct', { ratio: { tolerancePct: null } }).state).toBe('not-stated');
+    expect(
+      read('house-clear-6', { mix: { amountA: 100, amountB: 100 } }, 'mix.ratioErrorPct', {
+        ratio: { tolerancePct: null },
+      }).state,
+    ).toBe('not-stated');
   });
 
   it('counts a lot open for calendar months, and says until when it was good', () => {
-    const three = read('house-clear-6', { startedAt: '2026-05-31T09:00:00+00:00', lotA: { openedOn: '2026-02-28' } }, 'lotA.openedOn');
+    const three = read(
+      'house-clear-6',
+      { startedAt: '2026-05-31T09:00:00+00:00', lotA: { openedOn: '2026-02-28' } },
+      'lotA.openedOn',
+    );
     expect(three.state).toBe('above');
     expect(three.says).toContain('2026-05-28');
-    expect(read('house-clear-6', { startedAt: '2026-05-28T09:00:00+00:00', lotA: { openedOn: '2026-02-28' } }, 'lotA.openedOn').state).toBe('near');
+    expect(
+      read(
+        'house-clear-6',
+        { startedAt: '2026-05-28T09:00:00+00:00', lotA: { openedOn: '2026-02-28' } },
+        'lotA.openedOn',
+      ).state,
+    ).toBe('near');
     expect(addMonths('2026-01-31', 1)).toBe('2026-02-28');
     expect(addMonths('2024-01-31', 1)).toBe('2024-02-29');
     expect(addMonths('2026-11-15', 3)).toBe('2027-02-15');
   });
 
   it('carries gel and pot life to this batch: a cold cup has longer, and the sentence says whose figure it is', () => {
-    const cold = read('house-clear-6', { room: { temperatureC: 18 }, resin: { temperatureAC: 18, temperatureBC: 18 } }, 'pressure.reachedMin');
-    const warm = read('house-clear-6', { room: { temperatureC: 26 }, resin: { temperatureAC: 30, temperatureBC: 30 } }, 'pressure.reachedMin');
+    const cold = read(
+      'house-clear-6',
+      { room: { temperatureC: 18 }, resin: { temperatureAC: 18, temperatureBC: 18 } },
+      'pressure.reachedMin',
+    );
+    const warm = read(
+      'house-clear-6',
+      { room: { temperatureC: 26 }, resin: { temperatureAC: 30, temperatureBC: 30 } },
+      'pressure.reachedMin',
+    );
     expect(cold.high).toBeGreaterThan(9);
     expect(warm.high).toBeLessThan(9);
     expect(cold.says).toContain('cup model');
   });
 
-  it('holds a rest against the card\'s rest, and demould time at the temperature it cured at', () => {
-    expect(read('house-coat-9', { degas: { method: 'rest', minutes: 3 } }, 'degas.minutes')).toMatchObject({ low: 5, state: 'below' });
+  it("holds a rest against the card's rest, and demould time at the temperature it cured at", () => {
+    expect(read('house-coat-9', { degas: { method: 'rest', minutes: 3 } }, 'degas.minutes')).toMatchObject({
+      low: 5,
+      state: 'below',
+    });
     const cold = read('house-clear-6', { cure: { temperatureC: 19, demouldedMin: 145 } }, 'cure.demouldedMin');
     expect(cold.state).toBe('below');
-    expect(read('house-clear-6', { cure: { temperatureC: 23, demouldedMin: 160 } }, 'cure.demouldedMin')).toMatchObject({ low: 140, state: 'inside' });
+    expect(read('house-clear-6', { cure: { temperatureC: 23, demouldedMin: 160 } }, 'cure.demouldedMin')).toMatchObject(
+      { low: 140, state: 'inside' },
+    );
   });
 
   it('applies the bond window only on the same product, and half a per cent of mass loss as studio practice', () => {
     const at23 = { cure: { temperatureC: 23 } };
-    expect(read('house-clear-6', { ...at23, layerBelow: { productSlug: 'house-clear-6', hoursSince: 10 } }, 'layerBelow.hoursSince')).toMatchObject({ low: 0.75, high: 8, state: 'above' });
-    expect(read('house-clear-6', { ...at23, layerBelow: { productSlug: 'house-chalk', hoursSince: 10 } }, 'layerBelow.hoursSince').state).toBe('not-stated');
-    const damp = read('house-clear-6', { layerBelow: { family: 'mineral-acrylic', massLossPct: 1.4 } }, 'layerBelow.massLossPct');
+    expect(
+      read(
+        'house-clear-6',
+        { ...at23, layerBelow: { productSlug: 'house-clear-6', hoursSince: 10 } },
+        'layerBelow.hoursSince',
+      ),
+    ).toMatchObject({ low: 0.75, high: 8, state: 'above' });
+    expect(
+      read(
+        'house-clear-6',
+        { ...at23, layerBelow: { productSlug: 'house-chalk', hoursSince: 10 } },
+        'layerBelow.hoursSince',
+      ).state,
+    ).toBe('not-stated');
+    const damp = read(
+      'house-clear-6',
+      { layerBelow: { family: 'mineral-acrylic', massLossPct: 1.4 } },
+      'layerBelow.massLossPct',
+    );
     expect(damp.state).toBe('above');
     expect(damp.says).toContain('studio practice');
   });
 
   it('makes the dose a minimum for a light-cured product', () => {
-    expect(read('house-noon', { cure: { lightMJPerCM2: 700 } }, 'cure.lightMJPerCM2')).toMatchObject({ low: 1200, state: 'below' });
+    expect(read('house-noon', { cure: { lightMJPerCM2: 700 } }, 'cure.lightMJPerCM2')).toMatchObject({
+      low: 1200,
+      state: 'below',
+    });
   });
 
   it('holds a catalyst dose against its band, and has no ratio for it', () => {
-    expect(read('house-tide', { mix: { amountA: 200, amountB: 6 } }, 'mix.catalystPct')).toMatchObject({ measured: 3, state: 'above' });
-    expect(limitReadings(saltmarshCard('house-tide'), soundBatch('house-tide')).map((r) => r.field)).not.toContain('mix.ratioErrorPct');
+    expect(read('house-tide', { mix: { amountA: 200, amountB: 6 } }, 'mix.catalystPct')).toMatchObject({
+      measured: 3,
+      state: 'above',
+    });
+    expect(limitReadings(saltmarshCard('house-tide'), soundBatch('house-tide')).map((r) => r.field)).not.toContain(
+      'mix.ratioErrorPct',
+    );
   });
 
   it('reads an empty record as not recorded or not stated, never as fine', () => {
     for (const card of SALTMARSH_CARDS) {
       const empty = batchSchema.parse({ format: 'warm-jar.batch/1', product: { slug: card.slug, revision: 1 } });
-      expect(new Set(limitReadings(card, empty).map((r) => r.state)), card.slug).toEqual(new Set(['not-recorded', 'not-stated']));
+      expect(new Set(limitReadings(card, empty).map((r) => r.state)), card.slug).toEqual(
+        new Set(['not-recorded', 'not-stated']),
+      );
     }
   });
 });

@@ -16,7 +16,10 @@ import { pourReadings } from './pourReadings';
  * @param say wording of figures in sentences, in the units people chose; stored units otherwise
  */
 export function limitReadings(
-  product: Product, batch: Batch, say: Say = wordsIn(), working: WorkingTime = workingTime(product, batch),
+  product: Product,
+  batch: Batch,
+  say: Say = wordsIn(),
+  working: WorkingTime = workingTime(product, batch),
 ): LimitReading[] {
   return [
     ...lotReadings(product, batch, say),

@@ -35,20 +35,31 @@ export const batchDay = (batch: Batch): string | null => batch.startedAt?.slice(
 export function daysPastDeadline(product: Product, lot: Lot | null | undefined, day: string | null): number | null {
   if (!day || !lot) return null;
   const months = product.shelf?.openedMonths;
-  const deadlines = [lot.useBy, lot.openedOn && months != null ? addMonths(lot.openedOn, months) : null].filter((d) => d != null);
+  const deadlines = [lot.useBy, lot.openedOn && months != null ? addMonths(lot.openedOn, months) : null].filter(
+    (d) => d != null,
+  );
   return deadlines.length === 0 ? null : Math.max(...deadlines.map((d) => daysBetween(d, day)));
 }
 
 const PART_WORDS = { lotA: 'Lot A', lotB: 'Lot B' } as const;
 type Part = keyof typeof PART_WORDS;
 
-function openedReading(product: Product, lot: Lot | null | undefined, part: Part, day: string | null, say: Say): LimitReading {
+function openedReading(
+  product: Product,
+  lot: Lot | null | undefined,
+  part: Part,
+  day: string | null,
+  say: Say,
+): LimitReading {
   const months = product.shelf?.openedMonths ?? null;
   const field = `${part}.openedOn`;
   const base = { field, high: months, unit: 'months' };
   if (!lot?.openedOn || !day) {
     const rule = months === null ? 'the card states no limit' : `the card allows ${say(months, 'months')} once opened`;
-    return makeReading({ ...base, measured: null, says: `When ${PART_WORDS[part]} was opened is not recorded; ${rule}.` }, say);
+    return makeReading(
+      { ...base, measured: null, says: `When ${PART_WORDS[part]} was opened is not recorded; ${rule}.` },
+      say,
+    );
   }
   const openDays = daysBetween(lot.openedOn, day);
   const measured = Math.round((openDays / MEAN_MONTH_DAYS) * 10) / 10;
@@ -57,21 +68,39 @@ function openedReading(product: Product, lot: Lot | null | undefined, part: Part
   const deadline = addMonths(lot.openedOn, months);
   const left = daysBetween(day, deadline);
   const state = left < 0 ? 'above' : left <= NEAR_SHARE * daysBetween(lot.openedOn, deadline) ? 'near' : 'inside';
-  return makeReading({ ...base, measured, state, says: `${opened}; the card allows ${say(months, 'months')}, that is until ${deadline}.` }, say);
+  return makeReading(
+    {
+      ...base,
+      measured,
+      state,
+      says: `${opened}; the card allows ${say(months, 'months')}, that is until ${deadline}.`,
+    },
+    say,
+  );
 }
 
-function useByReading(product: Product, lot: Lot | null | undefined, part: Part, day: string | null, say: Say): LimitReading {
+function useByReading(
+  product: Product,
+  lot: Lot | null | undefined,
+  part: Part,
+  day: string | null,
+  say: Say,
+): LimitReading {
   const base = { field: `${part}.useBy`, high: 0, unit: 'days' };
   if (!lot?.useBy || !day) {
-    return makeReading({ ...base, measured: null, says: `The use-by date of ${PART_WORDS[part]} was not recorded.` }, say);
+    return makeReading(
+      { ...base, measured: null, says: `The use-by date of ${PART_WORDS[part]} was not recorded.` },
+      say,
+    );
   }
   const past = daysBetween(lot.useBy, day);
   const shelfDays = (product.shelf?.unopenedMonths ?? 0) * MEAN_MONTH_DAYS;
   const state = past > 0 ? 'above' : -past <= NEAR_SHARE * shelfDays ? 'near' : 'inside';
   const days = (n: number) => `${n} day${n === 1 ? '' : 's'}`;
-  const says = past > 0
-    ? `${PART_WORDS[part]} was ${days(past)} past its use-by date, ${lot.useBy}.`
-    : `${PART_WORDS[part]} had ${days(-past)} left to its use-by date, ${lot.useBy}.`;
+  const says =
+    past > 0
+      ? `${PART_WORDS[part]} was ${days(past)} past its use-by date, ${lot.useBy}.`
+      : `${PART_WORDS[part]} had ${days(-past)} left to its use-by date, ${lot.useBy}.`;
   return makeReading({ ...base, measured: past, state, says }, say);
 }
 

@@ -12,15 +12,28 @@ function ratioReadings(product: Product, batch: Batch, say: Say): LimitReading[]
   if (hasFixedRatio(product) || !product.ratio.catalyst) {
     const tolerance = product.ratio.tolerancePct;
     const slip = ratioSignature(product, batch);
-    readings.push(makeReading({
-      field: 'mix.ratioErrorPct', measured: batchRatioErrorPct(product, batch), unit: '%',
-      low: tolerance == null ? null : -tolerance, high: tolerance,
-      note: slip && `It fits a known slip: ${SIGNATURE_WORDS[slip]}.`,
-    }, say));
+    readings.push(
+      makeReading(
+        {
+          field: 'mix.ratioErrorPct',
+          measured: batchRatioErrorPct(product, batch),
+          unit: '%',
+          low: tolerance == null ? null : -tolerance,
+          high: tolerance,
+          note: slip && `It fits a known slip: ${SIGNATURE_WORDS[slip]}.`,
+        },
+        say,
+      ),
+    );
   }
   if (product.ratio.catalyst) {
     const { minPct, maxPct } = product.ratio.catalyst;
-    readings.push(makeReading({ field: 'mix.catalystPct', measured: catalystPct(product, batch), low: minPct, high: maxPct, unit: '%' }, say));
+    readings.push(
+      makeReading(
+        { field: 'mix.catalystPct', measured: catalystPct(product, batch), low: minPct, high: maxPct, unit: '%' },
+        say,
+      ),
+    );
   }
   return readings;
 }
@@ -34,17 +47,29 @@ function knownPct(loading: Loading | undefined, high: number | null | undefined)
 function additiveReadings(product: Product, batch: Batch, say: Say): LimitReading[] {
   const load = loadings(product, batch);
   const total = product.additives?.totalMaxPct;
-  const incomplete = load && !load.total.complete ? 'Some of it has no known amount, such as drops that were never weighed.' : null;
+  const incomplete =
+    load && !load.total.complete ? 'Some of it has no known amount, such as drops that were never weighed.' : null;
   const readings = [
-    makeReading({ field: 'additives.totalPct', measured: knownPct(load?.total, total), high: total, unit: '%', note: incomplete }, say),
+    makeReading(
+      { field: 'additives.totalPct', measured: knownPct(load?.total, total), high: total, unit: '%', note: incomplete },
+      say,
+    ),
   ];
   for (const [kind, loading] of load?.kinds ?? []) {
     const refused = product.additives?.refused?.includes(kind) ?? false;
     const high = refused ? 0 : product.additives?.kinds?.[kind];
-    readings.push(makeReading({
-      field: `additives.${kind}.pct`, measured: knownPct(loading, high), high, unit: '%',
-      note: refused ? 'The card refuses this kind altogether.' : null,
-    }, say));
+    readings.push(
+      makeReading(
+        {
+          field: `additives.${kind}.pct`,
+          measured: knownPct(loading, high),
+          high,
+          unit: '%',
+          note: refused ? 'The card refuses this kind altogether.' : null,
+        },
+        say,
+      ),
+    );
   }
   return readings;
 }

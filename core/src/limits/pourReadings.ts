@@ -11,11 +11,16 @@ export function whoseTime(working: WorkingTime, what: string, say: Say): string 
   const at = [
     working.resinC === null ? null : say(working.resinC, '°C'),
     working.massG === null ? null : say(working.massG, 'g'),
-  ].filter(Boolean).join(' and ');
+  ]
+    .filter(Boolean)
+    .join(' and ');
   return at ? `the card's ${what}, carried by the cup model to ${at},` : `the cup model's ${what}`;
 }
 
-function degasParts(product: Product, batch: Batch): Pick<ReadingParts, 'low' | 'high' | 'note'> & { vacuumHigh: number | null | undefined } {
+function degasParts(
+  product: Product,
+  batch: Batch,
+): Pick<ReadingParts, 'low' | 'high' | 'note'> & { vacuumHigh: number | null | undefined } {
   const method = batch.degas?.method;
   const card = product.degas;
   const cardTakesVacuum = card?.method === 'vacuum' || card?.method === 'vacuum-or-pressure';
@@ -23,7 +28,10 @@ function degasParts(product: Product, batch: Batch): Pick<ReadingParts, 'low' | 
   if (method === 'rest') return { low: product.mix?.restMin, vacuumHigh: null };
   if (usedVacuum && cardTakesVacuum) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
   if (method == null && cardTakesVacuum) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
-  return { vacuumHigh: null, note: method && card?.method ? 'This batch was not cleared the way the card describes.' : null };
+  return {
+    vacuumHigh: null,
+    note: method && card?.method ? 'This batch was not cleared the way the card describes.' : null,
+  };
 }
 
 const pressed = (batch: Batch) => (batch.pressure?.gaugeKPa == null ? null : batch.pressure.gaugeKPa > 0);
@@ -43,15 +51,32 @@ function pressureReadings(product: Product, batch: Batch, working: WorkingTime, 
   const release = releaseLimit(product, batch, working);
   const gelWords = whoseTime(working, 'gel time', say);
   return [
-    makeReading({ field: 'pressure.gaugeKPa', measured: batch.pressure?.gaugeKPa, low: minKPa, high: maxKPa, unit: 'kPa', note }, say),
-    makeReading({
-      field: 'pressure.reachedMin', measured: unpressed ? null : batch.pressure?.reachedMin,
-      high: timed ? working.gelMin : null, unit: 'min', whose: gelWords, note,
-    }, say),
-    makeReading({
-      field: 'pressure.releasedMin', measured: unpressed ? null : batch.pressure?.releasedMin, low: timed ? release.low : null,
-      unit: 'min', whose: release.fromCard ? 'the card, counted from full pressure,' : gelWords, note,
-    }, say),
+    makeReading(
+      { field: 'pressure.gaugeKPa', measured: batch.pressure?.gaugeKPa, low: minKPa, high: maxKPa, unit: 'kPa', note },
+      say,
+    ),
+    makeReading(
+      {
+        field: 'pressure.reachedMin',
+        measured: unpressed ? null : batch.pressure?.reachedMin,
+        high: timed ? working.gelMin : null,
+        unit: 'min',
+        whose: gelWords,
+        note,
+      },
+      say,
+    ),
+    makeReading(
+      {
+        field: 'pressure.releasedMin',
+        measured: unpressed ? null : batch.pressure?.releasedMin,
+        low: timed ? release.low : null,
+        unit: 'min',
+        whose: release.fromCard ? 'the card, counted from full pressure,' : gelWords,
+        note,
+      },
+      say,
+    ),
   ];
 }
 
@@ -61,10 +86,22 @@ export function pourReadings(product: Product, batch: Batch, working: WorkingTim
   const potLife = { high: working.potLifeMin, unit: 'min', whose: whoseTime(working, 'pot life', say) };
   return [
     makeReading({ field: 'degas.minutes', measured: batch.degas?.minutes, unit: 'min', ...degas }, say),
-    makeReading({ field: 'degas.vacuumKPaAbs', measured: batch.degas?.vacuumKPaAbs, high: vacuumHigh, unit: 'kPa' }, say),
+    makeReading(
+      { field: 'degas.vacuumKPaAbs', measured: batch.degas?.vacuumKPaAbs, high: vacuumHigh, unit: 'kPa' },
+      say,
+    ),
     makeReading({ field: 'pour.startedMin', measured: batch.pour?.startedMin, ...potLife }, say),
     makeReading({ field: 'pour.finishedMin', measured: batch.pour?.finishedMin, ...potLife }, say),
-    makeReading({ field: 'pour.depthMm', measured: batch.pour?.depthMm, low: product.depth?.minMm, high: product.depth?.maxMm, unit: 'mm' }, say),
+    makeReading(
+      {
+        field: 'pour.depthMm',
+        measured: batch.pour?.depthMm,
+        low: product.depth?.minMm,
+        high: product.depth?.maxMm,
+        unit: 'mm',
+      },
+      say,
+    ),
     ...pressureReadings(product, batch, working, say),
   ];
 }

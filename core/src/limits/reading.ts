@@ -29,13 +29,24 @@ export function bandWords(low: number | null, high: number | null, unit: string,
 }
 
 const STATE_WORDS: Record<LimitState, string> = {
-  inside: 'inside', near: 'inside, near the edge', below: 'below', above: 'above', 'not-recorded': '', 'not-stated': '',
+  inside: 'inside',
+  near: 'inside, near the edge',
+  below: 'below',
+  above: 'above',
+  'not-recorded': '',
+  'not-stated': '',
 };
 
-function sentence(r: LimitReading & { measured: number | null; low: number | null; high: number | null }, whose: string, say: Say): string {
+function sentence(
+  r: LimitReading & { measured: number | null; low: number | null; high: number | null },
+  whose: string,
+  say: Say,
+): string {
   const label = fieldLabel(r.field);
   if (r.state === 'not-stated') {
-    return r.measured === null ? `${label}: not recorded, and ${whose} states no limit.` : `${label} was ${say(r.measured, r.unit)}; ${whose} states no limit.`;
+    return r.measured === null
+      ? `${label}: not recorded, and ${whose} states no limit.`
+      : `${label} was ${say(r.measured, r.unit)}; ${whose} states no limit.`;
   }
   const band = bandWords(r.low, r.high, r.unit, say);
   if (r.state === 'not-recorded') return `${label} was not recorded; ${whose} says ${band}.`;

@@ -3,10 +3,13 @@ import type { Product } from '../formats/product';
 import { errorAgainst, volumeParts, weightParts } from './ratio';
 
 /** The mixed masses of a batch in grams; a part is null where neither the record nor the card tells it. */
-export interface MixMasses { readonly massAG: number | null; readonly massBG: number | null; readonly totalG: number | null }
+export interface MixMasses {
+  readonly massAG: number | null;
+  readonly massBG: number | null;
+  readonly totalG: number | null;
+}
 
-const measuredIn = (batch: Batch): 'g' | 'mL' =>
-  batch.mix?.unit ?? (batch.mix?.measuredBy === 'volume' ? 'mL' : 'g');
+const measuredIn = (batch: Batch): 'g' | 'mL' => batch.mix?.unit ?? (batch.mix?.measuredBy === 'volume' ? 'mL' : 'g');
 
 const onePart = (product: Product) => product.family === 'uv-acrylate' && weightParts(product) === null;
 
@@ -18,10 +21,16 @@ export function catalystPct(product: Product, batch: Batch): number | null {
   if (amountA == null || amountB == null || amountA <= 0) return null;
   if (measuredIn(batch) === 'g') return (100 * amountB) / amountA;
   const density = product.ratio.catalyst.densityGPerML;
-  return density == null || product.densityAGPerML == null ? null : (100 * amountB * density) / (amountA * product.densityAGPerML);
+  return density == null || product.densityAGPerML == null
+    ? null
+    : (100 * amountB * density) / (amountA * product.densityAGPerML);
 }
 
-function massOf(amount: number | null | undefined, unit: 'g' | 'mL', densityGPerML: number | null | undefined): number | null {
+function massOf(
+  amount: number | null | undefined,
+  unit: 'g' | 'mL',
+  densityGPerML: number | null | undefined,
+): number | null {
   if (amount == null) return null;
   if (unit === 'g') return amount;
   return densityGPerML == null ? null : amount * densityGPerML;
@@ -33,12 +42,18 @@ function massOf(amount: number | null | undefined, unit: 'g' | 'mL', densityGPer
  */
 export function mixMasses(product: Product, batch: Batch): MixMasses {
   const unit = measuredIn(batch);
-  const massAG = massOf(batch.mix?.amountA, unit, product.densityAGPerML ?? (onePart(product) ? product.mixedDensityGPerML : null));
+  const massAG = massOf(
+    batch.mix?.amountA,
+    unit,
+    product.densityAGPerML ?? (onePart(product) ? product.mixedDensityGPerML : null),
+  );
   if (onePart(product)) return { massAG, massBG: 0, totalG: massAG };
   const dose = catalystPct(product, batch);
   const densityB = product.ratio.catalyst?.densityGPerML ?? product.densityBGPerML;
   const massBG = product.ratio.catalyst
-    ? (dose != null && massAG != null ? (massAG * dose) / 100 : null)
+    ? dose != null && massAG != null
+      ? (massAG * dose) / 100
+      : null
     : massOf(batch.mix?.amountB, unit, densityB);
   return { massAG, massBG, totalG: massAG != null && massBG != null ? massAG + massBG : null };
 }

@@ -11,10 +11,18 @@ const CM2_PER_MM2 = 0.01;
  * @throws CoreError `out-of-range`
  * @example coatVolumeML({ areaCM2: 600, thicknessMm: 3 }) // 180
  */
-export function coatVolumeML(coat: { areaCM2: number; thicknessMm: number; edgeMm?: number | undefined; edgeHeightMm?: number | undefined }): number {
+export function coatVolumeML(coat: {
+  areaCM2: number;
+  thicknessMm: number;
+  edgeMm?: number | undefined;
+  edgeHeightMm?: number | undefined;
+}): number {
   requireNumber(coat.areaCM2, 'areaCM2', Number.MIN_VALUE, 1e7);
   requireNumber(coat.thicknessMm, 'thicknessMm', Number.MIN_VALUE, 1000);
-  const edgeCM2 = requireNumber(coat.edgeMm ?? 0, 'edgeMm', 0, 1e6) * requireNumber(coat.edgeHeightMm ?? 0, 'edgeHeightMm', 0, 1000) * CM2_PER_MM2;
+  const edgeCM2 =
+    requireNumber(coat.edgeMm ?? 0, 'edgeMm', 0, 1e6) *
+    requireNumber(coat.edgeHeightMm ?? 0, 'edgeHeightMm', 0, 1000) *
+    CM2_PER_MM2;
   return ((coat.areaCM2 + edgeCM2) * coat.thicknessMm) / 10;
 }
 
@@ -40,6 +48,7 @@ const FILM_VISCOSITY_MPAS = 500;
  */
 export function cupLossG(massG: number, viscosityMPaS: number | null): number {
   requireNumber(massG, 'massG', 0, 1e7);
-  const thick = viscosityMPaS === null ? 1 : Math.sqrt(Math.min(16, Math.max(0.25, viscosityMPaS / FILM_VISCOSITY_MPAS)));
+  const thick =
+    viscosityMPaS === null ? 1 : Math.sqrt(Math.min(16, Math.max(0.25, viscosityMPaS / FILM_VISCOSITY_MPAS)));
   return (massG * LOSS_PCT) / 100 + LOSS_FILM_G * thick;
 }

@@ -4,14 +4,24 @@ import type { AdditiveKind } from '../formats/vocabulary';
 import { mixMasses } from './batchAmounts';
 
 /** Loading in per cent of A + B alone; `complete` is false where some of it has no known amount. */
-export interface Loading { readonly pct: number | null; readonly complete: boolean }
+export interface Loading {
+  readonly pct: number | null;
+  readonly complete: boolean;
+}
 
-export interface Loadings { readonly total: Loading; readonly kinds: ReadonlyMap<AdditiveKind, Loading> }
+export interface Loadings {
+  readonly total: Loading;
+  readonly kinds: ReadonlyMap<AdditiveKind, Loading>;
+}
 
 /** What lies on the pour or in the mould is not in the mix. */
 const isMixedIn = (a: Additive) => a.applied == null || a.applied === 'mixed';
 
-function shareOf(additive: Additive, product: Product, base: { massG: number; volumeML: number | null }): number | null {
+function shareOf(
+  additive: Additive,
+  product: Product,
+  base: { massG: number; volumeML: number | null },
+): number | null {
   if (additive.massG == null) return null;
   if (product.additives?.basis !== 'volume') return (100 * additive.massG) / base.massG;
   const density = additive['densityGPerML'];
@@ -34,7 +44,8 @@ export function loadings(product: Product, batch: Batch): Loadings | null {
   const { totalG } = mixMasses(product, batch);
   if (batch.additives == null) return null;
   const mixedIn = batch.additives.filter(isMixedIn);
-  if (totalG == null || totalG <= 0) return mixedIn.length === 0 ? { total: { pct: 0, complete: true }, kinds: new Map() } : unknown(mixedIn);
+  if (totalG == null || totalG <= 0)
+    return mixedIn.length === 0 ? { total: { pct: 0, complete: true }, kinds: new Map() } : unknown(mixedIn);
   const density = product.mixedDensityGPerML;
   const base = { massG: totalG, volumeML: density == null ? null : totalG / density };
   const byKind = new Map<AdditiveKind, (number | null)[]>();

@@ -1,7 +1,13 @@
 import { CoreError } from '../errors';
 
 /** What a mesh holds, its surface, and whether it is closed. Mesh units are taken as mm. */
-export interface MeshVolume { readonly volumeML: number; readonly areaCM2: number; readonly closed: boolean; readonly triangles: number; readonly openEdges: number }
+export interface MeshVolume {
+  readonly volumeML: number;
+  readonly areaCM2: number;
+  readonly closed: boolean;
+  readonly triangles: number;
+  readonly openEdges: number;
+}
 
 /** Largest mesh file taken, bytes. */
 export const MOST_MESH_BYTES = 120_000_000;
@@ -24,13 +30,15 @@ const bad = (message: string) => new CoreError('out-of-range', message, 'mesh');
 
 function numbersOf(parts: string[], line: string): number[] {
   const numbers = parts.map(Number);
-  if (numbers.length < 3 || numbers.some((n) => !Number.isFinite(n))) throw bad(`The mesh has a corner that is no three numbers: "${line.trim().slice(0, 60)}".`);
+  if (numbers.length < 3 || numbers.some((n) => !Number.isFinite(n)))
+    throw bad(`The mesh has a corner that is no three numbers: "${line.trim().slice(0, 60)}".`);
   return numbers.slice(0, 3);
 }
 
 function readTextStl(text: string): Corners {
   const values: number[] = [];
-  for (const match of text.matchAll(/vertex\s+(\S+)\s+(\S+)\s+(\S+)/g)) values.push(...numbersOf(match.slice(1, 4), match[0]));
+  for (const match of text.matchAll(/vertex\s+(\S+)\s+(\S+)\s+(\S+)/g))
+    values.push(...numbersOf(match.slice(1, 4), match[0]));
   if (values.length % 9 !== 0) throw bad('The mesh ends in the middle of a triangle. Export it again.');
   return Float64Array.from(values);
 }
@@ -79,7 +87,10 @@ const WELD_SHARE = 1e-6;
 /** Edges that do not join exactly one triangle each way. In a closed, evenly wound mesh there are none. */
 function countOpenEdges(corners: Corners): number {
   let [low, high] = [Infinity, -Infinity];
-  for (const v of corners) { if (v < low) low = v; if (v > high) high = v; }
+  for (const v of corners) {
+    if (v < low) low = v;
+    if (v > high) high = v;
+  }
   const step = Math.max((high - low) * WELD_SHARE, Number.MIN_VALUE);
   const ids = new Map<string, number>();
   const idOf = (at: number) => {
@@ -112,7 +123,10 @@ function countOpenEdges(corners: Corners): number {
  * @throws CoreError `out-of-range` for a file that is too large, empty, cut short, or no mesh
  */
 export function meshVolume(bytes: Uint8Array): MeshVolume {
-  if (bytes.byteLength > MOST_MESH_BYTES) throw bad(`The mesh is ${Math.round(bytes.byteLength / 1e6)} MB; at most ${MOST_MESH_BYTES / 1e6} MB are read. Export it coarser.`);
+  if (bytes.byteLength > MOST_MESH_BYTES)
+    throw bad(
+      `The mesh is ${Math.round(bytes.byteLength / 1e6)} MB; at most ${MOST_MESH_BYTES / 1e6} MB are read. Export it coarser.`,
+    );
   const c = readMesh(bytes);
   if (c.length === 0) throw bad('The mesh holds no triangle.');
   let [six, twice] = [0, 0];
@@ -127,5 +141,11 @@ export function meshVolume(bytes: Uint8Array): MeshVolume {
     twice += Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx);
   }
   const openEdges = countOpenEdges(c);
-  return { volumeML: Math.abs(six) / 6 / 1000, areaCM2: twice / 2 / 100, closed: openEdges === 0, triangles: c.length / 9, openEdges };
+  return {
+    volumeML: Math.abs(six) / 6 / 1000,
+    areaCM2: twice / 2 / 100,
+    closed: openEdges === 0,
+    triangles: c.length / 9,
+    openEdges,
+  };
 }

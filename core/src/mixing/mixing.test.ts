@@ -14,11 +14,17 @@ const deep = saltmarshCard('house-deep-40');
 
 describe('ratio', () => {
   it('is zero for exact parts of any total, and follows the definition off it', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 5000, noNaN: true }), fc.double({ min: -90, max: 200, noNaN: true }), (total, off) => {
-      const { massAG, massBG } = partsForTotal(clear, total);
-      expect(massAG + massBG).toBeCloseTo(total, 6);
-      expect(ratioErrorPct(clear, massAG, massBG * (1 + off / 100))).toBeCloseTo(off, 6);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        fc.double({ min: -90, max: 200, noNaN: true }),
+        (total, off) => {
+          const { massAG, massBG } = partsForTotal(clear, total);
+          expect(massAG + massBG).toBeCloseTo(total, 6);
+          expect(ratioErrorPct(clear, massAG, massBG * (1 + off / 100))).toBeCloseTo(off, 6);
+        },
+      ),
+    );
   });
   it('is −100 for a forgotten part B', () => expect(ratioErrorPct(clear, 100, 0)).toBe(-100));
   it('refuses a part A of nothing, and a card without a ratio', () => {
@@ -32,7 +38,7 @@ describe('ratio', () => {
       expect(Math.abs(fromWeights.b / fromWeights.a / (stated.b / stated.a) - 1), card.slug).toBeLessThan(0.02);
     }
   });
-  it('mixes to the card\'s density by the volumes of both parts', () => {
+  it("mixes to the card's density by the volumes of both parts", () => {
     for (const card of SALTMARSH_CARDS.filter((c) => c.ratio.byWeight)) {
       const { a, b } = weightParts(card)!;
       const mixed = (a + b) / (a / card.densityAGPerML! + b / card.densityBGPerML!);
@@ -66,7 +72,9 @@ describe('ratioSignature', () => {
 
 describe('batch amounts and loading', () => {
   it('turns measured volumes into masses through the densities', () => {
-    const batch = soundBatch('house-deep-40', { mix: { measuredBy: 'volume', unit: 'mL', amountA: 200, amountB: 100 } });
+    const batch = soundBatch('house-deep-40', {
+      mix: { measuredBy: 'volume', unit: 'mL', amountA: 200, amountB: 100 },
+    });
     expect(mixMasses(deep, batch)).toEqual({ massAG: 225, massBG: 99, totalG: 324 });
   });
   it('takes the stated catalyst percentage over the amounts', () => {
@@ -75,10 +83,20 @@ describe('batch amounts and loading', () => {
     expect(catalystPct(tide, soundBatch('house-tide', { mix: { amountA: 200, amountB: 3, catalystPct: 2 } }))).toBe(2);
   });
   it('has one part only for a light-cured product', () => {
-    expect(mixMasses(saltmarshCard('house-noon'), soundBatch('house-noon', { mix: { amountA: 30 } }))).toEqual({ massAG: 30, massBG: 0, totalG: 30 });
+    expect(mixMasses(saltmarshCard('house-noon'), soundBatch('house-noon', { mix: { amountA: 30 } }))).toEqual({
+      massAG: 30,
+      massBG: 0,
+      totalG: 30,
+    });
   });
   it('knows an incomplete loading from a complete one', () => {
-    const batch = soundBatch('house-clear-6', { mix: { amountA: 100, amountB: 82 }, additives: [{ kind: 'dye', massG: 1.82 }, { kind: 'dye', drops: 5 }] });
+    const batch = soundBatch('house-clear-6', {
+      mix: { amountA: 100, amountB: 82 },
+      additives: [
+        { kind: 'dye', massG: 1.82 },
+        { kind: 'dye', drops: 5 },
+      ],
+    });
     expect(loadings(clear, batch)!.total).toEqual({ pct: expect.closeTo(1, 9) as number, complete: false });
     expect(loadings(clear, soundBatch('house-clear-6', { additives: null }))).toBeNull();
   });

@@ -21,7 +21,12 @@ export function partsOrDose(product: Product): Parts {
   const stated = weightParts(product);
   if (stated) return stated;
   const { massAG, massBG } = partsForTotal(product, 100);
-  if (massBG === 0) throw new CoreError('ratio-not-stated', 'A light-cured product has one part: there is no ratio to bring back.', 'ratio');
+  if (massBG === 0)
+    throw new CoreError(
+      'ratio-not-stated',
+      'A light-cured product has one part: there is no ratio to bring back.',
+      'ratio',
+    );
   return { a: massAG, b: massBG };
 }
 
@@ -40,8 +45,10 @@ export function overpourFix(product: Product, massAG: number, massBG: number): O
   requireNumber(massAG, 'massAG', Number.MIN_VALUE, 1e6);
   requireNumber(massBG, 'massBG', Number.MIN_VALUE, 1e6);
   const errorPct = errorAgainst(parts, massAG, massBG);
-  if (Math.abs(errorPct) < IN_RATIO_PCT) return { part: null, addG: 0, errorPct, totalG: massAG + massBG, massAG, massBG };
-  const after = errorPct > 0 ? { massAG: (massBG * parts.a) / parts.b, massBG } : { massAG, massBG: (massAG * parts.b) / parts.a };
+  if (Math.abs(errorPct) < IN_RATIO_PCT)
+    return { part: null, addG: 0, errorPct, totalG: massAG + massBG, massAG, massBG };
+  const after =
+    errorPct > 0 ? { massAG: (massBG * parts.a) / parts.b, massBG } : { massAG, massBG: (massAG * parts.b) / parts.a };
   const addG = after.massAG + after.massBG - massAG - massBG;
   return { part: errorPct > 0 ? 'A' : 'B', addG, errorPct, totalG: after.massAG + after.massBG, ...after };
 }

@@ -13,14 +13,25 @@ export function partsForTotal(product: Product, totalG: number): { massAG: numbe
   requireNumber(totalG, 'totalG', Number.MIN_VALUE);
   const dose = product.ratio.catalyst;
   if (dose) {
-    const pct = dose.typicalPct ?? (dose.minPct != null && dose.maxPct != null ? (dose.minPct + dose.maxPct) / 2 : null);
-    if (pct === null) throw new CoreError('ratio-not-stated', 'The card states no catalyst dose. Add the typical one.', 'ratio.catalyst.typicalPct');
+    const pct =
+      dose.typicalPct ?? (dose.minPct != null && dose.maxPct != null ? (dose.minPct + dose.maxPct) / 2 : null);
+    if (pct === null)
+      throw new CoreError(
+        'ratio-not-stated',
+        'The card states no catalyst dose. Add the typical one.',
+        'ratio.catalyst.typicalPct',
+      );
     const massAG = totalG / (1 + pct / 100);
     return { massAG, massBG: totalG - massAG };
   }
   const parts = weightParts(product);
   if (!parts && product.family === 'uv-acrylate') return { massAG: totalG, massBG: 0 };
-  if (!parts) throw new CoreError('ratio-not-stated', 'The card states no ratio by weight. Add it, or both densities.', 'ratio.byWeight');
+  if (!parts)
+    throw new CoreError(
+      'ratio-not-stated',
+      'The card states no ratio by weight. Add it, or both densities.',
+      'ratio.byWeight',
+    );
   const massAG = (totalG * parts.a) / (parts.a + parts.b);
   return { massAG, massBG: totalG - massAG };
 }

@@ -1,7 +1,10 @@
 import type { Product } from '../formats/product';
 import { CoreError, requireNumber } from '../errors';
 
-export interface Parts { readonly a: number; readonly b: number }
+export interface Parts {
+  readonly a: number;
+  readonly b: number;
+}
 
 /** Parts by weight as the card states them, or worked out from the volumes and both densities; null where it cannot be. */
 export function weightParts(product: Product): Parts | null {
@@ -41,7 +44,12 @@ export function errorAgainst(parts: Parts, amountA: number, amountB: number): nu
  */
 export function ratioErrorPct(product: Product, massAG: number, massBG: number): number {
   const parts = weightParts(product);
-  if (!parts) throw new CoreError('ratio-not-stated', 'The card states no ratio by weight. Add it, or both densities.', 'ratio.byWeight');
+  if (!parts)
+    throw new CoreError(
+      'ratio-not-stated',
+      'The card states no ratio by weight. Add it, or both densities.',
+      'ratio.byWeight',
+    );
   return errorAgainst(parts, massAG, massBG);
 }
 

@@ -3,7 +3,14 @@ import type { Product } from '../formats/product';
 import { measuredIn } from './batchAmounts';
 import { volumeParts, weightParts } from './ratio';
 
-export type RatioSignature = 'volume-ratio-on-scale' | 'weight-ratio-by-volume' | 'a-doubled' | 'b-doubled' | 'parts-swapped' | 'a-forgotten' | 'b-forgotten';
+export type RatioSignature =
+  | 'volume-ratio-on-scale'
+  | 'weight-ratio-by-volume'
+  | 'a-doubled'
+  | 'b-doubled'
+  | 'parts-swapped'
+  | 'a-forgotten'
+  | 'b-forgotten';
 
 /** What each signature says happened. */
 export const SIGNATURE_WORDS: Record<RatioSignature, string> = {
@@ -30,7 +37,9 @@ export function ratioSignature(product: Product, batch: Batch): RatioSignature |
   const { amountA, amountB } = batch.mix ?? {};
   if (amountA == null || amountB == null) return null;
   const byVolume = measuredIn(batch) === 'mL';
-  const [own, other] = byVolume ? [volumeParts(product), weightParts(product)] : [weightParts(product), volumeParts(product)];
+  const [own, other] = byVolume
+    ? [volumeParts(product), weightParts(product)]
+    : [weightParts(product), volumeParts(product)];
   if (!own || product.ratio.catalyst) return null;
   if (amountA === 0) return amountB > 0 ? 'a-forgotten' : null;
   if (amountB === 0) return 'b-forgotten';

@@ -2,10 +2,15 @@ import { requireNumber } from '../errors';
 import { errorAgainst, type Parts } from './ratio';
 
 /** Amounts that a scale can show, and how far their ratio is off by the rounding alone. */
-export interface Rounded { readonly massAG: number; readonly massBG: number; readonly errorPct: number }
+export interface Rounded {
+  readonly massAG: number;
+  readonly massBG: number;
+  readonly errorPct: number;
+}
 
 const tidy = (value: number) => Number(value.toPrecision(12));
-const onStep = (value: number, stepG: number, way: (v: number) => number) => (stepG === 0 ? value : tidy(way(value / stepG - (way === Math.ceil ? 1e-9 : 0)) * stepG));
+const onStep = (value: number, stepG: number, way: (v: number) => number) =>
+  stepG === 0 ? value : tidy(way(value / stepG - (way === Math.ceil ? 1e-9 : 0)) * stepG);
 
 /**
  * Both parts rounded to a scale's step: A up, so that there is enough, and B to the step nearest to what that A asks for.

@@ -9,14 +9,18 @@ const TOLERANCE_PCT: Partial<Record<Family, number>> = { epoxy: 3, polyurethane:
 const TOLERANCE_OTHERWISE_PCT = 5;
 
 /** A tolerance on the ratio and whose it is. */
-export interface Tolerance { readonly pct: number; readonly from: 'card' | 'catalyst band' | 'family' }
+export interface Tolerance {
+  readonly pct: number;
+  readonly from: 'card' | 'catalyst band' | 'family';
+}
 
 /**
  * How far the ratio may be off: the card's tolerance; for a catalyst the narrower side of its band about the typical
  * dose; else the family's habit, which is no limit of the card.
  */
 export function ratioTolerance(product: Product): Tolerance {
-  if (product.ratio.tolerancePct != null && product.ratio.tolerancePct > 0) return { pct: product.ratio.tolerancePct, from: 'card' };
+  if (product.ratio.tolerancePct != null && product.ratio.tolerancePct > 0)
+    return { pct: product.ratio.tolerancePct, from: 'card' };
   const { minPct, typicalPct, maxPct } = product.ratio.catalyst ?? {};
   if (minPct != null && maxPct != null && maxPct > minPct) {
     const typical = typicalPct ?? (minPct + maxPct) / 2;

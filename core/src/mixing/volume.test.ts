@@ -5,7 +5,12 @@ import { shapeVolumeML, waterDensityGPerML, waterFillML } from './volume';
 
 describe('water', () => {
   // Independent: CRC Handbook of Chemistry and Physics, density of water.
-  it.each([[4, 0.99997], [20, 0.99821], [25, 0.99705], [40, 0.99222]])('weighs at %s °C %s g/mL', (t, density) => {
+  it.each([
+    [4, 0.99997],
+    [20, 0.99821],
+    [25, 0.99705],
+    [40, 0.99222],
+  ])('weighs at %s °C %s g/mL', (t, density) => {
     expect(Math.abs(waterDensityGPerML(t) - density)).toBeLessThan(2e-5);
   });
   it('fills a cavity by its density', () => expect(waterFillML(99.821, 20)).toBeCloseTo(100, 2));
@@ -24,14 +29,26 @@ describe('shapes', () => {
     [{ kind: 'ring', outerDiameterMm: 20, innerDiameterMm: 10, depthMm: 10 }, Math.PI * 0.75],
   ] as const)('%j holds %s mL', (shape, volume) => expect(shapeVolumeML(shape)).toBeCloseTo(volume, 9));
   it('agree where they meet: a frustum of equal ends is a cylinder, a ring without a hole too', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.double({ min: 1, max: 100, noNaN: true }), (d, h) => {
-      const cylinder = shapeVolumeML({ kind: 'cylinder', diameterMm: d, depthMm: h });
-      expect(shapeVolumeML({ kind: 'cone-frustum', topDiameterMm: d, bottomDiameterMm: d, depthMm: h }) / cylinder).toBeCloseTo(1, 9);
-      expect(shapeVolumeML({ kind: 'ring', outerDiameterMm: d, innerDiameterMm: 0, depthMm: h }) / cylinder).toBeCloseTo(1, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        fc.double({ min: 1, max: 100, noNaN: true }),
+        (d, h) => {
+          const cylinder = shapeVolumeML({ kind: 'cylinder', diameterMm: d, depthMm: h });
+          expect(
+            shapeVolumeML({ kind: 'cone-frustum', topDiameterMm: d, bottomDiameterMm: d, depthMm: h }) / cylinder,
+          ).toBeCloseTo(1, 9);
+          expect(
+            shapeVolumeML({ kind: 'ring', outerDiameterMm: d, innerDiameterMm: 0, depthMm: h }) / cylinder,
+          ).toBeCloseTo(1, 9);
+        },
+      ),
+    );
   });
   it('refuse a hole wider than its ring, and a depth of nothing, by name', () => {
-    expect(() => shapeVolumeML({ kind: 'ring', outerDiameterMm: 10, innerDiameterMm: 12, depthMm: 5 })).toThrow(/innerDiameterMm/);
+    expect(() => shapeVolumeML({ kind: 'ring', outerDiameterMm: 10, innerDiameterMm: 12, depthMm: 5 })).toThrow(
+      /innerDiameterMm/,
+    );
     expect(() => shapeVolumeML({ kind: 'box', lengthMm: 10, widthMm: 10, depthMm: 0 })).toThrow(/depthMm/);
   });
 });

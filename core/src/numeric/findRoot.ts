@@ -23,13 +23,15 @@ export function findRoot(f: (x: number) => number, low: number, high: number, re
     const c = (fa * b - fb * a) / (fa - fb);
     const fc = f(c);
     iterations += 1;
-    if (fc === 0 || Math.abs(b - a) <= relTol * Math.abs(c)) return { value: c, status: 'converged', iterations, residual: fc };
+    if (fc === 0 || Math.abs(b - a) <= relTol * Math.abs(c))
+      return { value: c, status: 'converged', iterations, residual: fc };
     if (Math.sign(fc) !== Math.sign(fb)) {
       [a, fa] = [b, fb];
     } else {
       fa /= 2;
     }
-    if (Math.abs(c - b) <= relTol * Math.abs(c) * 0.1) return { value: c, status: 'converged', iterations, residual: fc };
+    if (Math.abs(c - b) <= relTol * Math.abs(c) * 0.1)
+      return { value: c, status: 'converged', iterations, residual: fc };
     [b, fb] = [c, fc];
   }
   return { value: b, status: 'too-many-iterations', iterations, residual: fb };

@@ -5,7 +5,13 @@
  * @param upper `upper[i]` couples row i to i + 1; the last is not read
  * @param work of the same length, overwritten
  */
-export function solveTridiagonal(lower: Float64Array, diagonal: Float64Array, upper: Float64Array, right: Float64Array, work: Float64Array): void {
+export function solveTridiagonal(
+  lower: Float64Array,
+  diagonal: Float64Array,
+  upper: Float64Array,
+  right: Float64Array,
+  work: Float64Array,
+): void {
   const n = diagonal.length;
   let pivot = diagonal[0]!;
   right[0] = right[0]! / pivot;

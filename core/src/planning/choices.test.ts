@@ -9,14 +9,32 @@ import { compareRoutes } from './routes';
 import { quickPlan } from './plan';
 import { warmOrNot, warmingTimes } from './warmOrNot';
 
-const bench = { scaleStepG: 0.1, vesselFreeL: 18, vesselRatedKPa: 400, compressorTankL: 6, compressorTankKPa: 800, freeAirLPerMin: 38, vacuumKPaAbs: 1.5 };
-const request = (slug: string, patch: Record<string, unknown> = {}): PlanRequest => planRequestSchema.parse(overlay({
-  product: saltmarshCard(slug), want: { volumeML: 200 }, conditions: { roomC: 22, humidityPct: 50, resinC: 23 }, gear: bench, mould: { depthMm: 20 },
-}, patch));
+const bench = {
+  scaleStepG: 0.1,
+  vesselFreeL: 18,
+  vesselRatedKPa: 400,
+  compressorTankL: 6,
+  compressorTankKPa: 800,
+  freeAirLPerMin: 38,
+  vacuumKPaAbs: 1.5,
+};
+const request = (slug: string, patch: Record<string, unknown> = {}): PlanRequest =>
+  planRequestSchema.parse(
+    overlay(
+      {
+        product: saltmarshCard(slug),
+        want: { volumeML: 200 },
+        conditions: { roomC: 22, humidityPct: 50, resinC: 23 },
+        gear: bench,
+        mould: { depthMm: 20 },
+      },
+      patch,
+    ),
+  );
 
 describe('compareRoutes', () => {
   const routes = new Map(compareRoutes(request('house-clear-6')).map((r) => [r.route, r]));
-  it('gives each way its minutes, its bubbles and its cautions, and marks the card\'s own', () => {
+  it("gives each way its minutes, its bubbles and its cautions, and marks the card's own", () => {
     expect([...routes.keys()]).toEqual(['none', 'warm-and-rest', 'vacuum', 'pressure', 'vacuum-then-pressure']);
     expect(routes.get('pressure')!.byCard).toBe(true);
     expect(routes.get('none')!.usedMin).toBeLessThan(routes.get('vacuum-then-pressure')!.usedMin);
@@ -24,7 +42,9 @@ describe('compareRoutes', () => {
     expect(routes.get('pressure')!.cautions[0]).toContain('rated vessel');
   });
   it('clears smaller bubbles under vacuum than without, and leaves less once pressed', () => {
-    const inDeepMould = new Map(compareRoutes(request('house-clear-6', { mould: { depthMm: 45 } })).map((r) => [r.route, r]));
+    const inDeepMould = new Map(
+      compareRoutes(request('house-clear-6', { mould: { depthMm: 45 } })).map((r) => [r.route, r]),
+    );
     expect(inDeepMould.get('vacuum')!.air.clearedMm!).toBeLessThan(inDeepMould.get('none')!.air.clearedMm!);
     expect(routes.get('pressure')!.air.leftMm!).toBeLessThan(routes.get('none')!.air.leftMm!);
     expect(routes.get('none')!.air.dissolvedMm).toBeNull();
@@ -37,10 +57,17 @@ describe('compareRoutes', () => {
     expect(compareRoutes(request('house-coat-9')).find((r) => r.route === 'warm-and-rest')!.clearMin).toBe(5);
   });
   it('does not allow what card or gear forbid', () => {
-    const allowed = (r: PlanRequest) => compareRoutes(r).filter((x) => x.allowed).map((x) => x.route);
+    const allowed = (r: PlanRequest) =>
+      compareRoutes(r)
+        .filter((x) => x.allowed)
+        .map((x) => x.route);
     expect(allowed(request('house-tide'))).toEqual(['none', 'warm-and-rest', 'pressure']);
     expect(allowed(request('house-coat-9'))).toEqual(['none', 'warm-and-rest', 'vacuum']);
-    expect(allowed(request('house-clear-6', { gear: { vesselRatedKPa: 200 } }))).toEqual(['none', 'warm-and-rest', 'vacuum']);
+    expect(allowed(request('house-clear-6', { gear: { vesselRatedKPa: 200 } }))).toEqual([
+      'none',
+      'warm-and-rest',
+      'vacuum',
+    ]);
   });
 });
 
@@ -52,19 +79,26 @@ describe('warmOrNot', () => {
     const rested = answer.points.filter((p) => p.spareMin > 5).map((p) => p.restedMm!);
     expect([...rested].sort((a, b) => b - a)).toEqual(rested);
   });
-  it('finds the best inside the card\'s limits, with time to spare', () => {
+  it("finds the best inside the card's limits, with time to spare", () => {
     expect(answer.best!.resinC).toBeLessThanOrEqual(32);
     expect(answer.best!.resinC).toBeGreaterThan(28);
     expect(answer.best!.spareMin).toBeGreaterThanOrEqual(0);
-    expect(Math.min(...answer.points.filter((p) => p.resinC >= 21 && p.resinC <= 32 && p.spareMin >= 0).map((p) => p.restedMm!))).toBe(answer.best!.restedMm);
+    expect(
+      Math.min(
+        ...answer.points.filter((p) => p.resinC >= 21 && p.resinC <= 32 && p.spareMin >= 0).map((p) => p.restedMm!),
+      ),
+    ).toBe(answer.best!.restedMm);
   });
   it('has an inner optimum where the rest is long: warmer no longer leaves the time', () => {
-    const long = warmOrNot(request('house-clear-6', { route: 'warm-and-rest', handling: { restMin: 4, pourMin: 0.5 } }))!;
+    const long = warmOrNot(
+      request('house-clear-6', { route: 'warm-and-rest', handling: { restMin: 4, pourMin: 0.5 } }),
+    )!;
     const best = long.points.reduce((a, b) => ((b.restedMm ?? 9) < (a.restedMm ?? 9) ? b : a));
     expect(best.resinC).toBeGreaterThan(long.points[0]!.resinC);
     expect(best.resinC).toBeLessThan(long.points.at(-1)!.resinC);
   });
-  it('is nothing for a product whose pot life the model does not know', () => expect(warmOrNot(request('house-chalk'))).toBeNull());
+  it('is nothing for a product whose pot life the model does not know', () =>
+    expect(warmOrNot(request('house-chalk'))).toBeNull());
   it('times each way of warming; the hot box no warmer than it gets', () => {
     const times = warmingTimes({ massG: 500, fromC: 16, toC: 26, maxC: 32, hotBoxMaxC: 30 });
     expect(times.map((t) => t.way)).toEqual(['bath', 'hot-box', 'mat']);
@@ -79,15 +113,19 @@ describe('oneCup', () => {
     expect(coat(500)!.mixes).toBe(1);
     const slow = coat(60)!;
     expect(slow.mixes).toBeGreaterThan(1);
-    expect(slow.eachG * slow.mixes).toBeCloseTo(quickPlan(request('house-coat-9', { want: { volumeML: 3000 } })).plan.mixedMassG, 6);
+    expect(slow.eachG * slow.mixes).toBeCloseTo(
+      quickPlan(request('house-coat-9', { want: { volumeML: 3000 } })).plan.mixedMassG,
+      6,
+    );
     expect(3 + 5 + slow.useMin).toBeLessThanOrEqual(0.9 * slow.potLifeMin + 1e-6);
   });
-  it('is nothing where even a gram sets before it is used', () => expect(oneCup(request('house-bone-3', { handling: { stirMin: 5 } }), 100)).toBeNull());
+  it('is nothing where even a gram sets before it is used', () =>
+    expect(oneCup(request('house-bone-3', { handling: { stirMin: 5 } }), 100)).toBeNull());
 });
 
 describe('lightPlan', () => {
   const [noon, white, clear] = ['house-noon', 'house-noon-white', 'house-clear-6'].map(saltmarshCard);
-  it('builds up layers no deeper than the card and the light allow, with the lamp\'s minutes', () => {
+  it("builds up layers no deeper than the card and the light allow, with the lamp's minutes", () => {
     const one = lightPlan(noon!, 8, 18, null)!;
     expect(one).toMatchObject({ layers: 1, base: null });
     expect(one.lampMin!).toBeCloseTo(1200 / 18 / 60, 9);
@@ -100,7 +138,10 @@ describe('lightPlan', () => {
     const on = lightPlan(noon!, 4, 18, clear!)!;
     expect(on.base).toContain('not light-proof');
     expect(on.baseDoseMJPerCM2).toBeCloseTo(1200 * Math.exp(-1), 6);
-    expect(lightPlan(noon!, 24, 18, clear!)!.baseDoseMJPerCM2).toBeCloseTo(1200 * (Math.exp(-2) + Math.exp(-4) + Math.exp(-6)), 6);
+    expect(lightPlan(noon!, 24, 18, clear!)!.baseDoseMJPerCM2).toBeCloseTo(
+      1200 * (Math.exp(-2) + Math.exp(-4) + Math.exp(-6)),
+      6,
+    );
     expect(lightPlan(noon!, 4, 18, saltmarshCard('house-chalk'))!.base).toContain('light-proof by its card');
   });
   it('is nothing for a card without light figures', () => expect(lightPlan(clear!, 4, 18, null)).toBeNull());
@@ -108,26 +149,59 @@ describe('lightPlan', () => {
 
 describe('productFits', () => {
   const wish: FitWish = {
-    depthMm: 28, thinnestMm: 28, volumeML: 1260, roomC: 21, humidityPct: 55, clarity: 'clear', hollow: false, rubber: 'platinum-silicone', sun: false, waitH: null,
-    leastShoreD: null, vesselRatedKPa: 400, vacuumKPaAbs: 1.5, lampMWPerCM2: 18, inclusionMoisturePct: null, inclusionMaxC: null, pricePerG: new Map([['house-deep-40', 0.018]]),
+    depthMm: 28,
+    thinnestMm: 28,
+    volumeML: 1260,
+    roomC: 21,
+    humidityPct: 55,
+    clarity: 'clear',
+    hollow: false,
+    rubber: 'platinum-silicone',
+    sun: false,
+    waitH: null,
+    leastShoreD: null,
+    vesselRatedKPa: 400,
+    vacuumKPaAbs: 1.5,
+    lampMWPerCM2: 18,
+    inclusionMoisturePct: null,
+    inclusionMaxC: null,
+    pricePerG: new Map([['house-deep-40', 0.018]]),
   };
-  const fits = (patch: Partial<FitWish> = {}) => new Map(productFits(SALTMARSH_CARDS, { ...wish, ...patch }).map((f) => [f.product.slug, f]));
-  const why = (slug: string, patch: Partial<FitWish>) => fits(patch).get(slug)!.reasons.filter((r) => r.tells === 'against').map((r) => r.says).join(' ');
+  const fits = (patch: Partial<FitWish> = {}) =>
+    new Map(productFits(SALTMARSH_CARDS, { ...wish, ...patch }).map((f) => [f.product.slug, f]));
+  const why = (slug: string, patch: Partial<FitWish>) =>
+    fits(patch)
+      .get(slug)!
+      .reasons.filter((r) => r.tells === 'against')
+      .map((r) => r.says)
+      .join(' ');
 
   it('puts what fits first, each with a reason, and prices it', () => {
     const found = [...fits().values()];
     expect(found[0]!.verdict).toBe('fits');
-    expect(found.map((f) => f.verdict)).toEqual([...found.map((f) => f.verdict)].sort((a, b) => ['fits', 'layers', 'does-not'].indexOf(a) - ['fits', 'layers', 'does-not'].indexOf(b)));
+    expect(found.map((f) => f.verdict)).toEqual(
+      [...found.map((f) => f.verdict)].sort(
+        (a, b) => ['fits', 'layers', 'does-not'].indexOf(a) - ['fits', 'layers', 'does-not'].indexOf(b),
+      ),
+    );
     for (const f of found) expect(f.reasons.length).toBeGreaterThan(0);
     expect(fits().get('house-deep-40')).toMatchObject({ verdict: 'fits', pours: 1 });
     expect(fits().get('house-deep-40')!.cost!).toBeCloseTo(0.018 * 1260 * 1.08, 6);
     expect(fits().get('house-noon')!.verdict).toBe('layers');
   });
   it.each<[string, string, Partial<FitWish>]>([
-    ['house-bone-3', 'clear is wanted', {}], ['house-clear-6', 'there is no rated vessel', { vesselRatedKPa: null }], ['house-clear-6', 'damp is over', { humidityPct: 78 }],
-    ['house-noon', 'there is none', { lampMWPerCM2: null }], ['house-deep-40', 'yellows in the sun', { sun: true }], ['house-deep-40', 'are allowed', { waitH: 12 }],
-    ['house-deep-40', 'it needs 18 °C', { roomC: 15 }], ['house-deep-40', 'to cure through', { thinnestMm: 4 }], ['house-deep-40', 'D 85 is wanted', { leastShoreD: 85 }],
-    ['house-tide', 'of water', { inclusionMoisturePct: 9 }], ['house-mould-p', 'mould rubber', {}], ['house-coat-9', 'It is a coating', {}],
+    ['house-bone-3', 'clear is wanted', {}],
+    ['house-clear-6', 'there is no rated vessel', { vesselRatedKPa: null }],
+    ['house-clear-6', 'damp is over', { humidityPct: 78 }],
+    ['house-noon', 'there is none', { lampMWPerCM2: null }],
+    ['house-deep-40', 'yellows in the sun', { sun: true }],
+    ['house-deep-40', 'are allowed', { waitH: 12 }],
+    ['house-deep-40', 'it needs 18 °C', { roomC: 15 }],
+    ['house-deep-40', 'to cure through', { thinnestMm: 4 }],
+    ['house-deep-40', 'D 85 is wanted', { leastShoreD: 85 }],
+    ['house-tide', 'of water', { inclusionMoisturePct: 9 }],
+    ['house-mould-p', 'mould rubber', {}],
+    ['house-coat-9', 'It is a coating', {}],
   ])('%s does not where %s', (slug, words, patch) => {
     expect(fits(patch).get(slug)!.verdict).toBe('does-not');
     expect(why(slug, patch)).toContain(words);

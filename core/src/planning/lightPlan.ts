@@ -25,10 +25,17 @@ const RESERVE = 0.6;
  * @param base product that lies below, null where there is none
  * @returns null where the card states no penetration or critical dose
  */
-export function lightPlan(product: Product, depthMm: number, lampMWPerCM2: number | null, base: Product | null): LightPlan | null {
+export function lightPlan(
+  product: Product,
+  depthMm: number,
+  lampMWPerCM2: number | null,
+  base: Product | null,
+): LightPlan | null {
   const { penetrationMm, criticalMJPerCM2, doseMJPerCM2 } = product.light ?? {};
   if (penetrationMm == null || criticalMJPerCM2 == null || criticalMJPerCM2 <= 0) return null;
-  const stated = doseMJPerCM2 ?? doseForDepthMJPerCM2({ depthMm: (product.depth?.maxMm ?? depthMm) / RESERVE, criticalMJPerCM2, penetrationMm });
+  const stated =
+    doseMJPerCM2 ??
+    doseForDepthMJPerCM2({ depthMm: (product.depth?.maxMm ?? depthMm) / RESERVE, criticalMJPerCM2, penetrationMm });
   const cured = cureDepthMm({ doseMJPerCM2: stated, criticalMJPerCM2, penetrationMm });
   const layerMaxMm = Math.min(product.depth?.maxMm ?? Infinity, cured * RESERVE);
   const layers = Math.max(1, Math.ceil(depthMm / layerMaxMm - 1e-6));
@@ -38,9 +45,20 @@ export function lightPlan(product: Product, depthMm: number, lampMWPerCM2: numbe
   const minutes = lampMWPerCM2 === null ? null : lampMin(stated, lampMWPerCM2);
   const unsafe = base?.light?.stable === false;
   return {
-    layerMaxMm, layers, layerMm, doseMJPerCM2: stated, lampMin: minutes, lampTotalMin: minutes === null ? null : minutes * layers, baseDoseMJPerCM2,
-    base: base === null ? null : unsafe
-      ? `${base.name} is not light-proof: ${Math.round(baseDoseMJPerCM2)} mJ/cm² reach it through this, and may yellow it. Try it on a scrap, or mend with ${base.name} itself.`
-      : base.light?.stable === true ? `${base.name} is light-proof by its card.` : `${base.name}'s card does not say whether it is light-proof.`,
+    layerMaxMm,
+    layers,
+    layerMm,
+    doseMJPerCM2: stated,
+    lampMin: minutes,
+    lampTotalMin: minutes === null ? null : minutes * layers,
+    baseDoseMJPerCM2,
+    base:
+      base === null
+        ? null
+        : unsafe
+          ? `${base.name} is not light-proof: ${Math.round(baseDoseMJPerCM2)} mJ/cm² reach it through this, and may yellow it. Try it on a scrap, or mend with ${base.name} itself.`
+          : base.light?.stable === true
+            ? `${base.name} is light-proof by its card.`
+            : `${base.name}'s card does not say whether it is light-proof.`,
   };
 }

@@ -11,11 +11,16 @@ import type { Route } from '../formats/plan';
 export const WORTH_CHANGING = 0.15;
 
 /** A change that may be made to the next batch, for the sake of which cause and how likely that is. */
-export interface ProposedChange extends PlanChange { readonly cause: CauseId; readonly share: number }
+export interface ProposedChange extends PlanChange {
+  readonly cause: CauseId;
+  readonly share: number;
+}
 
 /** What to change next time, the likeliest cause's change first. One at a time teaches most. */
 export function proposedChanges(symptom: Pick<SymptomDiagnosis, 'causes'>): ProposedChange[] {
-  return symptom.causes.filter((c) => c.share >= WORTH_CHANGING).flatMap((c) => c.changes.map((change) => ({ ...change, cause: c.id, share: c.share })));
+  return symptom.causes
+    .filter((c) => c.share >= WORTH_CHANGING)
+    .flatMap((c) => c.changes.map((change) => ({ ...change, cause: c.id, share: c.share })));
 }
 
 /** A batch as the plan of the next one begins with it: everything kept that was recorded, the changes laid over. */
@@ -30,7 +35,10 @@ export interface CopiedPlan {
 }
 
 function routeOf(batch: Batch): Route | null {
-  const [vacuum, pressed] = [batch.degas?.method === 'vacuum' || batch.degas?.method === 'vacuum-then-pressure', (batch.pressure?.gaugeKPa ?? 0) > 0];
+  const [vacuum, pressed] = [
+    batch.degas?.method === 'vacuum' || batch.degas?.method === 'vacuum-then-pressure',
+    (batch.pressure?.gaugeKPa ?? 0) > 0,
+  ];
   if (vacuum) return pressed ? 'vacuum-then-pressure' : 'vacuum';
   if (pressed) return 'pressure';
   return batch.degas?.method === 'rest' ? 'warm-and-rest' : batch.degas?.method === 'none' ? 'none' : null;
@@ -40,27 +48,43 @@ function coloursOf(product: Product, batch: Batch, mostPct: number | undefined):
   const load = loadings(product, batch);
   const massG = mixMasses(product, batch).totalG;
   if (!massG) return [];
-  const scale = mostPct !== undefined && load?.total.pct != null && load.total.pct > mostPct ? mostPct / load.total.pct : 1;
-  return (batch.additives ?? []).flatMap((a) => (a.massG == null || a.kind == null || (a.applied != null && a.applied !== 'mixed') ? [] : [{ name: a.name ?? a.kind, kind: a.kind, pct: Math.round((100 * a.massG * scale / massG) * 1000) / 1000 }]));
+  const scale =
+    mostPct !== undefined && load?.total.pct != null && load.total.pct > mostPct ? mostPct / load.total.pct : 1;
+  return (batch.additives ?? []).flatMap((a) =>
+    a.massG == null || a.kind == null || (a.applied != null && a.applied !== 'mixed')
+      ? []
+      : [{ name: a.name ?? a.kind, kind: a.kind, pct: Math.round(((100 * a.massG * scale) / massG) * 1000) / 1000 }],
+  );
 }
 
-const kept = <K extends keyof PlanSettings>(key: K, value: PlanSettings[K] | null): PlanSettings => (value == null ? {} : { [key]: value });
+const kept = <K extends keyof PlanSettings>(key: K, value: PlanSettings[K] | null): PlanSettings =>
+  value == null ? {} : { [key]: value };
 
 /**
  * Copies a batch into a plan, with changes laid over and remembered, so that the outcome can answer. The room is left to
  * today's reading unless it is what is changed.
  */
-export function copiedPlan(product: Product, batch: Batch, changes: readonly (PlanChange & { readonly cause?: string | null })[]): CopiedPlan {
+export function copiedPlan(
+  product: Product,
+  batch: Batch,
+  changes: readonly (PlanChange & { readonly cause?: string | null })[],
+): CopiedPlan {
   const changed: PlanSettings = Object.assign({}, ...changes.map((c) => c.set)) as PlanSettings;
   const was: PlanSettings = {
-    ...kept('resinC', batch.resin?.atPourC ?? batch.resin?.temperatureAC ?? null), ...kept('mouldC', batch.mould?.temperatureC ?? null),
-    ...kept('stirMin', batch.mix?.stirMin ?? null), ...kept('restMin', batch.degas?.method === 'rest' ? batch.degas.minutes ?? null : null),
-    ...kept('pressureKPa', batch.pressure?.gaugeKPa || null), ...kept('depthMm', batch.pour?.depthMm ?? null),
+    ...kept('resinC', batch.resin?.atPourC ?? batch.resin?.temperatureAC ?? null),
+    ...kept('mouldC', batch.mould?.temperatureC ?? null),
+    ...kept('stirMin', batch.mix?.stirMin ?? null),
+    ...kept('restMin', batch.degas?.method === 'rest' ? (batch.degas.minutes ?? null) : null),
+    ...kept('pressureKPa', batch.pressure?.gaugeKPa || null),
+    ...kept('depthMm', batch.pour?.depthMm ?? null),
   };
   return {
-    productSlug: product.slug, mouldCode: batch.mould?.code ?? null, massG: mixMasses(product, batch).totalG,
+    productSlug: product.slug,
+    mouldCode: batch.mould?.code ?? null,
+    massG: mixMasses(product, batch).totalG,
     additives: coloursOf(product, batch, changed.mostLoadingPct),
-    route: changed.route ?? routeOf(batch), settings: { ...was, ...changed },
+    route: changed.route ?? routeOf(batch),
+    settings: { ...was, ...changed },
     copiedFrom: { code: batch.code ?? '', changes: changes.map((c) => ({ cause: c.cause ?? null, says: c.says })) },
   };
 }

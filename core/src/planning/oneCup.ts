@@ -31,8 +31,16 @@ export function oneCup(request: PlanRequest, gPerMin: number, say?: Say): OneCup
   const whole = timeBudget(request, say);
   const totalG = whole.amounts.mixedMassG;
   const at = (massG: number) => {
-    const b = timeBudget({ ...request, want: { ...request.want, volumeML: null, mixedMassG: massG, lossPct: null, round: null } }, say);
-    return b.curve.potLifeMin === null ? null : { potLifeMin: b.curve.potLifeMin, left: USED_SHARE * b.curve.potLifeMin - b.case.stirMin - b.case.clearMin - massG / gPerMin };
+    const b = timeBudget(
+      { ...request, want: { ...request.want, volumeML: null, mixedMassG: massG, lossPct: null, round: null } },
+      say,
+    );
+    return b.curve.potLifeMin === null
+      ? null
+      : {
+          potLifeMin: b.curve.potLifeMin,
+          left: USED_SHARE * b.curve.potLifeMin - b.case.stirMin - b.case.clearMin - massG / gPerMin,
+        };
   };
   const [first, all] = [at(LEAST_G), at(totalG)];
   if (!first || !all || first.left <= 0) return null;

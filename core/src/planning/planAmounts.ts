@@ -18,7 +18,11 @@ export interface PlanAmounts {
   readonly volumeBML: number | null;
   readonly drops: number | null;
   readonly mixedMassG: number;
-  readonly additives: readonly { readonly of: PlannedAdditive; readonly massG: number | null; readonly drops: number | null }[];
+  readonly additives: readonly {
+    readonly of: PlannedAdditive;
+    readonly massG: number | null;
+    readonly drops: number | null;
+  }[];
   readonly additiveMassG: number;
   readonly lossG: number;
   readonly catalystPct: number | null;
@@ -37,12 +41,18 @@ function partsOf(c: PlanCase): { parts: Parts; catalystPct: number | null } {
     return { parts: weightParts(c.product) ?? { a: massAG, b: massBG }, catalystPct: null };
   }
   const dose = plannedCatalystPct(c.product, c.roomC, c.request.mould?.depthMm ?? null);
-  if (dose === null) throw new CoreError('ratio-not-stated', 'The card states no catalyst dose. Add the typical one.', 'product.ratio.catalyst.typicalPct');
+  if (dose === null)
+    throw new CoreError(
+      'ratio-not-stated',
+      'The card states no catalyst dose. Add the typical one.',
+      'product.ratio.catalyst.typicalPct',
+    );
   return { parts: { a: 100, b: dose.pct }, catalystPct: dose.pct };
 }
 
 /** Share of A + B that an additive is planned as, and grams that are fixed whatever the batch. */
-const fixedG = (a: PlannedAdditive) => (a.massG != null ? a.massG : a.drops != null && a.dropsPerG ? a.drops / a.dropsPerG : null);
+const fixedG = (a: PlannedAdditive) =>
+  a.massG != null ? a.massG : a.drops != null && a.dropsPerG ? a.drops / a.dropsPerG : null;
 const shareOf = (a: PlannedAdditive) => (fixedG(a) === null ? (a.pct ?? 0) / 100 : 0);
 
 /** A + B that fills what is wanted: additives take their own room, the cup keeps its share. */
@@ -55,9 +65,13 @@ function mixedMass(c: PlanCase): { mixedG: number; lossG: number } {
   }
   const density = c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML;
   const filledG = volumeML * density;
-  const lossG = lossPct == null ? cupLossG(filledG, mixedViscosityMPaS(c.product, c.resinC)) : (filledG * lossPct) / 100;
+  const lossG =
+    lossPct == null ? cupLossG(filledG, mixedViscosityMPaS(c.product, c.resinC)) : (filledG * lossPct) / 100;
   // An additive without a density of its own is taken as heavy as the mix.
-  const fixed = (additives ?? []).reduce((sum, a) => sum + ((fixedG(a) ?? 0) * density) / (a.densityGPerML ?? density), 0);
+  const fixed = (additives ?? []).reduce(
+    (sum, a) => sum + ((fixedG(a) ?? 0) * density) / (a.densityGPerML ?? density),
+    0,
+  );
   const share = (additives ?? []).reduce((sum, a) => sum + (shareOf(a) * density) / (a.densityGPerML ?? density), 0);
   return { mixedG: Math.max((filledG + lossG - fixed) / (1 + share), Number.MIN_VALUE), lossG };
 }
@@ -65,7 +79,11 @@ function mixedMass(c: PlanCase): { mixedG: number; lossG: number } {
 function rounded(c: PlanCase, parts: Parts, mixedG: number): { massAG: number; massBG: number; errorPct: number } {
   const stepG = c.request.gear?.scaleStepG ?? 0;
   const exactA = (mixedG * parts.a) / (parts.a + parts.b);
-  const aim = { A: () => nextNiceG(exactA), B: () => (parts.b === 0 ? exactA : (nextNiceG(mixedG - exactA) * parts.a) / parts.b), total: () => (nextNiceG(mixedG) * parts.a) / (parts.a + parts.b) };
+  const aim = {
+    A: () => nextNiceG(exactA),
+    B: () => (parts.b === 0 ? exactA : (nextNiceG(mixedG - exactA) * parts.a) / parts.b),
+    total: () => (nextNiceG(mixedG) * parts.a) / (parts.a + parts.b),
+  };
   const massAG = c.request.want.round ? aim[c.request.want.round]() : exactA;
   return roundToScale(parts, massAG, stepG);
 }
@@ -94,13 +112,22 @@ export function planAmounts(c: PlanCase): PlanAmounts {
   const first = product.ratio.powder ? 'liquid' : 'A';
   const swapped = !catalyst && !product.ratio.powder && massBG > massAG;
   return {
-    massAG, massBG, volumeAML: perML(massAG, product.densityAGPerML ?? (isOnePart(c) ? product.mixedDensityGPerML : null)), volumeBML,
+    massAG,
+    massBG,
+    volumeAML: perML(massAG, product.densityAGPerML ?? (isOnePart(c) ? product.mixedDensityGPerML : null)),
+    volumeBML,
     drops: catalyst?.dropsPerML != null && volumeBML !== null ? Math.round(volumeBML * catalyst.dropsPerML) : null,
-    mixedMassG: mixed, additives, additiveMassG: additives.reduce((sum, a) => sum + (a.massG ?? 0), 0), lossG,
+    mixedMassG: mixed,
+    additives,
+    additiveMassG: additives.reduce((sum, a) => sum + (a.massG ?? 0), 0),
+    lossG,
     catalystPct: catalystPct === null ? null : (100 * massBG) / massAG,
     scaleErrorPct: stepG == null || massBG === 0 ? null : scaleErrorPct(massAG, massBG, stepG),
     roundingErrorPct: massBG === 0 ? null : errorPct,
     smallestSafeG: stepG == null || parts.b === 0 ? null : smallestSafeBatchG(product, stepG),
-    order: [...(swapped ? [...second, first] : [first, ...second]), ...additives.map((a) => a.of.name ?? a.of.kind ?? 'additive')],
+    order: [
+      ...(swapped ? [...second, first] : [first, ...second]),
+      ...additives.map((a) => a.of.name ?? a.of.kind ?? 'additive'),
+    ],
   };
 }

@@ -39,10 +39,14 @@ export const isVacuumed = (route: Route): boolean => route === 'vacuum' || route
 /** The route that the card itself asks for. */
 export function cardRoute(product: Product): Route {
   switch (product.degas?.method) {
-    case 'rest': return 'warm-and-rest';
-    case 'vacuum': return 'vacuum';
-    case 'vacuum-or-pressure': return 'pressure';
-    default: return product.pressure?.minKPa != null ? 'pressure' : 'none';
+    case 'rest':
+      return 'warm-and-rest';
+    case 'vacuum':
+      return 'vacuum';
+    case 'vacuum-or-pressure':
+      return 'pressure';
+    default:
+      return product.pressure?.minKPa != null ? 'pressure' : 'none';
   }
 }
 
@@ -50,7 +54,7 @@ export function cardRoute(product: Product): Route {
 export function clearMinutes(product: Product, route: Route, asked: number | null | undefined): number {
   if (route === 'none' || route === 'pressure') return 0;
   if (asked != null) return asked;
-  const rest = Math.max(product.mix?.restMin ?? 0, product.degas?.method === 'rest' ? product.degas.minutes ?? 0 : 0);
+  const rest = Math.max(product.mix?.restMin ?? 0, product.degas?.method === 'rest' ? (product.degas.minutes ?? 0) : 0);
   if (route === 'warm-and-rest') return rest;
   return (product.degas?.method === 'rest' ? null : product.degas?.minutes) ?? VACUUM_MIN;
 }
@@ -66,19 +70,51 @@ export function planCase(request: PlanRequest, say: Say = wordsIn()): PlanCase {
   };
   const sheetC = product.potLife?.atC ?? product.gel?.atC ?? SHEET_TEMPERATURE_C;
   const roomC = take(conditions?.roomC, sheetC, 'conditions.roomC', `room taken as the card's ${say(sheetC, '°C')}`);
-  const resinC = take(conditions?.resinC, roomC, 'conditions.resinC', `resin taken as warm as the room, ${say(roomC, '°C')}`);
-  const route = take(request.route, cardRoute(product), 'route', `route taken from the card: ${cardRoute(product).replaceAll('-', ' ')}`);
+  const resinC = take(
+    conditions?.resinC,
+    roomC,
+    'conditions.resinC',
+    `resin taken as warm as the room, ${say(roomC, '°C')}`,
+  );
+  const route = take(
+    request.route,
+    cardRoute(product),
+    'route',
+    `route taken from the card: ${cardRoute(product).replaceAll('-', ' ')}`,
+  );
   const stir = product.mix?.minMin ?? STIR_MIN;
   const volumeML = want.volumeML ?? (want.mixedMassG ?? 0) / (product.mixedDensityGPerML ?? 1);
   const pour = Math.max(LEAST_POUR_MIN, Math.round((volumeML / POUR_ML_PER_MIN) * 10) / 10);
-  const stirMin = take(handling?.stirMin, stir, 'handling.stirMin', product.mix?.minMin == null ? `stir taken as ${say(stir, 'min')}` : `stir taken from the card: ${say(stir, 'min')}`);
+  const stirMin = take(
+    handling?.stirMin,
+    stir,
+    'handling.stirMin',
+    product.mix?.minMin == null ? `stir taken as ${say(stir, 'min')}` : `stir taken from the card: ${say(stir, 'min')}`,
+  );
   const clearMin = clearMinutes(product, route, handling?.restMin);
-  if (handling?.restMin == null && clearMin > 0) assumed.push({ field: 'handling.restMin', says: `${isVacuumed(route) ? 'vacuum' : 'rest'} taken as ${say(clearMin, 'min')}` });
+  if (handling?.restMin == null && clearMin > 0)
+    assumed.push({
+      field: 'handling.restMin',
+      says: `${isVacuumed(route) ? 'vacuum' : 'rest'} taken as ${say(clearMin, 'min')}`,
+    });
   const pourMin = take(handling?.pourMin, pour, 'handling.pourMin', `pour taken as ${say(pour, 'min')}`);
-  const loadMin = isPressed(route) ? take(handling?.loadMin, LOAD_MIN, 'handling.loadMin', `loading the vessel taken as ${say(LOAD_MIN, 'min')}`) : 0;
+  const loadMin = isPressed(route)
+    ? take(handling?.loadMin, LOAD_MIN, 'handling.loadMin', `loading the vessel taken as ${say(LOAD_MIN, 'min')}`)
+    : 0;
   return {
-    product, request, roomC, resinC, route, stirMin, clearMin, pourMin, loadMin, say, assumed,
-    mouldC: conditions?.mouldC ?? roomC, humidityPct: conditions?.humidityPct ?? null,
+    product,
+    request,
+    roomC,
+    resinC,
+    route,
+    stirMin,
+    clearMin,
+    pourMin,
+    loadMin,
+    say,
+    assumed,
+    mouldC: conditions?.mouldC ?? roomC,
+    humidityPct: conditions?.humidityPct ?? null,
     dewC: conditions?.humidityPct ? dewPointC(roomC, conditions.humidityPct) : null,
     ambientKPa: ambientKPaAt(conditions?.pressureAltitudeM ?? 0),
   };

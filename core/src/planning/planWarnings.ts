@@ -10,7 +10,14 @@ import type { PlannedPressure } from './planPressing';
 import type { TimelineStep } from '../formats/plan';
 
 type Figure = number | null;
-const warn = (code: string, says: string, measured: Figure = null, limit: Figure = null, unit = ''): PlanWarning => ({ code, says, measured, limit, unit, stop: false });
+const warn = (code: string, says: string, measured: Figure = null, limit: Figure = null, unit = ''): PlanWarning => ({
+  code,
+  says,
+  measured,
+  limit,
+  unit,
+  stop: false,
+});
 const forbid = (...args: Parameters<typeof warn>): PlanWarning => ({ ...warn(...args), stop: true });
 
 /** A surface this little above the dew point sweats or blushes, K (studio practice). */
@@ -18,29 +25,70 @@ const DEW_SAFE_K = 3;
 /** CO2 that is plainly too much, mL of gas in 100 mL of resin (judgement). */
 const CO2_TOO_MUCH_PER_100ML = 5;
 /** Shown elsewhere in a plan, or nothing the plan decides. */
-const NOT_OF_THE_PLAN = new Set(['pressure.gaugeKPa', 'air.dewPointSpreadK', 'pour.startedMin', 'pour.finishedMin', 'pressure.reachedMin', 'resin.temperatureBC', 'resin.atPourC', 'cure.temperatureC']);
+const NOT_OF_THE_PLAN = new Set([
+  'pressure.gaugeKPa',
+  'air.dewPointSpreadK',
+  'pour.startedMin',
+  'pour.finishedMin',
+  'pressure.reachedMin',
+  'resin.temperatureBC',
+  'resin.atPourC',
+  'cure.temperatureC',
+]);
 
 /** The card's limits that the plan would break, in the words of the record. */
-function cardWarnings(c: PlanCase, amounts: PlanAmounts, timeline: readonly TimelineStep[], pressing: PlannedPressure | null): PlanWarning[] {
+function cardWarnings(
+  c: PlanCase,
+  amounts: PlanAmounts,
+  timeline: readonly TimelineStep[],
+  pressing: PlannedPressure | null,
+): PlanWarning[] {
   return limitReadings(c.product, plannedBatch(c, amounts, timeline, pressing), c.say)
     .filter((r) => (r.state === 'below' || r.state === 'above') && !NOT_OF_THE_PLAN.has(r.field))
-    .map((r) => ({ code: `${r.field}:${r.state}`, says: r.says, measured: r.measured, limit: r.state === 'below' ? r.low : r.high, unit: r.unit, stop: isRefused(c, r.field) }));
+    .map((r) => ({
+      code: `${r.field}:${r.state}`,
+      says: r.says,
+      measured: r.measured,
+      limit: r.state === 'below' ? r.low : r.high,
+      unit: r.unit,
+      stop: isRefused(c, r.field),
+    }));
 }
 
 /** Whether a loading is of a kind that the card refuses altogether. */
-const isRefused = (c: PlanCase, field: string) => (c.product.additives?.refused ?? []).some((kind) => field === `additives.${kind}.pct`);
+const isRefused = (c: PlanCase, field: string) =>
+  (c.product.additives?.refused ?? []).some((kind) => field === `additives.${kind}.pct`);
 
 function dampWarnings(c: PlanCase): PlanWarning[] {
   if (c.dewC === null) return [];
   const coldest = Math.min(c.resinC, c.mouldC, c.roomC);
   const spread = coldest - c.dewC;
   if (spread >= DEW_SAFE_K) return [];
-  const what = c.product.family === 'epoxy' ? 'the surface may blush, a greasy film' : c.product.family === 'polyurethane' ? 'it may sweat, and this resin foams on water' : 'it may sweat';
-  return [warn('near-dew-point', `The coldest of room, mould and resin is ${c.say(spread, 'K')} above the dew point of ${c.say(c.dewC, '°C')}: ${what}.`, spread, DEW_SAFE_K, 'K')];
+  const what =
+    c.product.family === 'epoxy'
+      ? 'the surface may blush, a greasy film'
+      : c.product.family === 'polyurethane'
+        ? 'it may sweat, and this resin foams on water'
+        : 'it may sweat';
+  return [
+    warn(
+      'near-dew-point',
+      `The coldest of room, mould and resin is ${c.say(spread, 'K')} above the dew point of ${c.say(c.dewC, '°C')}: ${what}.`,
+      spread,
+      DEW_SAFE_K,
+      'K',
+    ),
+  ];
 }
 
 /** Water that the planned additives carry, g. */
-export const plannedWaterG = (amounts: PlanAmounts): number => carriedWaterG(amounts.additives.map((a) => ({ massG: a.massG ?? 0, waterPct: a.of.waterPct ?? (a.of.kind === 'water-based-paint' ? PAINT_WATER_PCT : 0) })));
+export const plannedWaterG = (amounts: PlanAmounts): number =>
+  carriedWaterG(
+    amounts.additives.map((a) => ({
+      massG: a.massG ?? 0,
+      waterPct: a.of.waterPct ?? (a.of.kind === 'water-based-paint' ? PAINT_WATER_PCT : 0),
+    })),
+  );
 
 function waterWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
   const waterG = plannedWaterG(amounts);
@@ -48,12 +96,23 @@ function waterWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
   const gasML = co2FromWaterML(waterG, c.resinC, c.ambientKPa);
   const resinML = amounts.mixedMassG / (c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML);
   const share = (100 * gasML) / resinML;
-  return share < CO2_TOO_MUCH_PER_100ML ? [] : [forbid('water-makes-gas', `The ${c.say(waterG, 'g')} of water in the additives make about ${c.say(gasML, 'mL')} of gas in ${c.say(resinML, 'mL')} of resin.`, gasML, (CO2_TOO_MUCH_PER_100ML * resinML) / 100, 'mL')];
+  return share < CO2_TOO_MUCH_PER_100ML
+    ? []
+    : [
+        forbid(
+          'water-makes-gas',
+          `The ${c.say(waterG, 'g')} of water in the additives make about ${c.say(gasML, 'mL')} of gas in ${c.say(resinML, 'mL')} of resin.`,
+          gasML,
+          (CO2_TOO_MUCH_PER_100ML * resinML) / 100,
+          'mL',
+        ),
+      ];
 }
 
 /** Liquid in the cup, and the room it needs with foam under vacuum, mL. */
 export function cupNeed(c: PlanCase, amounts: PlanAmounts): { liquidML: number; neededML: number } {
-  const liquidML = (amounts.mixedMassG + amounts.additiveMassG) / (c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML);
+  const liquidML =
+    (amounts.mixedMassG + amounts.additiveMassG) / (c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML);
   return { liquidML, neededML: liquidML * (isVacuumed(c.route) ? VACUUM_HEADROOM : 1.15) };
 }
 
@@ -62,20 +121,66 @@ function gearWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
   const gear = c.request.gear ?? {};
   const found: PlanWarning[] = [];
   if (amounts.smallestSafeG !== null && amounts.mixedMassG < amounts.smallestSafeG) {
-    found.push(warn('scale-too-coarse', `A scale that steps by ${say(gear.scaleStepG!, 'g')} weighs this ratio safely from ${say(amounts.smallestSafeG, 'g')} on.`, amounts.mixedMassG, amounts.smallestSafeG, 'g'));
+    found.push(
+      warn(
+        'scale-too-coarse',
+        `A scale that steps by ${say(gear.scaleStepG!, 'g')} weighs this ratio safely from ${say(amounts.smallestSafeG, 'g')} on.`,
+        amounts.mixedMassG,
+        amounts.smallestSafeG,
+        'g',
+      ),
+    );
   }
-  if (gear.scaleCapacityG != null && amounts.mixedMassG > gear.scaleCapacityG) found.push(forbid('over-scale', `The scale ends at ${say(gear.scaleCapacityG, 'g')}.`, amounts.mixedMassG, gear.scaleCapacityG, 'g'));
+  if (gear.scaleCapacityG != null && amounts.mixedMassG > gear.scaleCapacityG)
+    found.push(
+      forbid(
+        'over-scale',
+        `The scale ends at ${say(gear.scaleCapacityG, 'g')}.`,
+        amounts.mixedMassG,
+        gear.scaleCapacityG,
+        'g',
+      ),
+    );
   const { liquidML, neededML } = cupNeed(c, amounts);
   if (gear.cupVolumeML != null && neededML > gear.cupVolumeML) {
-    found.push(liquidML > gear.cupVolumeML
-      ? forbid('cup-too-small', `The cup holds ${say(gear.cupVolumeML, 'mL')}; the mix is ${say(liquidML, 'mL')}.`, liquidML, gear.cupVolumeML, 'mL')
-      : warn('cup-no-headroom', isVacuumed(c.route) ? `Foam under vacuum needs ${VACUUM_HEADROOM} times the liquid: a cup of ${say(neededML, 'mL')}. Degas in parts, or take a bigger cup.` : `The cup is full to the brim: ${say(liquidML, 'mL')} in ${say(gear.cupVolumeML, 'mL')}.`, gear.cupVolumeML, neededML, 'mL'));
+    found.push(
+      liquidML > gear.cupVolumeML
+        ? forbid(
+            'cup-too-small',
+            `The cup holds ${say(gear.cupVolumeML, 'mL')}; the mix is ${say(liquidML, 'mL')}.`,
+            liquidML,
+            gear.cupVolumeML,
+            'mL',
+          )
+        : warn(
+            'cup-no-headroom',
+            isVacuumed(c.route)
+              ? `Foam under vacuum needs ${VACUUM_HEADROOM} times the liquid: a cup of ${say(neededML, 'mL')}. Degas in parts, or take a bigger cup.`
+              : `The cup is full to the brim: ${say(liquidML, 'mL')} in ${say(gear.cupVolumeML, 'mL')}.`,
+            gear.cupVolumeML,
+            neededML,
+            'mL',
+          ),
+    );
   }
   if (isVacuumed(c.route)) {
-    if (product.hazards?.includes('styrene')) found.push(forbid('styrene-under-vacuum', 'Styrene boils under vacuum. Rest it instead.'));
+    if (product.hazards?.includes('styrene'))
+      found.push(forbid('styrene-under-vacuum', 'Styrene boils under vacuum. Rest it instead.'));
     const asked = product.degas?.vacuumKPaAbs;
-    if (gear.vacuumKPaAbs == null) found.push(warn('no-vacuum-gear', 'No vacuum pump was named; the card\'s vacuum is taken.', null, asked ?? null, 'kPa'));
-    else if (asked != null && gear.vacuumKPaAbs > asked) found.push(warn('vacuum-too-shallow', `The pump ends at ${say(gear.vacuumKPaAbs, 'kPa')} absolute; the card asks for ${say(asked, 'kPa')} or less.`, gear.vacuumKPaAbs, asked, 'kPa'));
+    if (gear.vacuumKPaAbs == null)
+      found.push(
+        warn('no-vacuum-gear', "No vacuum pump was named; the card's vacuum is taken.", null, asked ?? null, 'kPa'),
+      );
+    else if (asked != null && gear.vacuumKPaAbs > asked)
+      found.push(
+        warn(
+          'vacuum-too-shallow',
+          `The pump ends at ${say(gear.vacuumKPaAbs, 'kPa')} absolute; the card asks for ${say(asked, 'kPa')} or less.`,
+          gear.vacuumKPaAbs,
+          asked,
+          'kPa',
+        ),
+      );
   }
   return found;
 }
@@ -84,15 +189,38 @@ function mouldWarnings(c: PlanCase): PlanWarning[] {
   const { product } = c;
   const mould = c.request.mould ?? {};
   const found: PlanWarning[] = [];
-  if (isPressed(c.route) && mould.degassed === false) found.push(warn('mould-not-degassed', 'The mould was not degassed: its own bubbles print as pimples under pressure.'));
-  if (mould.rubber && (product.inhibitedBy as readonly string[] | null | undefined)?.includes(mould.rubber)) found.push(forbid('inhibited', `${mould.rubber.replaceAll('-', ' ')} stops this product's cure.`));
-  if (mould.rubber === 'tin-silicone' && product.family === 'polyurethane' && product.clarity !== 'opaque') found.push(warn('tin-mould', 'Tin-cured rubber gives off alcohol, which fogs clear urethane. Bake the mould out first, or take platinum rubber.'));
-  if ((c.request.want.additives ?? []).some((a) => a.solvent || a.kind === 'solvent-ink')) found.push(warn('solvent-flame', 'Solvent ink is flammable: no flame while it is wet.'));
+  if (isPressed(c.route) && mould.degassed === false)
+    found.push(
+      warn('mould-not-degassed', 'The mould was not degassed: its own bubbles print as pimples under pressure.'),
+    );
+  if (mould.rubber && (product.inhibitedBy as readonly string[] | null | undefined)?.includes(mould.rubber))
+    found.push(forbid('inhibited', `${mould.rubber.replaceAll('-', ' ')} stops this product's cure.`));
+  if (mould.rubber === 'tin-silicone' && product.family === 'polyurethane' && product.clarity !== 'opaque')
+    found.push(
+      warn(
+        'tin-mould',
+        'Tin-cured rubber gives off alcohol, which fogs clear urethane. Bake the mould out first, or take platinum rubber.',
+      ),
+    );
+  if ((c.request.want.additives ?? []).some((a) => a.solvent || a.kind === 'solvent-ink'))
+    found.push(warn('solvent-flame', 'Solvent ink is flammable: no flame while it is wet.'));
   return found;
 }
 
 /** Everything that speaks against a plan, what forbids it first. */
-export function planWarnings(c: PlanCase, amounts: PlanAmounts, timeline: readonly TimelineStep[], pressing: PlannedPressure | null): PlanWarning[] {
-  const all = [...cardWarnings(c, amounts, timeline, pressing), ...dampWarnings(c), ...waterWarnings(c, amounts), ...gearWarnings(c, amounts), ...mouldWarnings(c), ...(pressing?.warnings ?? [])];
+export function planWarnings(
+  c: PlanCase,
+  amounts: PlanAmounts,
+  timeline: readonly TimelineStep[],
+  pressing: PlannedPressure | null,
+): PlanWarning[] {
+  const all = [
+    ...cardWarnings(c, amounts, timeline, pressing),
+    ...dampWarnings(c),
+    ...waterWarnings(c, amounts),
+    ...gearWarnings(c, amounts),
+    ...mouldWarnings(c),
+    ...(pressing?.warnings ?? []),
+  ];
   return [...all.filter((w) => w.stop), ...all.filter((w) => !w.stop)];
 }

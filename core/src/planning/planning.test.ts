@@ -4,7 +4,8 @@ import { soundBatch } from '../simulation/soundBatch';
 import { cautionsFor } from './cautions';
 import { dueCheck } from './checkSchedule';
 
-const codes = (slug: string, stage: Parameters<typeof cautionsFor>[1]) => cautionsFor(saltmarshCard(slug), stage).map((c) => c.code);
+const codes = (slug: string, stage: Parameters<typeof cautionsFor>[1]) =>
+  cautionsFor(saltmarshCard(slug), stage).map((c) => c.code);
 
 describe('cautionsFor', () => {
   it('warns of what the product is, where it is handled', () => {
@@ -32,13 +33,43 @@ describe('dueCheck', () => {
     ['a piece in its mould', { cure: { demouldedMin: null }, checks: [] }, null],
     ['a mended piece', { checks: [{ afterH: 30, grade: 'mend' }] }, { afterH: 54, why: 'after the mend' }],
     ['a piece looked at but not graded', { checks: [{ afterH: 30 }] }, { afterH: 54, why: 'not graded yet' }],
-    ['a passed piece of clear urethane, which ambers late', { checks: [{ afterH: 30, grade: 'pass' }] }, { afterH: 168, name: 'a week' }],
-    ['the same after its week', { checks: [{ afterH: 30, grade: 'pass' }, { afterH: 150, grade: 'pass' }] }, { afterH: 720, name: 'a month' }],
-    ['a passed piece over a water-based layer', { layerBelow: { family: 'mineral-acrylic' }, checks: [{ afterH: 30, grade: 'pass' }] }, { afterH: 72, name: 'three days' }],
+    [
+      'a passed piece of clear urethane, which ambers late',
+      { checks: [{ afterH: 30, grade: 'pass' }] },
+      { afterH: 168, name: 'a week' },
+    ],
+    [
+      'the same after its week',
+      {
+        checks: [
+          { afterH: 30, grade: 'pass' },
+          { afterH: 150, grade: 'pass' },
+        ],
+      },
+      { afterH: 720, name: 'a month' },
+    ],
+    [
+      'a passed piece over a water-based layer',
+      { layerBelow: { family: 'mineral-acrylic' }, checks: [{ afterH: 30, grade: 'pass' }] },
+      { afterH: 72, name: 'three days' },
+    ],
     ['a scrapped piece', { checks: [{ afterH: 30, grade: 'scrap' }] }, null],
-    ['a mend whose wait is not over', { checks: [{ afterH: 30, grade: 'mend' }], mends: [{ atH: 31, doneH: 32, kind: 'tacky', pattern: 'liquid', steps: [], recheckAfterH: 24 }] }, { afterH: 56, name: 'after the mend' }],
-  ])('for %s', (_what, patch, due) => expect(dueCheck(clear, soundBatch('house-clear-6', patch))).toEqual(due === null ? null : expect.objectContaining(due)));
+    [
+      'a mend whose wait is not over',
+      {
+        checks: [{ afterH: 30, grade: 'mend' }],
+        mends: [{ atH: 31, doneH: 32, kind: 'tacky', pattern: 'liquid', steps: [], recheckAfterH: 24 }],
+      },
+      { afterH: 56, name: 'after the mend' },
+    ],
+  ])('for %s', (_what, patch, due) =>
+    expect(dueCheck(clear, soundBatch('house-clear-6', patch))).toEqual(
+      due === null ? null : expect.objectContaining(due),
+    ),
+  );
   it('waits for a slow casting to be out', () => {
-    expect(dueCheck(saltmarshCard('house-deep-40'), soundBatch('house-deep-40', { cure: { demouldedMin: 4000 } }))!.afterH).toBeCloseTo(4000 / 60, 9);
+    expect(
+      dueCheck(saltmarshCard('house-deep-40'), soundBatch('house-deep-40', { cure: { demouldedMin: 4000 } }))!.afterH,
+    ).toBeCloseTo(4000 / 60, 9);
   });
 });

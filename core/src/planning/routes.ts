@@ -36,7 +36,8 @@ function restFor(request: PlanRequest, route: Route, same: boolean, say?: Say): 
 }
 
 /** Codes that speak of the route, not of the batch as a whole. */
-const OF_ROUTE = /^(degas\.|no-vacuum|vacuum-|styrene|cup-no-headroom|pressure|vessel|over-rating|never-at|mould-not-degassed)/;
+const OF_ROUTE =
+  /^(degas\.|no-vacuum|vacuum-|styrene|cup-no-headroom|pressure|vessel|over-rating|never-at|mould-not-degassed)/;
 
 /**
  * All five routes for one request, side by side: what rises out, what dissolves, what is left, and the minutes it takes.
@@ -50,10 +51,20 @@ export function compareRoutes(request: PlanRequest, say?: Say): RouteAnswer[] {
     const b = timeBudget({ ...request, route, handling: { ...request.handling, restMin } }, say);
     const warnings = planWarnings(b.case, b.amounts, b.timeline, b.pressing).filter((w) => OF_ROUTE.test(w.code));
     const stages = [...(isVacuumed(route) ? ['vacuum'] : []), ...(isPressed(route) ? ['pressure-vessel'] : [])];
-    const cautions = [...cautionsFor(request.product, 'clear'), ...cautionsFor(request.product, 'press')].filter((x) => stages.includes(x.code)).map((x) => x.says);
+    const cautions = [...cautionsFor(request.product, 'clear'), ...cautionsFor(request.product, 'press')]
+      .filter((x) => stages.includes(x.code))
+      .map((x) => x.says);
     return {
-      route, warnings, cautions, timeline: b.timeline, air: airOf(b.case, b.amounts, b.curve, b.timeline, b.pressing?.gaugeKPa ?? null),
-      usedMin: b.timeline.at(-1)?.toMin ?? 0, clearMin: b.case.clearMin, spareMin: b.spareMin, allowed: !warnings.some((w) => w.stop), byCard: route === asked,
+      route,
+      warnings,
+      cautions,
+      timeline: b.timeline,
+      air: airOf(b.case, b.amounts, b.curve, b.timeline, b.pressing?.gaugeKPa ?? null),
+      usedMin: b.timeline.at(-1)?.toMin ?? 0,
+      clearMin: b.case.clearMin,
+      spareMin: b.spareMin,
+      allowed: !warnings.some((w) => w.stop),
+      byCard: route === asked,
     };
   });
 }

@@ -6,7 +6,8 @@ import { stageLine, stageOf } from './stage';
 
 const clear = saltmarshCard('house-clear-6');
 const coat = saltmarshCard('house-coat-9');
-const batch = (patch: Record<string, unknown>) => batchSchema.parse(overlay({ format: 'warm-jar.batch/1', product: { slug: 'house-clear-6', revision: 1 } }, patch));
+const batch = (patch: Record<string, unknown>) =>
+  batchSchema.parse(overlay({ format: 'warm-jar.batch/1', product: { slug: 'house-clear-6', revision: 1 } }, patch));
 
 describe('stageOf', () => {
   it.each([
@@ -14,7 +15,11 @@ describe('stageOf', () => {
     ['A only', { mix: { amountA: 100 } }, 'weigh'],
     ['both parts', { mix: { amountA: 100, amountB: 82 } }, 'mix'],
     ['stirred', { mix: { amountA: 100, amountB: 82, stirMin: 2 } }, 'clear'],
-    ['under vacuum and out', { mix: { amountA: 100, amountB: 82, stirMin: 2 }, degas: { method: 'vacuum', minutes: 2 } }, 'pour'],
+    [
+      'under vacuum and out',
+      { mix: { amountA: 100, amountB: 82, stirMin: 2 }, degas: { method: 'vacuum', minutes: 2 } },
+      'pour',
+    ],
     ['poured', { pour: { startedMin: 3, finishedMin: 4 } }, 'press'],
     ['poured, said not to be pressed', { pour: { finishedMin: 4 }, pressure: { gaugeKPa: 0 } }, 'watch'],
     ['under pressure', { pour: { finishedMin: 4 }, pressure: { gaugeKPa: 345, reachedMin: 6 } }, 'press'],
@@ -22,7 +27,16 @@ describe('stageOf', () => {
     ['demoulded', { cure: { demouldedMin: 200 } }, 'check'],
     ['checked without a grade', { checks: [{ afterH: 24 }] }, 'check'],
     ['to be mended', { checks: [{ afterH: 24, grade: 'mend' }] }, 'check'],
-    ['passed', { checks: [{ afterH: 48, grade: 'pass' }, { afterH: 24, grade: 'mend' }] }, 'done'],
+    [
+      'passed',
+      {
+        checks: [
+          { afterH: 48, grade: 'pass' },
+          { afterH: 24, grade: 'mend' },
+        ],
+      },
+      'done',
+    ],
   ])('%s: %j is at %s', (_what, patch, stage) => {
     expect(stageOf(clear, batch(patch))).toBe(stage);
   });

@@ -5,7 +5,14 @@ export const STAGES = ['weigh', 'mix', 'clear', 'pour', 'press', 'watch', 'check
 export type Stage = (typeof STAGES)[number];
 
 export const STAGE_WORDS: Record<Stage, string> = {
-  weigh: 'Weigh', mix: 'Mix', clear: 'Clear', pour: 'Pour', press: 'Press', watch: 'Watch', check: 'Check', done: 'Done',
+  weigh: 'Weigh',
+  mix: 'Mix',
+  clear: 'Clear',
+  pour: 'Pour',
+  press: 'Press',
+  watch: 'Watch',
+  check: 'Check',
+  done: 'Done',
 };
 
 /** A stage on a batch's line: when it was, counted from when the parts met, and whether it is behind, here or ahead. */
@@ -44,7 +51,11 @@ export function willBePressed(product: Product | null, batch: Batch): boolean {
 export function stageOf(product: Product | null, batch: Batch): Stage {
   const done = recorded(batch);
   const order = STAGES.slice(0, -1) as Exclude<Stage, 'done'>[];
-  const furthest = order.reduce((last, stage, i) => (done[stage] && !(stage === 'press' && batch.pressure?.gaugeKPa === 0 && i > last + 1) ? i : last), -1);
+  const furthest = order.reduce(
+    (last, stage, i) =>
+      done[stage] && !(stage === 'press' && batch.pressure?.gaugeKPa === 0 && i > last + 1) ? i : last,
+    -1,
+  );
   const next = STAGES[furthest + 1] ?? 'done';
   return next === 'press' && !willBePressed(product, batch) ? 'watch' : next;
 }
@@ -55,11 +66,12 @@ function startMinutes(batch: Batch): Record<Stage, number | null> {
   return {
     weigh: 0,
     mix: 0,
-    clear: mix?.stirMin ?? (pour?.startedMin != null && degas?.minutes != null ? pour.startedMin - degas.minutes : null),
+    clear:
+      mix?.stirMin ?? (pour?.startedMin != null && degas?.minutes != null ? pour.startedMin - degas.minutes : null),
     pour: pour?.startedMin ?? null,
     press: pressure?.startedMin ?? null,
     watch: pressure?.reachedMin ?? pour?.finishedMin ?? null,
-    check: first ? first.afterH * 60 : cure?.demouldedMin ?? null,
+    check: first ? first.afterH * 60 : (cure?.demouldedMin ?? null),
     done: null,
   };
 }

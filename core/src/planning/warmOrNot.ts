@@ -54,19 +54,42 @@ export function warmOrNot(request: PlanRequest, say?: Say): WarmAnswer | null {
     const until = curve.potLifeMin - handling;
     const clears = (toMin: number) => {
       if (toMin <= c.stirMin) return null;
-      const d = smallestClearedMm({ depthMm, densityGPerML: density, fluidity: fluidityIntegral(curve.minutes, curve.viscosityMPaS, c.stirMin, toMin) });
+      const d = smallestClearedMm({
+        depthMm,
+        densityGPerML: density,
+        fluidity: fluidityIntegral(curve.minutes, curve.viscosityMPaS, c.stirMin, toMin),
+      });
       return Number.isFinite(d) ? d : null;
     };
     const usedMin = timeline.at(-1)?.toMin ?? 0;
-    points.push({ resinC, potLifeMin: curve.potLifeMin, spareMin: curve.potLifeMin - usedMin, restedMm: clears(Math.min(c.stirMin + restMin, until)), waitedMm: clears(until) });
+    points.push({
+      resinC,
+      potLifeMin: curve.potLifeMin,
+      spareMin: curve.potLifeMin - usedMin,
+      restedMm: clears(Math.min(c.stirMin + restMin, until)),
+      waitedMm: clears(until),
+    });
   }
-  const within = points.filter((p) => p.restedMm !== null && p.spareMin >= 0 && (minC == null || p.resinC >= minC) && (maxC == null || p.resinC <= maxC));
-  const best = within.reduce<WarmPoint | null>((a, b) => (a === null || b.restedMm! < a.restedMm! - 1e-9 ? b : a), null);
+  const within = points.filter(
+    (p) =>
+      p.restedMm !== null &&
+      p.spareMin >= 0 &&
+      (minC == null || p.resinC >= minC) &&
+      (maxC == null || p.resinC <= maxC),
+  );
+  const best = within.reduce<WarmPoint | null>(
+    (a, b) => (a === null || b.restedMm! < a.restedMm! - 1e-9 ? b : a),
+    null,
+  );
   return { points, restMin, depthMm, cardC: [minC ?? null, maxC ?? null], best, nowC: now.case.resinC };
 }
 
 /** How long one way of warming takes for each bottle, and how warm it may be. */
-export interface WarmingTime { readonly way: WarmingWay; readonly aroundC: number; readonly minutes: number }
+export interface WarmingTime {
+  readonly way: WarmingWay;
+  readonly aroundC: number;
+  readonly minutes: number;
+}
 
 /** A bath this much over the target warms well and spares the resin at the wall, K; and the most a card's limit is passed by, K. */
 const BATH_OVER_K = 10;
@@ -77,7 +100,13 @@ const OVER_CARD_K = 8;
  * @param maxC the card's warmest resin; the bath stays near it
  * @param hotBoxMaxC what the studio's hot box reaches
  */
-export function warmingTimes(bottle: { massG: number; fromC: number; toC: number; maxC: number | null; hotBoxMaxC: number | null }): WarmingTime[] {
+export function warmingTimes(bottle: {
+  massG: number;
+  fromC: number;
+  toC: number;
+  maxC: number | null;
+  hotBoxMaxC: number | null;
+}): WarmingTime[] {
   const around = Math.min(bottle.toC + BATH_OVER_K, (bottle.maxC ?? bottle.toC + BATH_OVER_K) + OVER_CARD_K);
   return (Object.keys(WARMING_WAYS) as WarmingWay[]).map((way) => {
     const aroundC = way === 'hot-box' && bottle.hotBoxMaxC !== null ? Math.min(around, bottle.hotBoxMaxC) : around;

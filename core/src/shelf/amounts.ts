@@ -2,7 +2,8 @@ import type { AdditiveCard } from '../formats/additiveCard';
 import type { Mould } from '../formats/mould';
 
 /** Drops in a gram of an additive, from the studio's own weighing; null where none was made. */
-export const dropsPerG = (additive: AdditiveCard): number | null => (additive.drops ? additive.drops.counted / additive.drops.massG : null);
+export const dropsPerG = (additive: AdditiveCard): number | null =>
+  additive.drops ? additive.drops.counted / additive.drops.massG : null;
 
 /** Grams in a number of drops. */
 export function dropsToG(additive: AdditiveCard, drops: number): number | null {
@@ -16,7 +17,13 @@ const FIRST_HOLLOW_SHARE = 0.25;
 const PULLS_REMEMBERED = 8;
 
 /** How much a mould takes in one pour, and how that is known. */
-export interface MouldAmount { readonly volumeML: number | null; readonly massG: number | null; readonly from: 'pulls' | 'first-guess' | 'cavities' | 'not-known'; readonly pulls: number; readonly spreadG: number | null }
+export interface MouldAmount {
+  readonly volumeML: number | null;
+  readonly massG: number | null;
+  readonly from: 'pulls' | 'first-guess' | 'cavities' | 'not-known';
+  readonly pulls: number;
+  readonly spreadG: number | null;
+}
 
 /**
  * What to mix for all cavities of a mould. Solid: the cavities' volume. Hollow: the mean of the latest pulls' weights,
@@ -30,10 +37,23 @@ export function mouldAmount(mould: Mould, densityGPerML: number | null, earlierG
   const recent = earlierG.slice(-PULLS_REMEMBERED);
   if (mould.hollow && recent.length > 0) {
     const mean = recent.reduce((a, b) => a + b, 0) / recent.length;
-    const spreadG = recent.length > 1 ? Math.sqrt(recent.reduce((s, g) => s + (g - mean) ** 2, 0) / (recent.length - 1)) : null;
-    return { volumeML: densityGPerML === null ? null : mean / densityGPerML, massG: mean, from: 'pulls', pulls: recent.length, spreadG };
+    const spreadG =
+      recent.length > 1 ? Math.sqrt(recent.reduce((s, g) => s + (g - mean) ** 2, 0) / (recent.length - 1)) : null;
+    return {
+      volumeML: densityGPerML === null ? null : mean / densityGPerML,
+      massG: mean,
+      from: 'pulls',
+      pulls: recent.length,
+      spreadG,
+    };
   }
   if (all === null) return { volumeML: null, massG: null, from: 'not-known', pulls: recent.length, spreadG: null };
   const volumeML = mould.hollow ? all * FIRST_HOLLOW_SHARE : all;
-  return { volumeML, massG: densityGPerML === null ? null : volumeML * densityGPerML, from: mould.hollow ? 'first-guess' : 'cavities', pulls: recent.length, spreadG: null };
+  return {
+    volumeML,
+    massG: densityGPerML === null ? null : volumeML * densityGPerML,
+    from: mould.hollow ? 'first-guess' : 'cavities',
+    pulls: recent.length,
+    spreadG: null,
+  };
 }

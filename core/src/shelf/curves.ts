@@ -8,7 +8,10 @@ import { askedCatalystPct } from '../mixing/askedCatalyst';
 
 export type Point = readonly [x: number, y: number];
 /** One line of a chart: what it holds constant, and its points. */
-export interface Curve { readonly held: number; readonly points: readonly Point[] }
+export interface Curve {
+  readonly held: number;
+  readonly points: readonly Point[];
+}
 
 const STEP_C = 1;
 /** Beyond the card's band on each side, K. */

@@ -21,14 +21,31 @@ import { vesselStop } from './vessel';
 
 const say = wordsIn();
 const clear = saltmarshCard('house-clear-6');
-const lot = (patch: Record<string, unknown> = {}) => lotSchema.parse({ format: 'warm-jar.lot/1', code: 'B-31', productSlug: 'house-clear-6', part: 'B', openedOn: '2026-02-20', useBy: '2026-12-01', quantityG: 1000, price: 40, colour: 'clear', ...patch });
+const lot = (patch: Record<string, unknown> = {}) =>
+  lotSchema.parse({
+    format: 'warm-jar.lot/1',
+    code: 'B-31',
+    productSlug: 'house-clear-6',
+    part: 'B',
+    openedOn: '2026-02-20',
+    useBy: '2026-12-01',
+    quantityG: 1000,
+    price: 40,
+    colour: 'clear',
+    ...patch,
+  });
 const refusedAt = (schema: { safeParse: (v: unknown) => { success: boolean; error?: unknown } }, document: unknown) => {
   const r = schema.safeParse(document);
   return r.success ? [] : issuesFromZod(r.error as Parameters<typeof issuesFromZod>[0]).map((i) => i.path);
 };
 
 describe('lots', () => {
-  const warned = (patch: Record<string, unknown>, leftG: number | null = 500, neededG: number | null = 100, day = '2026-03-14') => lotWarnings(clear, lot(patch), day, leftG, neededG, say).map((w) => w.code);
+  const warned = (
+    patch: Record<string, unknown>,
+    leftG: number | null = 500,
+    neededG: number | null = 100,
+    day = '2026-03-14',
+  ) => lotWarnings(clear, lot(patch), day, leftG, neededG, say).map((w) => w.code);
   it.each<[string, Record<string, unknown>, number | null, number | null, string[]]>([
     ['a sound lot', {}, 500, 100, []],
     ['one past its date', { useBy: '2026-03-01' }, 500, 100, ['past-use-by']],
@@ -46,17 +63,34 @@ describe('lots', () => {
   });
   it('cost what was poured from them, in all and for a piece', () => {
     expect(pricePerG(lot())).toBe(0.04);
-    const cost = batchCost([{ part: 'A', massG: 150, lot: lot({ price: 30 }) }, { part: 'B', massG: 123, lot: lot() }], 3);
+    const cost = batchCost(
+      [
+        { part: 'A', massG: 150, lot: lot({ price: 30 }) },
+        { part: 'B', massG: 123, lot: lot() },
+      ],
+      3,
+    );
     expect(cost.total).toBeCloseTo(150 * 0.03 + 123 * 0.04, 9);
     expect(cost.perPiece).toBeCloseTo(cost.total! / 3, 9);
   });
-  it('say which part\'s cost is not known, rather than guess', () => {
-    expect(batchCost([{ part: 'A', massG: 150, lot: lot({ price: null }) }, { part: 'B', massG: 100, lot: lot() }], 3)).toEqual({ total: null, known: 4, missing: ['A'], perPiece: null });
+  it("say which part's cost is not known, rather than guess", () => {
+    expect(
+      batchCost(
+        [
+          { part: 'A', massG: 150, lot: lot({ price: null }) },
+          { part: 'B', massG: 100, lot: lot() },
+        ],
+        3,
+      ),
+    ).toEqual({ total: null, known: 4, missing: ['A'], perPiece: null });
   });
 });
 
 describe('drying', () => {
-  const at = (hours: number, massG: number) => ({ at: new Date(Date.UTC(2026, 2, 1) + hours * 3_600_000).toISOString(), massG });
+  const at = (hours: number, massG: number) => ({
+    at: new Date(Date.UTC(2026, 2, 1) + hours * 3_600_000).toISOString(),
+    massG,
+  });
   it.each([
     ['one weighing', [at(0, 100)], 'not-known'],
     ['two within the hour', [at(0, 100), at(1, 99.9)], 'not-known'],
@@ -72,13 +106,26 @@ describe('drying', () => {
 });
 
 describe('inclusions', () => {
-  const wrack = (patch: Record<string, unknown> = {}) => inclusionSchema.parse({ format: 'warm-jar.inclusion/1', code: 'I-02', what: 'bladderwrack', kind: 'plant', ...patch });
+  const wrack = (patch: Record<string, unknown> = {}) =>
+    inclusionSchema.parse({
+      format: 'warm-jar.inclusion/1',
+      code: 'I-02',
+      what: 'bladderwrack',
+      kind: 'plant',
+      ...patch,
+    });
   const codes = (patch: Record<string, unknown>) => inclusionWarnings(wrack(patch), clear, say).map((w) => w.code);
   it('warn of a pair that went badly, and of a treated one that never met the product', () => {
-    expect(codes({ pairs: [{ productSlug: 'house-clear-6', when: 'next-day', outcome: 'bad', note: 'went black' }] })).toEqual(['went-badly']);
+    expect(
+      codes({ pairs: [{ productSlug: 'house-clear-6', when: 'next-day', outcome: 'bad', note: 'went black' }] }),
+    ).toEqual(['went-badly']);
     expect(codes({ treated: true })).toEqual(['never-met']);
-    expect(codes({ treated: true, pairs: [{ productSlug: 'house-clear-6', when: 'at-once', outcome: 'good' }] })).toEqual([]);
-    expect(codes({ treated: true, pairs: [{ productSlug: 'house-deep-40', when: 'at-once', outcome: 'good' }] })).toEqual(['never-met']);
+    expect(
+      codes({ treated: true, pairs: [{ productSlug: 'house-clear-6', when: 'at-once', outcome: 'good' }] }),
+    ).toEqual([]);
+    expect(
+      codes({ treated: true, pairs: [{ productSlug: 'house-deep-40', when: 'at-once', outcome: 'good' }] }),
+    ).toEqual(['never-met']);
   });
   it('warn of damp and of heat against the card', () => {
     expect(codes({ moisturePct: 11 })).toEqual(['too-damp']);
@@ -88,13 +135,25 @@ describe('inclusions', () => {
 });
 
 describe('additives and moulds', () => {
-  it('count drops by the studio\'s own weighing', () => {
-    const dye = additiveSchema.parse({ format: 'warm-jar.additive/1', code: 'C-01', name: 'amber', kind: 'dye', drops: { counted: 40, massG: 1.25 } });
+  it("count drops by the studio's own weighing", () => {
+    const dye = additiveSchema.parse({
+      format: 'warm-jar.additive/1',
+      code: 'C-01',
+      name: 'amber',
+      kind: 'dye',
+      drops: { counted: 40, massG: 1.25 },
+    });
     expect(dropsPerG(dye)).toBe(32);
     expect(dropsToG(dye, 16)).toBe(0.5);
     expect(dropsToG({ ...dye, drops: null }, 16)).toBeNull();
   });
-  const mould = (patch: Record<string, unknown>) => mouldSchema.parse({ format: 'warm-jar.mould/1', code: 'M-17', cavities: [{ volumeML: 80 }, { volumeML: 120 }], ...patch });
+  const mould = (patch: Record<string, unknown>) =>
+    mouldSchema.parse({
+      format: 'warm-jar.mould/1',
+      code: 'M-17',
+      cavities: [{ volumeML: 80 }, { volumeML: 120 }],
+      ...patch,
+    });
   it('fill all cavities, a quarter of them for a first hollow casting, then what earlier pulls took', () => {
     expect(mouldAmount(mould({}), 1.05, [])).toMatchObject({ volumeML: 200, massG: 210, from: 'cavities' });
     expect(mouldAmount(mould({ hollow: true }), 1, [])).toMatchObject({ volumeML: 50, from: 'first-guess' });
@@ -105,7 +164,14 @@ describe('additives and moulds', () => {
 });
 
 describe('vessels', () => {
-  const pot = gearSchema.parse({ format: 'warm-jar.gear/1', kind: 'pressure-vessel', code: 'G-01', name: 'the pot', ratedKPa: 400, inspectionDue: '2026-06-30' });
+  const pot = gearSchema.parse({
+    format: 'warm-jar.gear/1',
+    kind: 'pressure-vessel',
+    code: 'G-01',
+    name: 'the pot',
+    ratedKPa: 400,
+    inspectionDue: '2026-06-30',
+  });
   if (pot.kind !== 'pressure-vessel') throw new Error('not a vessel');
   it('stop above their rating, whatever else, and past their inspection', () => {
     expect(vesselStop(pot, 400, '2026-03-14', say)).toBeNull();
@@ -115,50 +181,93 @@ describe('vessels', () => {
   });
   it('must have a rating to be on the shelf at all', () => {
     expect(refusedAt(gearSchema, { ...pot, ratedKPa: 0 })).toEqual(['ratedKPa']);
-    expect(refusedAt(gearSchema, { format: 'warm-jar.gear/1', kind: 'scale', code: 'G-2', name: 's', stepG: 5, capacityG: 2 })).toEqual(['stepG']);
+    expect(
+      refusedAt(gearSchema, {
+        format: 'warm-jar.gear/1',
+        kind: 'scale',
+        code: 'G-2',
+        name: 's',
+        stepG: 5,
+        capacityG: 2,
+      }),
+    ).toEqual(['stepG']);
   });
 });
 
 describe('cards', () => {
   it('of the demo studio contradict themselves nowhere', () => {
-    for (const card of SALTMARSH_CARDS) { expect(cardConflicts(card), card.slug).toEqual([]); expect(depthConflict(card), card.slug).toBeNull(); }
+    for (const card of SALTMARSH_CARDS) {
+      expect(cardConflicts(card), card.slug).toEqual([]);
+      expect(depthConflict(card), card.slug).toBeNull();
+    }
   });
   it('whose ratios contradict by the densities are flagged beyond 2 %', () => {
-    const off = (b: number) => productSchema.parse(overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b } } }));
+    const off = (b: number) =>
+      productSchema.parse(overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b } } }));
     expect(ratioDisagreementPct(off(1.1))).toBeCloseTo(10, 1);
     expect(cardConflicts(off(1.1)).map((c) => c.field)).toEqual(['ratio.byVolume.b']);
     expect(cardConflicts(off(1.01))).toEqual([]);
   });
   it('whose deepest pour runs hotter than their own limit are told so', () => {
-    expect(depthConflict(productSchema.parse(overlay(saltmarshCard('house-deep-40'), { exothermMaxC: 30 })))?.field).toBe('exothermMaxC');
-    expect(depthConflict(productSchema.parse(overlay(saltmarshCard('house-deep-40'), { exothermMaxC: null })))).toBeNull();
+    expect(
+      depthConflict(productSchema.parse(overlay(saltmarshCard('house-deep-40'), { exothermMaxC: 30 })))?.field,
+    ).toBe('exothermMaxC');
+    expect(
+      depthConflict(productSchema.parse(overlay(saltmarshCard('house-deep-40'), { exothermMaxC: null }))),
+    ).toBeNull();
   });
   it('are refused only for ratios that contradict; the rest is told', () => {
-    const odd = productSchema.parse(overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b: 1.3 } }, demould: { minutes: 3 } }));
+    const odd = productSchema.parse(
+      overlay(saltmarshCard('house-deep-40'), { ratio: { byVolume: { a: 2, b: 1.3 } }, demould: { minutes: 3 } }),
+    );
     expect(ratioContradictions(odd).map((c) => c.field)).toEqual(['ratio.byVolume.b']);
     expect(cardConflicts(odd).map((c) => c.field)).toContain('demould.minutes');
   });
   it('with times in the wrong order, or a peak that cannot be, are flagged', () => {
-    const patched = (patch: Record<string, unknown>) => cardConflicts(productSchema.parse(overlay(clear, patch))).map((c) => c.field);
+    const patched = (patch: Record<string, unknown>) =>
+      cardConflicts(productSchema.parse(overlay(clear, patch))).map((c) => c.field);
     expect(patched({ demould: { minutes: 30 } })).toEqual(['demould.minutes']);
     expect(patched({ exotherm: { peakC: 23.2 } })).toEqual(['exotherm.peakC']);
   });
   it('have gaps that name what they cost', () => {
-    const fields = (patch: Record<string, unknown>) => cardGaps(productSchema.parse(overlay(clear, patch))).map((g) => g.field);
+    const fields = (patch: Record<string, unknown>) =>
+      cardGaps(productSchema.parse(overlay(clear, patch))).map((g) => g.field);
     expect(fields({})).toEqual([]);
-    expect(fields({ room: { maxHumidityPct: null }, potLife: { massG: null }, source: null })).toEqual(['potLife.massG', 'room.maxHumidityPct', 'source']);
+    expect(fields({ room: { maxHumidityPct: null }, potLife: { massG: null }, source: null })).toEqual([
+      'potLife.massG',
+      'room.maxHumidityPct',
+      'source',
+    ]);
     expect(fields({ ratio: { byWeight: null, byVolume: null } })).toContain('ratio.byWeight');
   });
   it('survive a table and back, all eleven, with nothing stated still not stated', () => {
-    const withoutNulls = (v: unknown): unknown => (v !== null && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).filter(([, x]) => x != null).map(([k, x]): [string, unknown] => [k, withoutNulls(x)]).filter(([k, x]) => !(typeof x === 'object' && x !== null && !Array.isArray(x) && Object.keys(x).length === 0 && k !== 'ratio')))
-      : v);
-    for (const card of SALTMARSH_CARDS) expect(productSchema.parse(fromRow(toRow(card), { ratio: {} }))).toEqual(withoutNulls(card));
+    const withoutNulls = (v: unknown): unknown =>
+      v !== null && typeof v === 'object' && !Array.isArray(v)
+        ? Object.fromEntries(
+            Object.entries(v)
+              .filter(([, x]) => x != null)
+              .map(([k, x]): [string, unknown] => [k, withoutNulls(x)])
+              .filter(
+                ([k, x]) =>
+                  !(
+                    typeof x === 'object' &&
+                    x !== null &&
+                    !Array.isArray(x) &&
+                    Object.keys(x).length === 0 &&
+                    k !== 'ratio'
+                  ),
+              ),
+          )
+        : v;
+    for (const card of SALTMARSH_CARDS)
+      expect(productSchema.parse(fromRow(toRow(card), { ratio: {} }))).toEqual(withoutNulls(card));
   });
   it('keep every number of a table to the last digit', () => {
-    fc.assert(fc.property(fc.double({ min: 0.001, max: 1e5, noNaN: true }), (minutes) => {
-      expect(fromRow(toRow({ potLife: { minutes } }))).toEqual({ potLife: { minutes } });
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0.001, max: 1e5, noNaN: true }), (minutes) => {
+        expect(fromRow(toRow({ potLife: { minutes } }))).toEqual({ potLife: { minutes } });
+      }),
+    );
   });
 });
 
@@ -182,6 +291,10 @@ describe('curves', () => {
     expect(Math.max(...asked.map(([, y]) => y))).toBe(2.4);
     expect(Math.min(...asked.map(([, y]) => y))).toBe(0.8);
     expect(asked.every(([, y], i) => i === 0 || y <= asked[i - 1]![1])).toBe(true);
-    expect([catalystCurve(clear), potLifeCurves(saltmarshCard('house-noon')), hardnessCurves({ ...clear, hardness: null })]).toEqual([[], [], []]);
+    expect([
+      catalystCurve(clear),
+      potLifeCurves(saltmarshCard('house-noon')),
+      hardnessCurves({ ...clear, hardness: null }),
+    ]).toEqual([[], [], []]);
   });
 });

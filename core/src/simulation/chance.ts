@@ -20,7 +20,10 @@ export function chanceFrom(seed: number): Chance {
   const weighted = <T>(list: readonly T[], weightOf: (item: T) => number): T => {
     const total = list.reduce((sum, item) => sum + weightOf(item), 0);
     let at = unit() * total;
-    for (const item of list) { at -= weightOf(item); if (at < 0) return item; }
+    for (const item of list) {
+      at -= weightOf(item);
+      if (at < 0) return item;
+    }
     const last = list.findLast((item) => weightOf(item) > 0);
     if (last === undefined) throw new RangeError('Nothing to choose from.');
     return last;
@@ -29,7 +32,8 @@ export function chanceFrom(seed: number): Chance {
     unit,
     between: (low, high) => low + (high - low) * unit(),
     // Box and Muller 1958; the offset keeps the logarithm off zero.
-    normal: (mean, deviation) => mean + deviation * Math.sqrt(-2 * Math.log(1 - unit())) * Math.cos(2 * Math.PI * unit()),
+    normal: (mean, deviation) =>
+      mean + deviation * Math.sqrt(-2 * Math.log(1 - unit())) * Math.cos(2 * Math.PI * unit()),
     flip: (probability) => unit() < probability,
     pick: (list) => weighted(list, () => 1),
     weighted,

@@ -18,7 +18,13 @@ import { overlay, soundBatch } from './soundBatch';
 export const SLIPS: Partial<Record<CauseId, Slip>> = { ...SLIPS_OF_MIXING, ...SLIPS_OF_CURING, ...SLIPS_OF_MOULD };
 
 /** A made-up batch with a fault, and the cause that nobody wrote down. */
-export interface HiddenCase { readonly product: Product; readonly batch: Batch; readonly history: History; readonly seen: SeenSymptom; readonly cause: CauseId }
+export interface HiddenCase {
+  readonly product: Product;
+  readonly batch: Batch;
+  readonly history: History;
+  readonly seen: SeenSymptom;
+  readonly cause: CauseId;
+}
 
 export interface HiddenCaseOptions {
   /** Share of recorded fields that nobody wrote down, at most. */
@@ -27,46 +33,119 @@ export interface HiddenCaseOptions {
   readonly besideRate?: number;
 }
 
-const SLUGS = ['house-clear-6', 'house-clear-6', 'house-clear-6', 'house-bone-3', 'house-coat-9', 'house-coat-9', 'house-deep-40', 'house-deep-40', 'house-tide', 'house-shell', 'house-noon', 'house-noon-white', 'house-chalk', 'house-mould-p', 'house-mould-t'];
+const SLUGS = [
+  'house-clear-6',
+  'house-clear-6',
+  'house-clear-6',
+  'house-bone-3',
+  'house-coat-9',
+  'house-coat-9',
+  'house-deep-40',
+  'house-deep-40',
+  'house-tide',
+  'house-shell',
+  'house-noon',
+  'house-noon-white',
+  'house-chalk',
+  'house-mould-p',
+  'house-mould-t',
+];
 const [MOST_GAPS, BESIDE_RATE] = [0.35, 0.03];
 const LATE_KINDS: ReadonlySet<SymptomKind> = new Set(['yellowing', 'bulge', 'delamination', 'inclusion-change']);
 
 /** Prior weight of a cause for what was seen in a product, as the ledger has it. */
 const weightOf = (cause: Cause, card: Product, kind: SymptomKind, pattern: string) =>
-  (!cause.families || cause.families.includes(card.family) ? (cause.prior[kind]?.[pattern as 'unspecified'] ?? 0) * (cause.familyFactor?.[card.family] ?? 1) : 0);
+  !cause.families || cause.families.includes(card.family)
+    ? (cause.prior[kind]?.[pattern as 'unspecified'] ?? 0) * (cause.familyFactor?.[card.family] ?? 1)
+    : 0;
 
 /** What the fault itself shows was there: a layer below, something cast in. */
 function contextOf(card: Product, kind: SymptomKind, pattern: string): Patch {
-  const below = { layerBelow: { productSlug: card.slug, family: card.family, hoursSince: ((card.recoat?.fromMin ?? 60) + (card.recoat?.untilMin ?? 600)) / 120, sanded: true } };
+  const below = {
+    layerBelow: {
+      productSlug: card.slug,
+      family: card.family,
+      hoursSince: ((card.recoat?.fromMin ?? 60) + (card.recoat?.untilMin ?? 600)) / 120,
+      sanded: true,
+    },
+  };
   return {
     ...(kind === 'delamination' || kind === 'bulge' ? below : {}),
-    ...(kind === 'inclusion-change' || kind === 'bulge' || pattern === 'around-inclusion' ? { inclusions: [{ what: 'oak offcut', kind: 'wood', moisturePct: 6, sealed: true, treated: false }] } : {}),
+    ...(kind === 'inclusion-change' || kind === 'bulge' || pattern === 'around-inclusion'
+      ? { inclusions: [{ what: 'oak offcut', kind: 'wood', moisturePct: 6, sealed: true, treated: false }] }
+      : {}),
   };
 }
 
 /** The small differences between any two days' work. */
 function everyday({ chance, card }: SlipScene): Patch {
-  const about = (low: number | null | undefined, high: number | null | undefined, otherwise: number) => (low != null && high != null ? chance.normal((low + high) / 2, (high - low) / 5) : otherwise);
+  const about = (low: number | null | undefined, high: number | null | undefined, otherwise: number) =>
+    low != null && high != null ? chance.normal((low + high) / 2, (high - low) / 5) : otherwise;
   const roomC = about(card.room?.minC, card.room?.maxC, 21);
   const resinC = about(card.resin?.minC, card.resin?.maxC, 22);
   return {
-    room: { temperatureC: roomC, humidityPct: Math.min(95, Math.max(30, chance.normal((card.room?.maxHumidityPct ?? 70) - 10, 6))) },
-    cure: { temperatureC: roomC + chance.normal(0, 0.8), covered: chance.flip(0.8), ...(card.family === 'polyester' ? { film: card.waxed === true ? false : chance.flip(0.8) } : {}) },
-    resin: { temperatureAC: resinC, temperatureBC: resinC + chance.normal(0, 0.5), atPourC: resinC + chance.normal(0.5, 0.7) },
-    mix: { vigour: chance.flip(0.85) ? 'gentle' : 'brisk', scrapedWalls: chance.flip(0.85), secondCup: chance.flip(0.15), tool: chance.pick(['steel', 'plastic'] as const) },
-    pour: { tilted: chance.flip(0.7), fast: chance.flip(0.12), scrapedCup: chance.flip(0.08), releaseMist: chance.flip(0.4) },
-    mould: { pulls: Math.round(chance.between(2, 45)), clean: chance.flip(0.9), finish: chance.weighted(['gloss', 'satin'] as const, (v) => (v === 'gloss' ? 0.85 : 0.15)) },
+    room: {
+      temperatureC: roomC,
+      humidityPct: Math.min(95, Math.max(30, chance.normal((card.room?.maxHumidityPct ?? 70) - 10, 6))),
+    },
+    cure: {
+      temperatureC: roomC + chance.normal(0, 0.8),
+      covered: chance.flip(0.8),
+      ...(card.family === 'polyester' ? { film: card.waxed === true ? false : chance.flip(0.8) } : {}),
+    },
+    resin: {
+      temperatureAC: resinC,
+      temperatureBC: resinC + chance.normal(0, 0.5),
+      atPourC: resinC + chance.normal(0.5, 0.7),
+    },
+    mix: {
+      vigour: chance.flip(0.85) ? 'gentle' : 'brisk',
+      scrapedWalls: chance.flip(0.85),
+      secondCup: chance.flip(0.15),
+      tool: chance.pick(['steel', 'plastic'] as const),
+    },
+    pour: {
+      tilted: chance.flip(0.7),
+      fast: chance.flip(0.12),
+      scrapedCup: chance.flip(0.08),
+      releaseMist: chance.flip(0.4),
+    },
+    mould: {
+      pulls: Math.round(chance.between(2, 45)),
+      clean: chance.flip(0.9),
+      finish: chance.weighted(['gloss', 'satin'] as const, (v) => (v === 'gloss' ? 0.85 : 0.15)),
+    },
     lotB: { colour: chance.flip(0.85) ? 'clear' : 'pale' },
   };
 }
 
 /** Leaves out what nobody wrote down: each figure by the same chance, never the product or the time. */
 export function withGaps(batch: Batch, chance: Chance, share: number): Batch {
-  const sections = ['lotA', 'lotB', 'room', 'resin', 'mix', 'degas', 'pour', 'pressure', 'mould', 'cure', 'layerBelow'] as const;
+  const sections = [
+    'lotA',
+    'lotB',
+    'room',
+    'resin',
+    'mix',
+    'degas',
+    'pour',
+    'pressure',
+    'mould',
+    'cure',
+    'layerBelow',
+  ] as const;
   const patch: Patch = {};
   for (const section of sections) {
     const values: Record<string, unknown> = batch[section] ?? {};
-    patch[section] = batch[section] == null ? batch[section] : Object.fromEntries(Object.entries(values).map(([k, v]) => [k, k !== 'family' && k !== 'productSlug' && chance.flip(share) ? null : v]));
+    patch[section] =
+      batch[section] == null
+        ? batch[section]
+        : Object.fromEntries(
+            Object.entries(values).map(([k, v]) => [
+              k,
+              k !== 'family' && k !== 'productSlug' && chance.flip(share) ? null : v,
+            ]),
+          );
   }
   const lists: Patch = { ...(chance.flip(share) ? { additives: null } : {}) };
   return batchSchema.parse({ ...batch, ...patch, ...lists });
@@ -86,28 +165,46 @@ export function measuredWith(batch: Batch, chance: Chance): Batch {
 function sceneOf(chance: Chance, card: Product, kind: SymptomKind, pattern: string): { scene: SlipScene; base: Batch } {
   const totalG = Math.round(chance.between(60, 500));
   const base = soundBatch(card.slug, contextOf(card, kind, pattern), totalG);
-  return { base, scene: { chance, card, seen: { kind, pattern }, totalG, gelMin: workingTime(card, base).gelMin, startedAt: base.startedAt ?? '' } };
+  return {
+    base,
+    scene: {
+      chance,
+      card,
+      seen: { kind, pattern },
+      totalG,
+      gelMin: workingTime(card, base).gelMin,
+      startedAt: base.startedAt ?? '',
+    },
+  };
 }
 
 /** Causes a card and a symptom could have, with their prior weights; what is in no catalogue among them. */
 export function couldBe(scene: SlipScene): { cause: CauseId; weight: number }[] {
   const { card, seen } = scene;
   return [
-    ...CATALOGUE.map((c) => ({ cause: c.id, weight: SLIPS[c.id] ? weightOf(c, card, seen.kind, seen.pattern) : 0 })).filter((c) => c.weight > 0),
+    ...CATALOGUE.map((c) => ({
+      cause: c.id,
+      weight: SLIPS[c.id] ? weightOf(c, card, seen.kind, seen.pattern) : 0,
+    })).filter((c) => c.weight > 0),
     { cause: 'something-else', weight: SOMETHING_ELSE_PRIOR },
   ];
 }
 
 /** Mild slips beside the one that counted. */
 function besides(scene: SlipScene, cause: CauseId, rate: number): Patch {
-  return (Object.entries(SLIPS) as [CauseId, Slip][]).filter(([id]) => id !== cause && scene.chance.flip(rate)).reduce<Patch>((all, [, slip]) => overlay(all, slip(scene)?.patch ?? {}), {});
+  return (Object.entries(SLIPS) as [CauseId, Slip][])
+    .filter(([id]) => id !== cause && scene.chance.flip(rate))
+    .reduce<Patch>((all, [, slip]) => overlay(all, slip(scene)?.patch ?? {}), {});
 }
 
 /**
  * One batch of the made-up studio with a fault whose cause is known to the maker alone: drawn as often as the catalogue
  * takes it to happen, its record with everyday spread, slips that did no harm, errors of measurement, and gaps.
  */
-export function hiddenCase(chance: Chance, { mostGaps = MOST_GAPS, besideRate = BESIDE_RATE }: HiddenCaseOptions = {}): HiddenCase {
+export function hiddenCase(
+  chance: Chance,
+  { mostGaps = MOST_GAPS, besideRate = BESIDE_RATE }: HiddenCaseOptions = {},
+): HiddenCase {
   for (;;) {
     const card = saltmarshCard(chance.pick(SLUGS));
     const kind = chance.weighted(SYMPTOM_KINDS, (k) => PATTERNS_BY_SYMPTOM[k].length);
@@ -118,7 +215,11 @@ export function hiddenCase(chance: Chance, { mostGaps = MOST_GAPS, besideRate = 
     const { cause } = chance.weighted(causes, (c) => c.weight);
     const slipped = cause === 'something-else' ? { patch: {} } : SLIPS[cause]?.(scene);
     if (!slipped) continue;
-    const afterH = slipped.afterH ?? (LATE_KINDS.has(kind) ? chance.between(30, 240) : Math.max(24, (card.demould?.minutes ?? 0) / 60) * chance.between(1, 2.5));
+    const afterH =
+      slipped.afterH ??
+      (LATE_KINDS.has(kind)
+        ? chance.between(30, 240)
+        : Math.max(24, (card.demould?.minutes ?? 0) / 60) * chance.between(1, 2.5));
     const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), slipped.patch);
     const whole = batchSchema.safeParse(overlay(lived, { checks: [{ afterH, symptoms: [{ kind, pattern }] }] }));
     if (!whole.success) continue;

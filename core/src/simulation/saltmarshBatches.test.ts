@@ -10,7 +10,7 @@ const now = new Date('2026-11-24T14:30:00Z');
 const batches = saltmarshBatches(now);
 const symptomsOf = (b: (typeof batches)[number]) => (b.checks ?? []).flatMap((c) => c.symptoms ?? []);
 
-describe('the demo studio\'s batches', () => {
+describe("the demo studio's batches", () => {
   it('are thirty-nine, with their own codes, the same each time', () => {
     expect(batches).toHaveLength(39);
     expect(new Set(batches.map((b) => b.code)).size).toBe(39);
@@ -22,7 +22,19 @@ describe('the demo studio\'s batches', () => {
   });
   it('have some in work today, each at another stage, and none from the future', () => {
     const stages = batches.map((b) => stageOf(saltmarshCard(b.product.slug), b));
-    expect(stages.slice(-11)).toEqual(['check', 'check', 'watch', 'press', 'pour', 'mix', 'check', 'check', 'watch', 'watch', 'watch']);
+    expect(stages.slice(-11)).toEqual([
+      'check',
+      'check',
+      'watch',
+      'press',
+      'pour',
+      'mix',
+      'check',
+      'check',
+      'watch',
+      'watch',
+      'watch',
+    ]);
     for (const b of batches) {
       const hoursAgo = (now.getTime() - Date.parse(b.startedAt!)) / 3.6e6;
       expect(hoursAgo).toBeGreaterThan(0);
@@ -40,14 +52,26 @@ describe('the demo studio\'s batches', () => {
   });
   it('leave something in every lot', () => {
     for (const lot of saltmarshLots(now)) {
-      const used = batches.filter((b) => b.product.slug === lot.productSlug && (lot.part === 'A' ? b.lotA : b.lotB)?.code === lot.code)
-        .reduce((sum, b) => { const { massAG, massBG } = mixMasses(saltmarshCard(b.product.slug), b); return sum + ((lot.part === 'A' ? massAG : massBG) ?? 0); }, 0);
+      const used = batches
+        .filter((b) => b.product.slug === lot.productSlug && (lot.part === 'A' ? b.lotA : b.lotB)?.code === lot.code)
+        .reduce((sum, b) => {
+          const { massAG, massBG } = mixMasses(saltmarshCard(b.product.slug), b);
+          return sum + ((lot.part === 'A' ? massAG : massBG) ?? 0);
+        }, 0);
       expect(used, `${lot.code} of ${lot.productSlug}`).toBeLessThan(lot.quantityG!);
     }
   });
   it.each([
-    ['B-0394', 'ratio-off'], ['B-0397', 'under-mixed'], ['B-0399', 'damp-resin'], ['B-0402', 'cold-cure'], ['B-0403', 'overheated'],
-    ['B-0405', 'catalyst-high'], ['B-0407', 'too-soon'], ['B-0408', 'pressure-late'], ['B-0411', 'light-yellowed'], ['B-0413', 'cold-thick-resin'],
+    ['B-0394', 'ratio-off'],
+    ['B-0397', 'under-mixed'],
+    ['B-0399', 'damp-resin'],
+    ['B-0402', 'cold-cure'],
+    ['B-0403', 'overheated'],
+    ['B-0405', 'catalyst-high'],
+    ['B-0407', 'too-soon'],
+    ['B-0408', 'pressure-late'],
+    ['B-0411', 'light-yellowed'],
+    ['B-0413', 'cold-thick-resin'],
   ])('%s was spoiled by %s, and its record says so', (code, cause) => {
     const batch = batches.find((b) => b.code === code)!;
     const found = diagnose(saltmarshCard(batch.product.slug), batch).symptoms.at(-1)!;

@@ -13,7 +13,17 @@ import tide from './cards/house-tide.json';
 
 /** The eleven product cards of Saltmarsh Cast Goods, the invented demo studio. */
 export const SALTMARSH_CARDS: readonly Product[] = [
-  clear6, bone3, deep40, coat9, tide, shell, noon, noonWhite, chalk, mouldP, mouldT,
+  clear6,
+  bone3,
+  deep40,
+  coat9,
+  tide,
+  shell,
+  noon,
+  noonWhite,
+  chalk,
+  mouldP,
+  mouldT,
 ].map((card) => productSchema.parse(card));
 
 /** A card of the demo studio by its slug. @throws RangeError for a slug it does not have */

@@ -15,7 +15,14 @@ const OPENED_DAYS_AGO = 45;
 /** The lot that was forgotten open on a shelf. */
 const FORGOTTEN_DAYS_AGO = 195;
 
-const PRICE_PER_KG: Record<string, number> = { epoxy: 19, polyurethane: 26, polyester: 11, 'uv-acrylate': 64, 'mineral-acrylic': 7, silicone: 31 };
+const PRICE_PER_KG: Record<string, number> = {
+  epoxy: 19,
+  polyurethane: 26,
+  polyester: 11,
+  'uv-acrylate': 64,
+  'mineral-acrylic': 7,
+  silicone: 31,
+};
 
 function lotOf(card: Product, part: 'A' | 'B', index: number, now: Date): LotCard {
   const small = card.family === 'uv-acrylate' || (part === 'B' && card.ratio.catalyst != null);
@@ -23,8 +30,16 @@ function lotOf(card: Product, part: 'A' | 'B', index: number, now: Date): LotCar
   const quantityG = (small ? 500 : part === 'A' ? 5000 : 4000) * deep;
   const openedOn = dayBefore(now, OPENED_DAYS_AGO);
   return lotSchema.parse({
-    format: 'warm-jar.lot/1', code: part === 'A' ? `A-${70 + index}` : `B-${30 + index}`, productSlug: card.slug, part, receivedOn: dayBefore(now, OPENED_DAYS_AGO + 12), openedOn,
-    useBy: addMonths(openedOn, (card.shelf?.unopenedMonths ?? 12) - 1), quantityG, price: Math.round((quantityG / 1000) * (PRICE_PER_KG[card.family] ?? 20)), colour: 'clear',
+    format: 'warm-jar.lot/1',
+    code: part === 'A' ? `A-${70 + index}` : `B-${30 + index}`,
+    productSlug: card.slug,
+    part,
+    receivedOn: dayBefore(now, OPENED_DAYS_AGO + 12),
+    openedOn,
+    useBy: addMonths(openedOn, (card.shelf?.unopenedMonths ?? 12) - 1),
+    quantityG,
+    price: Math.round((quantityG / 1000) * (PRICE_PER_KG[card.family] ?? 20)),
+    colour: 'clear',
   });
 }
 
@@ -33,65 +48,219 @@ const partsOf = (card: Product): ('A' | 'B')[] => (card.family === 'uv-acrylate'
 /** Every lot of the demo studio: one in use of each part, and a forgotten one of the clear urethane. */
 export function saltmarshLots(now: Date): LotCard[] {
   const inUse = SALTMARSH_CARDS.flatMap((card, i) => partsOf(card).map((part) => lotOf(card, part, i, now)));
-  const forgotten = (['A', 'B'] as const).map((part) => lotSchema.parse({
-    ...lotOf(saltmarshCard('house-clear-6'), part, 0, now), code: `${part}-52`, receivedOn: dayBefore(now, 210), openedOn: dayBefore(now, FORGOTTEN_DAYS_AGO),
-    useBy: dayBefore(now, -60), colour: part === 'B' ? 'pale' : 'clear', quantityG: 4000, price: 112, note: 'was left open on the window shelf',
-  }));
+  const forgotten = (['A', 'B'] as const).map((part) =>
+    lotSchema.parse({
+      ...lotOf(saltmarshCard('house-clear-6'), part, 0, now),
+      code: `${part}-52`,
+      receivedOn: dayBefore(now, 210),
+      openedOn: dayBefore(now, FORGOTTEN_DAYS_AGO),
+      useBy: dayBefore(now, -60),
+      colour: part === 'B' ? 'pale' : 'clear',
+      quantityG: 4000,
+      price: 112,
+      note: 'was left open on the window shelf',
+    }),
+  );
   return [...inUse, ...forgotten];
 }
 
 /** The lot of a product's part in use, or the forgotten one. */
 export function saltmarshLot(slug: string, part: 'A' | 'B', now: Date, forgotten = false): LotCard | null {
-  return saltmarshLots(now).find((l) => l.productSlug === slug && l.part === part && l.code.endsWith('-52') === forgotten) ?? null;
+  return (
+    saltmarshLots(now).find((l) => l.productSlug === slug && l.part === part && l.code.endsWith('-52') === forgotten) ??
+    null
+  );
 }
 
 export function saltmarshMoulds(): Mould[] {
   const mould = (code: string, makes: string, more: Record<string, unknown>) =>
-    mouldSchema.parse({ format: 'warm-jar.mould/1', code, makes, rubber: 'platinum-silicone', degassed: true, finish: 'gloss', ...more });
+    mouldSchema.parse({
+      format: 'warm-jar.mould/1',
+      code,
+      makes,
+      rubber: 'platinum-silicone',
+      degassed: true,
+      finish: 'gloss',
+      ...more,
+    });
   const cavities = (n: number, volumeML: number, depthMm: number, thinnestMm: number, outline: string) =>
-    Array.from({ length: n }, (_, i) => ({ name: `${i + 1}`, volumeML, volumeFrom: 'water', depthMm, thinnestMm, outline, outlineAspect: 1, marks: [] as unknown[] }));
+    Array.from({ length: n }, (_, i) => ({
+      name: `${i + 1}`,
+      volumeML,
+      volumeFrom: 'water',
+      depthMm,
+      thinnestMm,
+      outline,
+      outlineAspect: 1,
+      marks: [] as unknown[],
+    }));
   return [
-    mould('M-01', 'cabinet pulls, the first mould', { cavities: cavities(4, 48, 20, 5, 'ellipse'), pullsBefore: 0, pullsExpected: 45, wear: [{ note: 'gloss gone in two cavities, one edge torn' }] }),
-    mould('M-02', 'small house numbers', { cavities: cavities(2, 70, 12, 6, 'rectangle'), pullsBefore: 0, pullsExpected: 60 }),
-    mould('M-03', 'backlit panel', { cavities: [{ name: '1', volumeML: 1260, volumeFrom: 'shape', depthMm: 28, thinnestMm: 28, outline: 'plate', outlineAspect: 1.6, marks: [] }], pullsBefore: 1, pullsExpected: 60 }),
+    mould('M-01', 'cabinet pulls, the first mould', {
+      cavities: cavities(4, 48, 20, 5, 'ellipse'),
+      pullsBefore: 0,
+      pullsExpected: 45,
+      wear: [{ note: 'gloss gone in two cavities, one edge torn' }],
+    }),
+    mould('M-02', 'small house numbers', {
+      cavities: cavities(2, 70, 12, 6, 'rectangle'),
+      pullsBefore: 0,
+      pullsExpected: 60,
+    }),
+    mould('M-03', 'backlit panel', {
+      cavities: [
+        {
+          name: '1',
+          volumeML: 1260,
+          volumeFrom: 'shape',
+          depthMm: 28,
+          thinnestMm: 28,
+          outline: 'plate',
+          outlineAspect: 1.6,
+          marks: [],
+        },
+      ],
+      pullsBefore: 1,
+      pullsExpected: 60,
+    }),
     mould('M-05', 'switch plates', { cavities: cavities(6, 165, 24, 8, 'plate'), pullsBefore: 0, pullsExpected: 50 }),
-    mould('M-06', 'thick panel', { cavities: [{ name: '1', volumeML: 2350, volumeFrom: 'mesh', areaCM2: 980, depthMm: 58, thinnestMm: 40, outline: 'rectangle', outlineAspect: 1.3, marks: [] }], pullsBefore: 1, pullsExpected: 40 }),
-    mould('M-08', 'cabinet pulls', { cavities: cavities(4, 62, 22, 6, 'ellipse'), finish: 'satin', pullsBefore: 0, pullsExpected: 50 }),
-    mould('M-12', 'lamp finials', { cavities: cavities(4, 62, 52, 6, 'drop').map((c, i) => (i === 2 ? { ...c, marks: [{ x: 0.62, y: 0.3, batch: 'B-0393', what: 'nick in the neck', on: null }] } : c)), pullsBefore: 0, pullsExpected: 45, wear: [{ note: 'small nick in cavity 3, in the neck' }] }),
-    mould('M-14', 'cabinet pulls, round', { cavities: cavities(4, 52, 20, 5, 'ellipse'), pullsBefore: 0, pullsExpected: 45 }),
+    mould('M-06', 'thick panel', {
+      cavities: [
+        {
+          name: '1',
+          volumeML: 2350,
+          volumeFrom: 'mesh',
+          areaCM2: 980,
+          depthMm: 58,
+          thinnestMm: 40,
+          outline: 'rectangle',
+          outlineAspect: 1.3,
+          marks: [],
+        },
+      ],
+      pullsBefore: 1,
+      pullsExpected: 40,
+    }),
+    mould('M-08', 'cabinet pulls', {
+      cavities: cavities(4, 62, 22, 6, 'ellipse'),
+      finish: 'satin',
+      pullsBefore: 0,
+      pullsExpected: 50,
+    }),
+    mould('M-12', 'lamp finials', {
+      cavities: cavities(4, 62, 52, 6, 'drop').map((c, i) =>
+        i === 2 ? { ...c, marks: [{ x: 0.62, y: 0.3, batch: 'B-0393', what: 'nick in the neck', on: null }] } : c,
+      ),
+      pullsBefore: 0,
+      pullsExpected: 45,
+      wear: [{ note: 'small nick in cavity 3, in the neck' }],
+    }),
+    mould('M-14', 'cabinet pulls, round', {
+      cavities: cavities(4, 52, 20, 5, 'ellipse'),
+      pullsBefore: 0,
+      pullsExpected: 45,
+    }),
     mould('M-15', 'wall plates', { cavities: cavities(2, 190, 18, 6, 'plate'), pullsBefore: 0, pullsExpected: 45 }),
-    mould('M-17', 'coat pegs', { cavities: cavities(5, 140, 70, 4, 'drop'), hollow: true, pullsBefore: 16, pullsExpected: 60, rubber: 'tin-silicone', degassed: false, finish: 'matt' }),
-    mould('M-21', 'house numbers', { cavities: cavities(3, 110, 20, 8, 'rectangle'), finish: 'textured', pullsBefore: 9, pullsExpected: 80 }),
-    mould('M-30', 'small fills and dots', { cavities: cavities(12, 0.9, 3, 1, 'ellipse'), pullsBefore: 0, pullsExpected: 200 }),
+    mould('M-17', 'coat pegs', {
+      cavities: cavities(5, 140, 70, 4, 'drop'),
+      hollow: true,
+      pullsBefore: 16,
+      pullsExpected: 60,
+      rubber: 'tin-silicone',
+      degassed: false,
+      finish: 'matt',
+    }),
+    mould('M-21', 'house numbers', {
+      cavities: cavities(3, 110, 20, 8, 'rectangle'),
+      finish: 'textured',
+      pullsBefore: 9,
+      pullsExpected: 80,
+    }),
+    mould('M-30', 'small fills and dots', {
+      cavities: cavities(12, 0.9, 3, 1, 'ellipse'),
+      pullsBefore: 0,
+      pullsExpected: 200,
+    }),
   ];
 }
 
 export function saltmarshInclusions(now: Date): InclusionCard[] {
-  const at = (hoursAgo: number, massG: number) => ({ at: new Date(now.getTime() - hoursAgo * 3_600_000).toISOString().replace(/\.\d{3}Z$/, '+00:00'), massG });
-  const inclusion = (code: string, what: string, more: Record<string, unknown>) => inclusionSchema.parse({ format: 'warm-jar.inclusion/1', code, what, ...more });
+  const at = (hoursAgo: number, massG: number) => ({
+    at: new Date(now.getTime() - hoursAgo * 3_600_000).toISOString().replace(/\.\d{3}Z$/, '+00:00'),
+    massG,
+  });
+  const inclusion = (code: string, what: string, more: Record<string, unknown>) =>
+    inclusionSchema.parse({ format: 'warm-jar.inclusion/1', code, what, ...more });
   return [
-    inclusion('I-01', 'oak offcuts', { kind: 'wood', driedBy: 'oven', sealed: true, treated: false, moisturePct: 7, weighings: [at(96, 412), at(72, 388.6), at(48, 381.2), at(24, 379.4), at(4, 378.8)], pairs: [{ productSlug: 'house-deep-40', on: dayBefore(now, 60), when: 'after-a-month', outcome: 'good' }] }),
-    inclusion('I-02', 'dried bladderwrack', { kind: 'plant', driedBy: 'press', sealed: false, treated: true, moisturePct: 9, maxC: 60, weighings: [at(52, 38.4), at(28, 35.1), at(4, 33.9)], pairs: [{ productSlug: 'house-clear-6', on: dayBefore(now, 90), when: 'next-day', outcome: 'bad', note: 'went dark overnight, small bubbles round it' }, { productSlug: 'house-coat-9', on: dayBefore(now, 40), when: 'at-once', outcome: 'good' }] }),
-    inclusion('I-03', 'cork', { kind: 'wood', driedBy: 'desiccant', sealed: true, treated: false, moisturePct: 6, weighings: [at(30, 54.1), at(6, 54)] }),
-    inclusion('I-04', 'brass turnings', { kind: 'metal', driedBy: 'not-dried', sealed: false, treated: false, pairs: [{ productSlug: 'house-deep-40', on: dayBefore(now, 30), when: 'after-a-month', outcome: 'good' }] }),
+    inclusion('I-01', 'oak offcuts', {
+      kind: 'wood',
+      driedBy: 'oven',
+      sealed: true,
+      treated: false,
+      moisturePct: 7,
+      weighings: [at(96, 412), at(72, 388.6), at(48, 381.2), at(24, 379.4), at(4, 378.8)],
+      pairs: [{ productSlug: 'house-deep-40', on: dayBefore(now, 60), when: 'after-a-month', outcome: 'good' }],
+    }),
+    inclusion('I-02', 'dried bladderwrack', {
+      kind: 'plant',
+      driedBy: 'press',
+      sealed: false,
+      treated: true,
+      moisturePct: 9,
+      maxC: 60,
+      weighings: [at(52, 38.4), at(28, 35.1), at(4, 33.9)],
+      pairs: [
+        {
+          productSlug: 'house-clear-6',
+          on: dayBefore(now, 90),
+          when: 'next-day',
+          outcome: 'bad',
+          note: 'went dark overnight, small bubbles round it',
+        },
+        { productSlug: 'house-coat-9', on: dayBefore(now, 40), when: 'at-once', outcome: 'good' },
+      ],
+    }),
+    inclusion('I-03', 'cork', {
+      kind: 'wood',
+      driedBy: 'desiccant',
+      sealed: true,
+      treated: false,
+      moisturePct: 6,
+      weighings: [at(30, 54.1), at(6, 54)],
+    }),
+    inclusion('I-04', 'brass turnings', {
+      kind: 'metal',
+      driedBy: 'not-dried',
+      sealed: false,
+      treated: false,
+      pairs: [{ productSlug: 'house-deep-40', on: dayBefore(now, 30), when: 'after-a-month', outcome: 'good' }],
+    }),
   ];
 }
 
 export function saltmarshAdditives(): AdditiveCard[] {
-  const additive = (code: string, name: string, kind: string, more: Record<string, unknown> = {}) => additiveSchema.parse({ format: 'warm-jar.additive/1', code, name, kind, ...more });
+  const additive = (code: string, name: string, kind: string, more: Record<string, unknown> = {}) =>
+    additiveSchema.parse({ format: 'warm-jar.additive/1', code, name, kind, ...more });
   return [
     additive('C-01', 'amber dye', 'dye', { drops: { counted: 40, massG: 1.24 } }),
     additive('C-02', 'bottle green dye', 'dye', { drops: { counted: 50, massG: 1.61 } }),
     additive('C-03', 'chalk white paste', 'pigment-paste'),
     additive('C-04', 'pearl mica', 'mica'),
-    additive('C-05', 'ink of the tide', 'solvent-ink', { drops: { counted: 60, massG: 1.38 }, solvent: true, refusedBy: ['house-tide'] }),
-    additive('C-06', 'blue craft paint', 'water-based-paint', { waterPct: 52, refusedBy: ['house-clear-6', 'house-bone-3'] }),
+    additive('C-05', 'ink of the tide', 'solvent-ink', {
+      drops: { counted: 60, massG: 1.38 },
+      solvent: true,
+      refusedBy: ['house-tide'],
+    }),
+    additive('C-06', 'blue craft paint', 'water-based-paint', {
+      waterPct: 52,
+      refusedBy: ['house-clear-6', 'house-bone-3'],
+    }),
     additive('C-07', 'stone flour', 'filler'),
   ];
 }
 
 export function saltmarshGear(now: Date): Gear[] {
-  const gear = (code: string, kind: string, name: string, more: Record<string, unknown> = {}) => gearSchema.parse({ format: 'warm-jar.gear/1', code, kind, name, ...more });
+  const gear = (code: string, kind: string, name: string, more: Record<string, unknown> = {}) =>
+    gearSchema.parse({ format: 'warm-jar.gear/1', code, kind, name, ...more });
   return [
     gear('G-01', 'scale', 'bench scale', { stepG: 0.1, capacityG: 3000 }),
     gear('G-02', 'scale', 'old kitchen scale', { stepG: 2, capacityG: 5000 }),

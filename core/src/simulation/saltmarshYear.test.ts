@@ -12,13 +12,20 @@ import { HIDDEN_CAUSES } from './yearCauses';
 
 const now = new Date('2026-11-24T14:30:00Z');
 const year = saltmarshYear(now);
-const factsOf = (batches: readonly ReturnType<typeof saltmarshBatches>[number][]): CastFacts[] => batches.map((b) => castFacts(saltmarshCard(b.product.slug), b, limitReadings(saltmarshCard(b.product.slug), b)));
-const named = (facts: CastFacts[]) => findPatterns(facts).findings.flatMap((f) => [`${f.factor} ${f.level}`, ...f.same.map((l) => `${l.factor} ${l.level}`)]);
+const factsOf = (batches: readonly ReturnType<typeof saltmarshBatches>[number][]): CastFacts[] =>
+  batches.map((b) => castFacts(saltmarshCard(b.product.slug), b, limitReadings(saltmarshCard(b.product.slug), b)));
+const named = (facts: CastFacts[]) =>
+  findPatterns(facts).findings.flatMap((f) => [
+    `${f.factor} ${f.level}`,
+    ...f.same.map((l) => `${l.factor} ${l.level}`),
+  ]);
 
 describe('the demo year', () => {
   it('is the same for the same seed and day, and another for another', () => {
     expect(saltmarshYear(now)).toEqual(year);
-    expect(saltmarshYear(now, { seed: 7 }).map((y) => y.batch.startedAt)).not.toEqual(year.map((y) => y.batch.startedAt));
+    expect(saltmarshYear(now, { seed: 7 }).map((y) => y.batch.startedAt)).not.toEqual(
+      year.map((y) => y.batch.startedAt),
+    );
   });
   it('holds two hundred sound documents in order, each under its own code, ending before the recent weeks', () => {
     expect(year.length).toBeGreaterThan(195);
@@ -30,7 +37,7 @@ describe('the demo year', () => {
     expect(batches.at(-1)!.startedAt! < saltmarshBatches(now)[0]!.startedAt!).toBe(true);
     expect(now.getTime() - Date.parse(batches[0]!.startedAt!)).toBeLessThan(412 * 86_400_000);
   });
-  it('counts each mould\'s pulls up without a gap', () => {
+  it("counts each mould's pulls up without a gap", () => {
     for (const mould of ['M-01', 'M-12', 'M-17']) {
       const pulls = year.flatMap(({ batch }) => (batch.mould?.code === mould ? [batch.mould.pulls!] : []));
       expect(pulls).toEqual(pulls.map((_, i) => pulls[0]! + i));
@@ -44,27 +51,43 @@ describe('the demo year', () => {
     }
   });
   it('keeps every fault on record, and no fault where there was none', () => {
-    for (const { batch, cause } of year) expect((batch.checks ?? []).some((c) => (c.symptoms ?? []).length > 0), batch.code ?? '').toBe(cause !== null);
+    for (const { batch, cause } of year)
+      expect(
+        (batch.checks ?? []).some((c) => (c.symptoms ?? []).length > 0),
+        batch.code ?? '',
+      ).toBe(cause !== null);
   });
 });
 
 describe('what the log of the demo year gives away', () => {
   const told = named(factsOf([...year.map((y) => y.batch), ...saltmarshBatches(now)]));
-  it.each([['the damp August', /^(season 08|damp over)$/], ['the lot that stood open', /^lot-[ab] [AB]-52$/], ['the nicked mould', /^mould M-12$/], ['the small compressor', /^pressing late$/]])('%s', (_name, wanted) => {
+  it.each([
+    ['the damp August', /^(season 08|damp over)$/],
+    ['the lot that stood open', /^lot-[ab] [AB]-52$/],
+    ['the nicked mould', /^mould M-12$/],
+    ['the small compressor', /^pressing late$/],
+  ])('%s', (_name, wanted) => {
     expect(told.filter((t) => wanted.test(t))).not.toEqual([]);
   });
   it('holds on other days of the year as well', { timeout: 30_000 }, () => {
     for (const day of ['2027-01-31', '2027-05-05']) {
       const at = new Date(`${day}T14:30:00Z`);
       const there = named(factsOf([...saltmarshYear(at).map((y) => y.batch), ...saltmarshBatches(at)])).join('; ');
-      for (const wanted of [/season 08|damp over/, /lot-[ab] [AB]-52/, /mould M-12/, /pressing late/]) expect(there, day).toMatch(wanted);
+      for (const wanted of [/season 08|damp over/, /lot-[ab] [AB]-52/, /mould M-12/, /pressing late/])
+        expect(there, day).toMatch(wanted);
     }
   });
-  it('is nothing in years without hidden causes: in a dozen of them, at most one false finding', { timeout: 60_000 }, () => {
-    const seeds = Array.from({ length: 12 }, (_, i) => i + 1);
-    const withFinding = seeds.filter((seed) => named(factsOf(saltmarshYear(now, { seed, hidden: false }).map((y) => y.batch))).length > 0);
-    expect(withFinding.length).toBeLessThanOrEqual(1);
-  });
+  it(
+    'is nothing in years without hidden causes: in a dozen of them, at most one false finding',
+    { timeout: 60_000 },
+    () => {
+      const seeds = Array.from({ length: 12 }, (_, i) => i + 1);
+      const withFinding = seeds.filter(
+        (seed) => named(factsOf(saltmarshYear(now, { seed, hidden: false }).map((y) => y.batch))).length > 0,
+      );
+      expect(withFinding.length).toBeLessThanOrEqual(1);
+    },
+  );
   it('is when the first mould wore out', () => {
     const worn = mouldLives(factsOf(year.map((y) => y.batch))).find((m) => m.mould === 'M-01')!;
     expect(worn.wornFrom).toBeGreaterThan(18);

@@ -15,7 +15,11 @@ import { checksOf, mendsOfYear } from './yearChecks';
 import { lotInUse } from './yearLots';
 
 /** A casting of the made-up year, with what spoiled it, known to its maker alone. */
-export interface YearBatch { readonly batch: Batch; readonly touched: readonly HiddenCause[]; readonly cause: CauseId | null }
+export interface YearBatch {
+  readonly batch: Batch;
+  readonly touched: readonly HiddenCause[];
+  readonly cause: CauseId | null;
+}
 
 export interface YearOptions {
   readonly seed?: number;
@@ -29,16 +33,35 @@ const [SLIP_RATE, ANYHOW_RATE] = [0.09, 0.28];
 /** Share in which somebody timed the witness cup, and the lots' own pace against the card. */
 const [WITNESS_RATE, WITNESS_SPREAD] = [0.55, 0.05];
 const OWN_PACE: Readonly<Record<string, number>> = { 'house-deep-40': 1.17, 'house-clear-6': 0.93 };
-const ORDINARY: readonly SymptomKind[] = ['bubbles', 'bubbles', 'bubbles', 'tacky', 'tacky', 'soft', 'yellowing', 'haze', 'sink', 'cracks'];
+const ORDINARY: readonly SymptomKind[] = [
+  'bubbles',
+  'bubbles',
+  'bubbles',
+  'tacky',
+  'tacky',
+  'soft',
+  'yellowing',
+  'haze',
+  'sink',
+  'cracks',
+];
 
 function everyday(job: Job, card: Product, chance: Chance): Patch {
   const { roomC, humidityPct, warmth } = benchAir(job.startMs, chance);
   // Resin stands on the shelf until it is wanted: a little under the card's middle, colder in winter.
-  const resinC = card.resin?.minC != null && card.resin.maxC != null ? chance.normal(card.resin.minC + (card.resin.maxC - card.resin.minC) * 0.35 + 1.6 * warmth, 1.3) : roomC;
+  const resinC =
+    card.resin?.minC != null && card.resin.maxC != null
+      ? chance.normal(card.resin.minC + (card.resin.maxC - card.resin.minC) * 0.35 + 1.6 * warmth, 1.3)
+      : roomC;
   return {
-    room: { temperatureC: roomC, humidityPct }, resin: { temperatureAC: resinC, temperatureBC: resinC + chance.normal(0, 0.3), atPourC: resinC + 0.4 },
+    room: { temperatureC: roomC, humidityPct },
+    resin: { temperatureAC: resinC, temperatureBC: resinC + chance.normal(0, 0.3), atPourC: resinC + 0.4 },
     cure: { temperatureC: roomC + chance.normal(0, 0.4), covered: chance.flip(0.8) },
-    mix: { scrapedWalls: chance.flip(0.92), tool: chance.pick(['steel', 'plastic'] as const), scaleStepG: job.totalG > 25 ? 0.1 : 0.01 },
+    mix: {
+      scrapedWalls: chance.flip(0.92),
+      tool: chance.pick(['steel', 'plastic'] as const),
+      scaleStepG: job.totalG > 25 ? 0.1 : 0.01,
+    },
     pour: { leftG: chance.flip(0.6) ? job.totalG * chance.between(0.015, 0.06) : null },
   };
 }
@@ -47,45 +70,114 @@ function everyday(job: Job, card: Product, chance: Chance): Patch {
 function ordinarySlip(job: Job, card: Product, base: Batch, chance: Chance): { patch: Patch; fault: Fault } | null {
   const kind = chance.pick(ORDINARY);
   const pattern = chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]);
-  const scene = { chance, card, seen: { kind, pattern }, totalG: job.totalG, gelMin: workingTime(card, base).gelMin, startedAt: base.startedAt ?? '' };
+  const scene = {
+    chance,
+    card,
+    seen: { kind, pattern },
+    totalG: job.totalG,
+    gelMin: workingTime(card, base).gelMin,
+    startedAt: base.startedAt ?? '',
+  };
   const { cause } = chance.weighted(couldBe(scene), (c) => c.weight);
   const slipped = cause === 'something-else' ? { patch: {} } : SLIPS[cause]?.(scene);
-  if (!slipped || (cause === 'mould-flaw')) return null;
+  if (!slipped || cause === 'mould-flaw') return null;
   // A mould keeps its code and its own pulls, a lot its code, whatever the slip does to the rest.
   const { mould, lotA, lotB, ...patch } = slipped.patch;
-  const without = (part: unknown) => Object.fromEntries(Object.entries((part ?? {}) as Patch).filter(([k]) => k !== 'code' && k !== 'pulls'));
-  return { patch: { ...patch, ...(mould && job.mould ? { mould: without(mould) } : {}), ...(lotA ? { lotA: without(lotA) } : {}), ...(lotB ? { lotB: without(lotB) } : {}) }, fault: { kind, pattern, severity: chance.weighted([2, 3, 4], (s) => 5 - s), cause, ...('afterH' in slipped && slipped.afterH ? { afterH: slipped.afterH } : {}) } };
+  const without = (part: unknown) =>
+    Object.fromEntries(Object.entries((part ?? {}) as Patch).filter(([k]) => k !== 'code' && k !== 'pulls'));
+  return {
+    patch: {
+      ...patch,
+      ...(mould && job.mould ? { mould: without(mould) } : {}),
+      ...(lotA ? { lotA: without(lotA) } : {}),
+      ...(lotB ? { lotB: without(lotB) } : {}),
+    },
+    fault: {
+      kind,
+      pattern,
+      severity: chance.weighted([2, 3, 4], (s) => 5 - s),
+      cause,
+      ...('afterH' in slipped && slipped.afterH ? { afterH: slipped.afterH } : {}),
+    },
+  };
 }
 
 /** What else was seen on a piece that more than one thing had gone wrong with. */
-const alsoSeen = (checks: Patch[], others: readonly Fault[]): Patch[] => checks.map((check) => {
-  const seen = check['symptoms'] as Patch[];
-  return seen.length === 0 ? check : { ...check, symptoms: [...seen, ...others.map((f) => ({ kind: f.kind, pattern: f.pattern, severity: f.severity }))] };
+const alsoSeen = (checks: Patch[], others: readonly Fault[]): Patch[] =>
+  checks.map((check) => {
+    const seen = check['symptoms'] as Patch[];
+    return seen.length === 0
+      ? check
+      : {
+          ...check,
+          symptoms: [...seen, ...others.map((f) => ({ kind: f.kind, pattern: f.pattern, severity: f.severity }))],
+        };
+  });
+
+const anyhow = (chance: Chance): Fault => ({
+  kind: chance.pick(['bubbles', 'tacky', 'soft', 'yellowing'] as const),
+  pattern: 'unspecified',
+  severity: 2,
+  cause: 'something-else',
 });
 
-const anyhow = (chance: Chance): Fault => ({ kind: chance.pick(['bubbles', 'tacky', 'soft', 'yellowing'] as const), pattern: 'unspecified', severity: 2, cause: 'something-else' });
-
 /** Figures as a scale, a clock and a thermometer give them. */
-const rounded = (batch: Batch): Batch => batchSchema.parse(JSON.parse(JSON.stringify(batch, (key, value: unknown) => (typeof value === 'number' && key !== 'scaleStepG' && /(Min|C|G|Mm|Pct|amountA|amountB|minutes|KPaAbs|KPa|H)$/.test(key) ? Math.round(value * 10) / 10 : value))));
+const rounded = (batch: Batch): Batch =>
+  batchSchema.parse(
+    JSON.parse(
+      JSON.stringify(batch, (key, value: unknown) =>
+        typeof value === 'number' &&
+        key !== 'scaleStepG' &&
+        /(Min|C|G|Mm|Pct|amountA|amountB|minutes|KPaAbs|KPa|H)$/.test(key)
+          ? Math.round(value * 10) / 10
+          : value,
+      ),
+    ),
+  );
 
 function make(job: Job, nowMs: number, chance: Chance, hidden: boolean): YearBatch {
   const card = saltmarshCard(job.slug);
   const startedAt = new Date(job.startMs).toISOString().replace(/\.\d{3}Z$/, '+00:00');
-  const context: Patch = { startedAt, by: job.by, mould: job.mould ? { code: job.mould, pulls: job.pulls } : null, note: '' };
+  const context: Patch = {
+    startedAt,
+    by: job.by,
+    mould: job.mould ? { code: job.mould, pulls: job.pulls } : null,
+    note: '',
+  };
   const base = soundBatch(job.slug, overlay(context, everyday(job, card, chance)), job.totalG);
   const gelMin = workingTime(card, base).gelMin;
   const touches = hidden ? touchesOf({ job, card, nowMs, gelMin, chance }) : [];
   const spoiled = touches.filter((t) => chance.flip(t.rate)).map((t) => t.fault(chance));
   const slip = hidden && touches.length === 0 && chance.flip(SLIP_RATE) ? ordinarySlip(job, card, base, chance) : null;
-  const fault = hidden ? spoiled[0] ?? slip?.fault ?? null : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
-  const lots = (part: 'A' | 'B') => (card.family === 'uv-acrylate' && part === 'B' ? null : lotInUse(card, part, job.startMs, touches.some((t) => t.forgottenLot) ? saltmarshLot(job.slug, part, new Date(nowMs), true) : null));
-  const patch = [...touches.map((t) => t.patch), slip?.patch ?? {}].reduce<Patch>((all, p) => overlay(all, p), { lotA: lots('A'), lotB: lots('B') });
+  const fault = hidden ? (spoiled[0] ?? slip?.fault ?? null) : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
+  const lots = (part: 'A' | 'B') =>
+    card.family === 'uv-acrylate' && part === 'B'
+      ? null
+      : lotInUse(
+          card,
+          part,
+          job.startMs,
+          touches.some((t) => t.forgottenLot) ? saltmarshLot(job.slug, part, new Date(nowMs), true) : null,
+        );
+  const patch = [...touches.map((t) => t.patch), slip?.patch ?? {}].reduce<Patch>((all, p) => overlay(all, p), {
+    lotA: lots('A'),
+    lotB: lots('B'),
+  });
   const made = soundBatch(job.slug, overlay(overlay(context, everyday(job, card, chance)), patch), job.totalG);
   const timed = workingTime(card, made).gelMin;
-  const witness = timed !== null && chance.flip(WITNESS_RATE) ? { witness: { setMin: timed * (OWN_PACE[job.slug] ?? 1) * Math.exp(chance.normal(0, WITNESS_SPREAD)) } } : {};
-  const checks = alsoSeen(checksOf(card, fault, chance), spoiled.slice(1).filter((f) => f.kind !== fault?.kind));
+  const witness =
+    timed !== null && chance.flip(WITNESS_RATE)
+      ? { witness: { setMin: timed * (OWN_PACE[job.slug] ?? 1) * Math.exp(chance.normal(0, WITNESS_SPREAD)) } }
+      : {};
+  const checks = alsoSeen(
+    checksOf(card, fault, chance),
+    spoiled.slice(1).filter((f) => f.kind !== fault?.kind),
+  );
   const mends = mendsOfYear(fault, checks, job.by, chance);
-  const whole = overlay(overlay(made, witness), { checks: mends ? mends.checks : checks, ...(mends ? { mends: mends.mends } : {}) });
+  const whole = overlay(overlay(made, witness), {
+    checks: mends ? mends.checks : checks,
+    ...(mends ? { mends: mends.mends } : {}),
+  });
   return { batch: rounded(batchSchema.parse(whole)), touched: touches.map((t) => t.name), cause: fault?.cause ?? null };
 }
 

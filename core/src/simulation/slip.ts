@@ -7,7 +7,11 @@ import type { Chance } from './chance';
 export type Patch = Record<string, unknown>;
 
 /** What a made-up studio did wrong: the record it leaves, what earlier batches would tell, and when it was seen. */
-export interface Slipped { readonly patch: Patch; readonly history?: History; readonly afterH?: number }
+export interface Slipped {
+  readonly patch: Patch;
+  readonly history?: History;
+  readonly afterH?: number;
+}
 
 /** The batch that a slip is made in. */
 export interface SlipScene {
@@ -24,4 +28,5 @@ export interface SlipScene {
 export type Slip = (scene: SlipScene) => Slipped | null;
 
 export const only = (patch: Patch): Slipped => ({ patch });
-export const given = <T>(value: T | null | undefined, then: (v: T) => Slipped | null): Slipped | null => (value == null ? null : then(value));
+export const given = <T>(value: T | null | undefined, then: (v: T) => Slipped | null): Slipped | null =>
+  value == null ? null : then(value);

@@ -17,8 +17,13 @@ const LOOKED_AFTER_H = 48;
 
 /** Everything a cause could make in a product of the demo studio. */
 function scenesOf(cause: Cause): { slug: string; kind: SymptomKind; pattern: string }[] {
-  return SALTMARSH_CARDS.filter((card) => !cause.families || cause.families.includes(card.family)).flatMap((card) => SYMPTOM_KINDS.flatMap((kind) => PATTERNS_BY_SYMPTOM[kind]
-    .filter((pattern) => (cause.prior[kind]?.[pattern as 'unspecified'] ?? 0) > 0).map((pattern) => ({ slug: card.slug, kind, pattern }))));
+  return SALTMARSH_CARDS.filter((card) => !cause.families || cause.families.includes(card.family)).flatMap((card) =>
+    SYMPTOM_KINDS.flatMap((kind) =>
+      PATTERNS_BY_SYMPTOM[kind]
+        .filter((pattern) => (cause.prior[kind]?.[pattern as 'unspecified'] ?? 0) > 0)
+        .map((pattern) => ({ slug: card.slug, kind, pattern })),
+    ),
+  );
 }
 
 /** Mean share of a cause over made-up batches, with its slip in them and without. */
@@ -30,12 +35,22 @@ function shares(cause: Cause, rounds: number): { withSlip: number; without: numb
     const { slug, kind, pattern } = all[i % all.length]!;
     const card = SALTMARSH_CARDS.find((c) => c.slug === slug)!;
     const base = soundBatch(slug, {}, 200);
-    const scene: SlipScene = { chance, card, seen: { kind, pattern }, totalG: 200, gelMin: workingTime(card, base).gelMin, startedAt: base.startedAt ?? '' };
+    const scene: SlipScene = {
+      chance,
+      card,
+      seen: { kind, pattern },
+      totalG: 200,
+      gelMin: workingTime(card, base).gelMin,
+      startedAt: base.startedAt ?? '',
+    };
     const slipped = SLIPS[cause.id]?.(scene);
     const spoiled = slipped ? batchSchema.safeParse(overlay(base, slipped.patch)) : null;
     if (!slipped || !spoiled?.success) continue;
     const afterH = slipped.afterH ?? LOOKED_AFTER_H;
-    const shareIn = (batch: typeof base, history: NonNullable<typeof slipped.history>) => rankCauses({ ...recordFacts(card, batch, wordsIn(), history), seen: { kind, pattern, afterH } }).find((c) => c.id === cause.id)?.share ?? 0;
+    const shareIn = (batch: typeof base, history: NonNullable<typeof slipped.history>) =>
+      rankCauses({ ...recordFacts(card, batch, wordsIn(), history), seen: { kind, pattern, afterH } }).find(
+        (c) => c.id === cause.id,
+      )?.share ?? 0;
     withSlip += shareIn(spoiled.data, slipped.history ?? {});
     without += shareIn(base, {});
     made += 1;
@@ -44,16 +59,19 @@ function shares(cause: Cause, rounds: number): { withSlip: number; without: numb
 }
 
 describe('every slip of the made-up studio', () => {
-  it('is one of the catalogue\'s causes, and every cause but those the fault alone shows has one', () => {
+  it("is one of the catalogue's causes, and every cause but those the fault alone shows has one", () => {
     const ids = new Set(CATALOGUE.map((c) => c.id));
     for (const id of Object.keys(SLIPS)) expect(ids.has(id as CauseId), id).toBe(true);
     expect(Object.keys(SLIPS).length).toBeGreaterThanOrEqual(CATALOGUE.length - 6);
   });
-  it.each(CATALOGUE.filter((c) => SLIPS[c.id]).map((c) => [c.id, c] as const))('%s leaves a trace that speaks for itself', (_id, cause) => {
-    const { withSlip, without, made } = shares(cause, 24);
-    expect(made).toBeGreaterThan(0);
-    expect(withSlip).toBeGreaterThan(without);
-  });
+  it.each(CATALOGUE.filter((c) => SLIPS[c.id]).map((c) => [c.id, c] as const))(
+    '%s leaves a trace that speaks for itself',
+    (_id, cause) => {
+      const { withSlip, without, made } = shares(cause, 24);
+      expect(made).toBeGreaterThan(0);
+      expect(withSlip).toBeGreaterThan(without);
+    },
+  );
 });
 
 describe('a made-up batch with a hidden cause', () => {

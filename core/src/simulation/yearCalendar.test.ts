@@ -29,9 +29,15 @@ describe('the calendar of the made-up year', () => {
   });
   it('has air within what the demo studio is said to have, warmer in summer', () => {
     const chance = chanceFrom(2);
-    const of = (month: number) => Array.from({ length: 200 }, () => benchAir(Date.UTC(2026, month - 1, 12, 10), chance));
+    const of = (month: number) =>
+      Array.from({ length: 200 }, () => benchAir(Date.UTC(2026, month - 1, 12, 10), chance));
     const mean = (values: number[]) => values.reduce((a, b) => a + b, 0) / values.length;
-    for (const air of [...of(1), ...of(7)]) { expect(air.roomC).toBeGreaterThan(14); expect(air.roomC).toBeLessThan(26); expect(air.humidityPct).toBeGreaterThan(40); expect(air.humidityPct).toBeLessThan(82); }
+    for (const air of [...of(1), ...of(7)]) {
+      expect(air.roomC).toBeGreaterThan(14);
+      expect(air.roomC).toBeLessThan(26);
+      expect(air.humidityPct).toBeGreaterThan(40);
+      expect(air.humidityPct).toBeLessThan(82);
+    }
     expect(mean(of(7).map((a) => a.roomC))).toBeGreaterThan(mean(of(1).map((a) => a.roomC)) + 1);
   });
   it('pours from lots that are open and in date on the day', () => {
@@ -41,7 +47,8 @@ describe('the calendar of the made-up year', () => {
       const lot = lotInUse(card, 'A', startMs, null) as { code: string; openedOn: string; useBy: string };
       expect(lot.openedOn <= day, slug).toBe(true);
       expect(lot.useBy >= day, slug).toBe(true);
-      if (card.shelf?.openedMonths != null) expect(addMonths(lot.openedOn, card.shelf.openedMonths) >= day, slug).toBe(true);
+      if (card.shelf?.openedMonths != null)
+        expect(addMonths(lot.openedOn, card.shelf.openedMonths) >= day, slug).toBe(true);
     }
     const codes = SALTMARSH_CARDS.map((c) => (lotInUse(c, 'A', now.getTime(), null) as { code: string }).code);
     expect(new Set(codes).size).toBe(codes.length);
@@ -49,7 +56,14 @@ describe('the calendar of the made-up year', () => {
 });
 
 describe('the hidden causes', () => {
-  const touched = (slug: string, at: string, more: Partial<(typeof jobs)[number]> = {}) => touchesOf({ job: { slug, mould: null, pulls: null, totalG: 200, startMs: Date.parse(at), by: 'KO', ...more }, card: saltmarshCard(slug), nowMs: now.getTime(), gelMin: 9, chance: chanceFrom(3) }).map((t) => t.name);
+  const touched = (slug: string, at: string, more: Partial<(typeof jobs)[number]> = {}) =>
+    touchesOf({
+      job: { slug, mould: null, pulls: null, totalG: 200, startMs: Date.parse(at), by: 'KO', ...more },
+      card: saltmarshCard(slug),
+      nowMs: now.getTime(),
+      gelMin: 9,
+      chance: chanceFrom(3),
+    }).map((t) => t.name);
   it('act where they are said to, and nowhere else', () => {
     expect(touched('house-clear-6', '2026-08-12T10:00:00Z')).toContain('damp-august');
     expect(touched('house-clear-6', '2026-07-12T10:00:00Z')).not.toContain('damp-august');

@@ -12,7 +12,13 @@ export interface Job {
 }
 
 /** What a studio makes in a year: pulls of each mould before the recent weeks, and work without one. */
-const WORK: readonly { slug: string; mould: string | null; count: number; g: readonly [number, number]; afterPulls?: number }[] = [
+const WORK: readonly {
+  slug: string;
+  mould: string | null;
+  count: number;
+  g: readonly [number, number];
+  afterPulls?: number;
+}[] = [
   { slug: 'house-clear-6', mould: 'M-01', count: 40, g: [190, 220] },
   { slug: 'house-clear-6', mould: 'M-12', count: 10, g: [268, 278] },
   { slug: 'house-clear-6', mould: 'M-14', count: 21, g: [176, 245] },
@@ -40,7 +46,10 @@ const PEOPLE = ['KO', 'MT', 'RV'] as const;
 
 function workdays(now: Date): number[] {
   const midnight = Date.parse(`${now.toISOString().slice(0, 10)}T00:00:00Z`);
-  return Array.from({ length: YEAR_DAYS }, (_, i) => midnight - (YEAR_ENDS_DAYS_AGO + i) * DAY_MS).filter((ms) => { const day = new Date(ms).getUTCDay(); return day !== 0 && day !== 6; });
+  return Array.from({ length: YEAR_DAYS }, (_, i) => midnight - (YEAR_ENDS_DAYS_AGO + i) * DAY_MS).filter((ms) => {
+    const day = new Date(ms).getUTCDay();
+    return day !== 0 && day !== 6;
+  });
 }
 
 /** Visitors come in August, and so do orders: this many times as much is cast then. */
@@ -52,29 +61,49 @@ function daysFor(days: readonly number[], count: number, chance: Chance): number
   const total = weights.reduce((a, b) => a + b, 0);
   return Array.from({ length: count }, (_, i) => {
     let left = ((i + chance.unit()) / count) * total;
-    return days[weights.findIndex((w) => { left -= w; return left < 0; })] ?? days.at(-1)!;
+    return (
+      days[
+        weights.findIndex((w) => {
+          left -= w;
+          return left < 0;
+        })
+      ] ?? days.at(-1)!
+    );
   });
 }
 
 /** The year's castings, oldest first; each mould's pulls count up with them. */
 export function yearJobs(now: Date, chance: Chance): Job[] {
   const days = workdays(now);
-  const bare = WORK.flatMap((w) => daysFor(days, w.count, chance).map((day) => ({ work: w, startMs: day + Math.round(chance.between(OPENS, CLOSES)) * MINUTE_MS, totalG: Math.round(chance.between(...w.g)) }))).sort((a, b) => a.startMs - b.startMs);
+  const bare = WORK.flatMap((w) =>
+    daysFor(days, w.count, chance).map((day) => ({
+      work: w,
+      startMs: day + Math.round(chance.between(OPENS, CLOSES)) * MINUTE_MS,
+      totalG: Math.round(chance.between(...w.g)),
+    })),
+  ).sort((a, b) => a.startMs - b.startMs);
   const pulled = new Map<string, number>();
   return bare.map(({ work, startMs, totalG }) => {
-    const pulls = work.mould === null ? null : pulled.get(work.mould) ?? work.afterPulls ?? 0;
+    const pulls = work.mould === null ? null : (pulled.get(work.mould) ?? work.afterPulls ?? 0);
     if (work.mould !== null && pulls !== null) pulled.set(work.mould, pulls + 1);
     return { slug: work.slug, mould: work.mould, pulls, totalG, startMs, by: chance.pick(PEOPLE) };
   });
 }
 
 /** Share of the year gone, 0 on 1 January. */
-const yearShare = (ms: number) => { const d = new Date(ms); return (ms - Date.UTC(d.getUTCFullYear(), 0, 1)) / (365.25 * DAY_MS); };
+const yearShare = (ms: number) => {
+  const d = new Date(ms);
+  return (ms - Date.UTC(d.getUTCFullYear(), 0, 1)) / (365.25 * DAY_MS);
+};
 export const monthOf = (ms: number): number => new Date(ms).getUTCMonth() + 1;
 export const minuteOfDay = (ms: number): number => Math.floor((ms % DAY_MS) / MINUTE_MS);
 
 /** Air at the bench: heated through the winter, damp by the water all year; `warmth` is −1 in January, 1 in July. */
 export function benchAir(ms: number, chance: Chance): { roomC: number; humidityPct: number; warmth: number } {
   const warmth = -Math.cos(2 * Math.PI * (yearShare(ms) - 0.055));
-  return { warmth, roomC: 21.6 + 1.3 * warmth + chance.normal(0, 0.6), humidityPct: Math.min(59, 53 + 2 * warmth + chance.normal(0, 2.6)) };
+  return {
+    warmth,
+    roomC: 21.6 + 1.3 * warmth + chance.normal(0, 0.6),
+    humidityPct: Math.min(59, 53 + 2 * warmth + chance.normal(0, 2.6)),
+  };
 }

@@ -1,5 +1,9 @@
 /** A unit people use at the bench, tied to the stored unit by `shown = stored · factor + offset`. */
-interface Unit { readonly factor: number; readonly offset: number; readonly decimals: number }
+interface Unit {
+  readonly factor: number;
+  readonly offset: number;
+  readonly decimals: number;
+}
 
 const unit = (factor: number, decimals: number, offset = 0): Unit => ({ factor, offset, decimals });
 

@@ -28,18 +28,44 @@ async function unpack(file: string, folder: string): Promise<void> {
   try {
     zip = await openPromise(file, { lazyEntries: true, autoClose: true });
   } catch (cause) {
-    throw new Problem(400, 'not-a-backup', 'This is no zip file, or it is cut short.', [{ path: 'body', message: 'Choose a backup made by Warm Jar.' }], { cause });
+    throw new Problem(
+      400,
+      'not-a-backup',
+      'This is no zip file, or it is cut short.',
+      [{ path: 'body', message: 'Choose a backup made by Warm Jar.' }],
+      { cause },
+    );
   }
   await new Promise<void>((done, fail) => {
-    zip.on('error', (error: Error) => { fail(bad(`The zip cannot be read: ${error.message}.`)); });
-    zip.on('end', () => { done(); });
+    zip.on('error', (error: Error) => {
+      fail(bad(`The zip cannot be read: ${error.message}.`));
+    });
+    zip.on('end', () => {
+      done();
+    });
     zip.on('entry', (entry: Entry) => {
       const name = keptAs(entry.fileName);
-      if (name === null) { zip.readEntry(); return; }
-      if (entry.uncompressedSize > MOST_BYTES) { fail(bad(`${entry.fileName} is larger than a studio's database can be.`)); return; }
+      if (name === null) {
+        zip.readEntry();
+        return;
+      }
+      if (entry.uncompressedSize > MOST_BYTES) {
+        fail(bad(`${entry.fileName} is larger than a studio's database can be.`));
+        return;
+      }
       zip.openReadStream(entry, (error: Error | null, stream: Readable) => {
-        if (error) { fail(bad(`${entry.fileName} cannot be read: ${error.message}.`)); return; }
-        pipeline(stream, createWriteStream(join(folder, name))).then(() => { zip.readEntry(); }, (cause: unknown) => { fail(cause instanceof Error ? cause : new Error(String(cause))); });
+        if (error) {
+          fail(bad(`${entry.fileName} cannot be read: ${error.message}.`));
+          return;
+        }
+        pipeline(stream, createWriteStream(join(folder, name))).then(
+          () => {
+            zip.readEntry();
+          },
+          (cause: unknown) => {
+            fail(cause instanceof Error ? cause : new Error(String(cause)));
+          },
+        );
       });
     });
     zip.readEntry();
@@ -52,16 +78,30 @@ async function lookInto(file: string): Promise<Manifest['holds']> {
   try {
     database = await openDatabase(file, { migrate: false });
   } catch (cause) {
-    throw new Problem(400, 'not-a-backup', 'The database in it cannot be opened.', [{ path: 'body', message: 'Choose another backup.' }], { cause });
+    throw new Problem(
+      400,
+      'not-a-backup',
+      'The database in it cannot be opened.',
+      [{ path: 'body', message: 'Choose another backup.' }],
+      { cause },
+    );
   }
   try {
-    const [sound] = await database.sequelize.query<{ integrity_check: string }>('PRAGMA integrity_check', { type: QueryTypes.SELECT }).catch(() => []);
+    const [sound] = await database.sequelize
+      .query<{ integrity_check: string }>('PRAGMA integrity_check', { type: QueryTypes.SELECT })
+      .catch(() => []);
     if (sound?.integrity_check !== 'ok') throw bad('The database in it is damaged. Choose another backup.');
-    const tables = await database.sequelize.query<{ name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' AND name = 'migrations'", { type: QueryTypes.SELECT });
+    const tables = await database.sequelize.query<{ name: string }>(
+      "SELECT name FROM sqlite_master WHERE type = 'table' AND name = 'migrations'",
+      { type: QueryTypes.SELECT },
+    );
     if (tables.length === 0) throw bad('The database in it is not a studio of Warm Jar.');
-    const applied = await database.sequelize.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT });
+    const applied = await database.sequelize.query<{ name: string }>('SELECT name FROM migrations', {
+      type: QueryTypes.SELECT,
+    });
     const known = new Set(MIGRATIONS.map((m) => m.name));
-    if (applied.some((m) => !known.has(m.name))) throw bad('It was made by a newer Warm Jar. Update this one first; nothing was changed.');
+    if (applied.some((m) => !known.has(m.name)))
+      throw bad('It was made by a newer Warm Jar. Update this one first; nothing was changed.');
     await database.migrate();
     return await countsOf(database);
   } finally {
@@ -70,7 +110,12 @@ async function lookInto(file: string): Promise<Manifest['holds']> {
 }
 
 /** An unpacked backup that was found sound. */
-export interface Checked { readonly folder: string; readonly manifest: Manifest; readonly holds: Manifest['holds']; readonly photos: number }
+export interface Checked {
+  readonly folder: string;
+  readonly manifest: Manifest;
+  readonly holds: Manifest['holds'];
+  readonly photos: number;
+}
 
 /**
  * Unpacks a backup into a folder of its own and looks it through.
@@ -80,10 +125,22 @@ export async function checkBackup(file: string, folder: string): Promise<Checked
   try {
     await unpack(file, folder);
     const text = await readFile(join(folder, MANIFEST_NAME), 'utf8').catch(() => null);
-    if (text === null || !(await stat(join(folder, DATABASE_NAME)).then(() => true, () => false))) throw bad('The zip is not a backup of Warm Jar: manifest or database is missing.');
+    if (
+      text === null ||
+      !(await stat(join(folder, DATABASE_NAME)).then(
+        () => true,
+        () => false,
+      ))
+    )
+      throw bad('The zip is not a backup of Warm Jar: manifest or database is missing.');
     const manifest = manifestSchema.safeParse(JSON.parse(text));
     if (!manifest.success) throw bad('Its manifest cannot be read.');
-    return { folder, manifest: manifest.data, holds: await lookInto(join(folder, DATABASE_NAME)), photos: manifest.data.photos };
+    return {
+      folder,
+      manifest: manifest.data,
+      holds: await lookInto(join(folder, DATABASE_NAME)),
+      photos: manifest.data.photos,
+    };
   } catch (error) {
     await rm(folder, { recursive: true, force: true });
     throw error instanceof SyntaxError ? bad('Its manifest cannot be read.') : error;

@@ -11,9 +11,19 @@ import { BACKUP_FORMAT, DATABASE_NAME, MANIFEST_NAME, PHOTO_FOLDER, PHOTO_NAME, 
 
 /** What a database holds, counted. */
 export async function countsOf({ sequelize }: Pick<Database, 'sequelize'>): Promise<Manifest['holds']> {
-  const count = async (table: string) => (await sequelize.query<{ n: number }>(`SELECT COUNT(*) AS n FROM ${table}`, { type: QueryTypes.SELECT }))[0]?.n ?? 0;
-  const [batches, products, lots, moulds, pieces] = [await count('batches'), await count('products'), await count('lots'), await count('moulds'), await count('pieces')];
-  const [last] = await sequelize.query<{ at: string | null }>('SELECT MAX(at) AS at FROM batch_history', { type: QueryTypes.SELECT });
+  const count = async (table: string) =>
+    (await sequelize.query<{ n: number }>(`SELECT COUNT(*) AS n FROM ${table}`, { type: QueryTypes.SELECT }))[0]?.n ??
+    0;
+  const [batches, products, lots, moulds, pieces] = [
+    await count('batches'),
+    await count('products'),
+    await count('lots'),
+    await count('moulds'),
+    await count('pieces'),
+  ];
+  const [last] = await sequelize.query<{ at: string | null }>('SELECT MAX(at) AS at FROM batch_history', {
+    type: QueryTypes.SELECT,
+  });
   return { batches, products, lots, moulds, pieces, lastChange: last?.at ?? null };
 }
 
@@ -32,12 +42,18 @@ export async function makeBackup(database: Database, photoFolder: string, to: Wr
     const copy = join(folder, DATABASE_NAME);
     await copyDatabase(database, copy);
     const photos = existsSync(photoFolder) ? (await readdir(photoFolder)).filter((name) => PHOTO_NAME.test(name)) : [];
-    const manifest: Manifest = { format: BACKUP_FORMAT, madeAt: now.toISOString(), holds: await countsOf(database), photos: photos.length };
+    const manifest: Manifest = {
+      format: BACKUP_FORMAT,
+      madeAt: now.toISOString(),
+      holds: await countsOf(database),
+      photos: photos.length,
+    };
     const zip = new ZipArchive({ zlib: { level: 6 } });
     zip.append(`${JSON.stringify(manifest, null, 2)}\n`, { name: MANIFEST_NAME });
     zip.file(copy, { name: DATABASE_NAME });
     // Pictures are packed already.
-    for (const name of photos) zip.file(join(photoFolder, name), { name: `${PHOTO_FOLDER}/${name}`, store: true } as ZipEntryData);
+    for (const name of photos)
+      zip.file(join(photoFolder, name), { name: `${PHOTO_FOLDER}/${name}`, store: true } as ZipEntryData);
     // Together: who hangs up in the middle of a download fails the one while the other is still being waited for.
     await Promise.all([pipeline(zip, to), zip.finalize()]);
     return manifest;
@@ -47,7 +63,12 @@ export async function makeBackup(database: Database, photoFolder: string, to: Wr
 }
 
 /** Writes a backup to a file, whole or not at all. */
-export async function backupToFile(database: Database, photoFolder: string, file: string, now: Date): Promise<Manifest> {
+export async function backupToFile(
+  database: Database,
+  photoFolder: string,
+  file: string,
+  now: Date,
+): Promise<Manifest> {
   const part = `${file}.part`;
   try {
     const manifest = await makeBackup(database, photoFolder, createWriteStream(part), now);

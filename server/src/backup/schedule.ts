@@ -11,7 +11,10 @@ import { BACKUP_NAME, backupName } from './manifest';
 export const scheduleSchema = z.object({
   on: z.boolean(),
   folder: z.string().min(1, 'Name a folder.').max(1000),
-  everyH: z.number('Write a number of hours.').min(1, 'At least an hour apart.').max(24 * 31, 'At most a month apart.'),
+  everyH: z
+    .number('Write a number of hours.')
+    .min(1, 'At least an hour apart.')
+    .max(24 * 31, 'At most a month apart.'),
   keep: z.number('Write how many to keep.').int('Write a whole number.').min(1, 'Keep at least one.').max(1000),
 });
 export type Schedule = z.infer<typeof scheduleSchema>;
@@ -37,11 +40,16 @@ const dateOf = (name: string) => Date.parse(`${name.slice(9, 19)}T${name.slice(2
 
 /** Makes the folder where it is missing, in one that is there, and sees that it may be written to. */
 async function usable(folder: string): Promise<void> {
-  await mkdir(folder).catch((error: NodeJS.ErrnoException) => { if (error.code !== 'EEXIST') throw error; });
+  await mkdir(folder).catch((error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EEXIST') throw error;
+  });
   await access(folder, constants.W_OK | constants.R_OK);
 }
 
-export function backupSchedule(database: Database, options: { dataFolder: string; photoFolder: string; now: () => Date; log: (error: unknown) => void }): BackupSchedule {
+export function backupSchedule(
+  database: Database,
+  options: { dataFolder: string; photoFolder: string; now: () => Date; log: (error: unknown) => void },
+): BackupSchedule {
   const { models, write } = database;
   const usual: Schedule = { on: false, folder: join(options.dataFolder, 'backups'), everyH: 24, keep: 14 };
   let [timer, running]: [NodeJS.Timeout | null, Promise<string | null> | null] = [null, null];
@@ -49,7 +57,11 @@ export function backupSchedule(database: Database, options: { dataFolder: string
     const row = await models.settings.findByPk(KEY);
     return row ? scheduleSchema.parse(JSON.parse(row.value)) : usual;
   };
-  const copiesIn = async (folder: string) => (await readdir(folder).catch(() => [])).filter((name) => BACKUP_NAME.test(name)).sort().reverse();
+  const copiesIn = async (folder: string) =>
+    (await readdir(folder).catch(() => []))
+      .filter((name) => BACKUP_NAME.test(name))
+      .sort()
+      .reverse();
   async function make(): Promise<string | null> {
     const { on, folder, everyH, keep } = await get();
     if (!on) return null;
@@ -64,23 +76,48 @@ export function backupSchedule(database: Database, options: { dataFolder: string
     return name;
   }
   // One at a time: a copy that takes long is not begun again beside itself.
-  const runDue = () => (running ??= make().finally(() => { running = null; }));
+  const runDue = () =>
+    (running ??= make().finally(() => {
+      running = null;
+    }));
   return {
     get,
     set: async (schedule) => {
-      if (!isAbsolute(schedule.folder)) throw new Problem(400, 'invalid-input', 'Write the folder from the root, such as /srv/copies.', [{ path: 'folder', message: 'Must begin at the root.' }]);
-      await usable(schedule.folder).catch((cause: unknown) => { throw new Problem(400, 'folder-not-usable', `The folder ${schedule.folder} cannot be made or used.`, [{ path: 'folder', message: 'Choose a folder that this computer may write to; the one it lies in must be there.' }], { cause }); });
-      await write(async (transaction) => { await models.settings.upsert({ key: KEY, value: JSON.stringify(schedule) }, { transaction }); });
+      if (!isAbsolute(schedule.folder))
+        throw new Problem(400, 'invalid-input', 'Write the folder from the root, such as /srv/copies.', [
+          { path: 'folder', message: 'Must begin at the root.' },
+        ]);
+      await usable(schedule.folder).catch((cause: unknown) => {
+        throw new Problem(
+          400,
+          'folder-not-usable',
+          `The folder ${schedule.folder} cannot be made or used.`,
+          [
+            {
+              path: 'folder',
+              message: 'Choose a folder that this computer may write to; the one it lies in must be there.',
+            },
+          ],
+          { cause },
+        );
+      });
+      await write(async (transaction) => {
+        await models.settings.upsert({ key: KEY, value: JSON.stringify(schedule) }, { transaction });
+      });
       return schedule;
     },
     copies: async () => copiesIn((await get()).folder),
     runDue,
     begin: () => {
-      const look = () => { runDue().catch(options.log); };
+      const look = () => {
+        runDue().catch(options.log);
+      };
       timer = setInterval(look, LOOK_MS);
       timer.unref();
       look();
     },
-    end: () => { if (timer) clearInterval(timer); },
+    end: () => {
+      if (timer) clearInterval(timer);
+    },
   };
 }

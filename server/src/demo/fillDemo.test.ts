@@ -5,7 +5,10 @@ import { testStudio, type TestStudio } from '../testStudio';
 import { fillDemo, removeDatabase } from './fillDemo';
 
 let studio: TestStudio | null = null;
-afterEach(async () => { await studio?.remove(); studio = null; });
+afterEach(async () => {
+  await studio?.remove();
+  studio = null;
+});
 
 describe('the demo database', () => {
   it('holds the cards, a year of batches, a third of them with a fault, twelve in work, and pieces in layers', async () => {
@@ -14,10 +17,15 @@ describe('the demo database', () => {
     const total = await fillDemo(studio, now);
     expect(total).toBeGreaterThanOrEqual(235);
     expect(total).toBeLessThanOrEqual(260);
-    const count = async (query: Record<string, string>) => (await studio!.batches.list(batchListQuerySchema.parse(query))).total;
+    const count = async (query: Record<string, string>) =>
+      (await studio!.batches.list(batchListQuerySchema.parse(query))).total;
     expect(await count({})).toBe(total);
-    expect((await studio.products.list())).toHaveLength(11);
-    expect((await studio.batches.list(batchListQuerySchema.parse({ stage: 'in-work', sort: 'code' }))).items.map((b) => b.stage)).toEqual(expect.arrayContaining(['mix', 'pour', 'press', 'watch', 'check']));
+    expect(await studio.products.list()).toHaveLength(11);
+    expect(
+      (await studio.batches.list(batchListQuerySchema.parse({ stage: 'in-work', sort: 'code' }))).items.map(
+        (b) => b.stage,
+      ),
+    ).toEqual(expect.arrayContaining(['mix', 'pour', 'press', 'watch', 'check']));
     expect(await count({ stage: 'in-work' })).toBe(12);
     const faulty = await count({ symptom: 'any' });
     expect(faulty / total).toBeGreaterThan(0.27);

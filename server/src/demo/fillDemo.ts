@@ -1,5 +1,15 @@
 import { rmSync } from 'node:fs';
-import { SALTMARSH_CARDS, saltmarshAdditives, saltmarshBatches, saltmarshGear, saltmarshInclusions, saltmarshLots, saltmarshMoulds, saltmarshPieces, saltmarshYear } from '@warm-jar/core';
+import {
+  SALTMARSH_CARDS,
+  saltmarshAdditives,
+  saltmarshBatches,
+  saltmarshGear,
+  saltmarshInclusions,
+  saltmarshLots,
+  saltmarshMoulds,
+  saltmarshPieces,
+  saltmarshYear,
+} from '@warm-jar/core';
 import type { Studio } from '../studio';
 
 /** Removes a demo database with its write-ahead files, so that each demo starts fresh. */
@@ -8,7 +18,10 @@ export function removeDatabase(file: string): void {
 }
 
 /** Fills an empty studio with the demo studio's cards and batches, as of `now`. */
-export async function fillDemo({ products, batches, shelf }: Pick<Studio, 'products' | 'batches' | 'shelf'>, now: Date): Promise<number> {
+export async function fillDemo(
+  { products, batches, shelf }: Pick<Studio, 'products' | 'batches' | 'shelf'>,
+  now: Date,
+): Promise<number> {
   await products.addAll(SALTMARSH_CARDS);
   for (const lot of saltmarshLots(now)) await shelf.lots.create(lot);
   for (const mould of saltmarshMoulds()) await shelf.moulds.create(mould);

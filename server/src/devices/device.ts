@@ -1,7 +1,10 @@
 import type { Batch, DeviceAct, DeviceKind, DeviceValue, Product } from '@warm-jar/core';
 
 /** What a device is pointed at: a batch, for the ones that read the resin or the piece. */
-export interface Subject { readonly batch: Batch; readonly product: Product }
+export interface Subject {
+  readonly batch: Batch;
+  readonly product: Product;
+}
 
 /** Anything on the bench that can be read. A simulated stand-in is one kind of it; one on a wire would be another. */
 export interface Device {
@@ -22,5 +25,8 @@ export interface Device {
 
 /** Thrown by a device that does not answer. */
 export class DeviceSilent extends Error {
-  constructor(name: string) { super(`${name} does not answer.`); this.name = 'DeviceSilent'; }
+  constructor(name: string) {
+    super(`${name} does not answer.`);
+    this.name = 'DeviceSilent';
+  }
 }

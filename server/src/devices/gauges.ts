@@ -6,7 +6,13 @@ const MIN_MS = 60_000;
 /** Room pressure the vacuum gauge counts from, kPa. */
 const ROOM_KPA = 101.3;
 
-interface Ramp { readonly atMs: number; readonly from: number; readonly to: number; readonly minutes: number; readonly leakPerMin: number }
+interface Ramp {
+  readonly atMs: number;
+  readonly from: number;
+  readonly to: number;
+  readonly minutes: number;
+  readonly leakPerMin: number;
+}
 
 /** A pressure that goes from one value to another in a time, then leaks. */
 function ramped(r: Ramp, ms: number): number {
@@ -21,19 +27,36 @@ const NATURAL_LEAK = 0.01;
 /** A stand-in for the vessel's gauge: it is filled, it leaks, it is bled; it shows whole kilopascals and flickers by one. */
 export function vesselGauge(): Device {
   let ramp: Ramp = { atMs: 0, from: 0, to: 0, minutes: 0, leakPerMin: 0 };
-  const quiet = silence('The vessel\'s gauge');
+  const quiet = silence("The vessel's gauge");
   const truth = (ms: number) => Math.max(0, ramped(ramp, ms));
   return {
-    code: 'D-04', name: 'vessel gauge', kind: 'vessel-gauge', standIn: true,
+    code: 'D-04',
+    name: 'vessel gauge',
+    kind: 'vessel-gauge',
+    standIn: true,
     read: (now) => {
       quiet.check(now);
       const value = truth(now.getTime());
-      return [{ what: 'gauge', value: Math.max(0, toStep(value + (value > 1 ? 0.7 * flicker(now, 4) : 0), 1)), unit: 'kPa', settled: true }];
+      return [
+        {
+          what: 'gauge',
+          value: Math.max(0, toStep(value + (value > 1 ? 0.7 * flicker(now, 4) : 0), 1)),
+          unit: 'kPa',
+          settled: true,
+        },
+      ];
     },
     act: (now, act) => {
       const ms = now.getTime();
       if (act.do === 'silence') quiet.fall(now, act.seconds);
-      else if (act.do === 'fill') ramp = { atMs: ms, from: truth(ms), to: act.toKPa, minutes: act.minutes, leakPerMin: act.leakKPaPerMin ?? NATURAL_LEAK };
+      else if (act.do === 'fill')
+        ramp = {
+          atMs: ms,
+          from: truth(ms),
+          to: act.toKPa,
+          minutes: act.minutes,
+          leakPerMin: act.leakKPaPerMin ?? NATURAL_LEAK,
+        };
       else if (act.do === 'bleed') ramp = { atMs: ms, from: truth(ms), to: 0, minutes: act.minutes, leakPerMin: 0 };
     },
   };
@@ -44,16 +67,28 @@ export function vacuumGauge(): Device {
   let ramp: Ramp = { atMs: 0, from: ROOM_KPA, to: ROOM_KPA, minutes: 0, leakPerMin: 0 };
   const quiet = silence('The vacuum gauge');
   return {
-    code: 'D-05', name: 'vacuum gauge', kind: 'vacuum-gauge', standIn: true,
+    code: 'D-05',
+    name: 'vacuum gauge',
+    kind: 'vacuum-gauge',
+    standIn: true,
     read: (now) => {
       quiet.check(now);
-      return [{ what: 'vacuum', value: Math.max(0.1, toStep(ramped(ramp, now.getTime()) + 0.1 * flicker(now, 5), 0.1)), unit: 'kPa', settled: true }];
+      return [
+        {
+          what: 'vacuum',
+          value: Math.max(0.1, toStep(ramped(ramp, now.getTime()) + 0.1 * flicker(now, 5), 0.1)),
+          unit: 'kPa',
+          settled: true,
+        },
+      ];
     },
     act: (now, act) => {
       const ms = now.getTime();
       if (act.do === 'silence') quiet.fall(now, act.seconds);
-      else if (act.do === 'fill') ramp = { atMs: ms, from: ramped(ramp, ms), to: act.toKPa, minutes: act.minutes, leakPerMin: 0 };
-      else if (act.do === 'bleed') ramp = { atMs: ms, from: ramped(ramp, ms), to: ROOM_KPA, minutes: act.minutes, leakPerMin: 0 };
+      else if (act.do === 'fill')
+        ramp = { atMs: ms, from: ramped(ramp, ms), to: act.toKPa, minutes: act.minutes, leakPerMin: 0 };
+      else if (act.do === 'bleed')
+        ramp = { atMs: ms, from: ramped(ramp, ms), to: ROOM_KPA, minutes: act.minutes, leakPerMin: 0 };
     },
   };
 }

@@ -10,14 +10,27 @@ const SCATTER = 1;
 export function hardnessTester(subjectOf: (code: string) => Promise<Subject>): Device {
   const quiet = silence('The hardness tester');
   return {
-    code: 'D-06', name: 'hardness tester', kind: 'hardness-tester', standIn: true, subjectOf,
+    code: 'D-06',
+    name: 'hardness tester',
+    kind: 'hardness-tester',
+    standIn: true,
+    subjectOf,
     read: (now, subject) => {
       quiet.check(now);
       if (!subject?.batch.startedAt) return [{ what: 'shore', value: 0, unit: 'Shore', settled: true }];
       const minutes = Math.max(0, (now.getTime() - Date.parse(subject.batch.startedAt)) / 60_000);
       const shore = expectedShore(subject.product, minutes, cureTemperatureC(subject.batch) ?? 20) ?? 0;
-      return [{ what: 'shore', value: Math.max(0, Math.round(shore + (shore > 2 ? SCATTER * flicker(now, 6) : 0))), unit: 'Shore', settled: true }];
+      return [
+        {
+          what: 'shore',
+          value: Math.max(0, Math.round(shore + (shore > 2 ? SCATTER * flicker(now, 6) : 0))),
+          unit: 'Shore',
+          settled: true,
+        },
+      ];
     },
-    act: (now, act) => { if (act.do === 'silence') quiet.fall(now, act.seconds); },
+    act: (now, act) => {
+      if (act.do === 'silence') quiet.fall(now, act.seconds);
+    },
   };
 }

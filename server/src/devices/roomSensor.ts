@@ -14,8 +14,13 @@ const NOISE_C = 0.15;
 export function roomSensor(): Device {
   const quiet = silence('The room sensor');
   return {
-    code: 'D-01', name: 'room sensor', kind: 'room-sensor', standIn: true,
-    act: (now, act) => { if (act.do === 'silence') quiet.fall(now, act.seconds); },
+    code: 'D-01',
+    name: 'room sensor',
+    kind: 'room-sensor',
+    standIn: true,
+    act: (now, act) => {
+      if (act.do === 'silence') quiet.fall(now, act.seconds);
+    },
     read: (now) => {
       quiet.check(now);
       const hours = now.getTime() / HOUR_MS;

@@ -10,7 +10,12 @@ const [CREEP_G_PER_MIN, MOST_CREEP_G] = [0.02, 0.3];
 /** A display is called settled when it is this near its load, g. */
 const SETTLED_G = 0.15;
 
-interface Load { readonly atMs: number; readonly from: number; readonly to: number; readonly gPerS: number }
+interface Load {
+  readonly atMs: number;
+  readonly from: number;
+  readonly to: number;
+  readonly gPerS: number;
+}
 
 /** A stand-in for the bench scale: a load that is poured on, a cell that settles, creeps and flickers, and steps of 0.1 g. */
 export function scale(): Device {
@@ -25,25 +30,47 @@ export function scale(): Device {
   /** The display runs after the load by its settling time. */
   const shown = (ms: number) => {
     const sinceS = Math.max(0, (ms - load.atMs) / 1000);
-    const lag = load.gPerS > 0 && truth(ms) < load.to ? load.gPerS * SETTLE_S : (load.to - load.from) * Math.exp(-Math.max(0, sinceS - (load.gPerS > 0 ? (load.to - load.from) / load.gPerS : 0)) / SETTLE_S) * (load.gPerS > 0 ? Math.min(1, (load.gPerS * SETTLE_S) / Math.max(1e-6, load.to - load.from)) : 1);
+    const lag =
+      load.gPerS > 0 && truth(ms) < load.to
+        ? load.gPerS * SETTLE_S
+        : (load.to - load.from) *
+          Math.exp(-Math.max(0, sinceS - (load.gPerS > 0 ? (load.to - load.from) / load.gPerS : 0)) / SETTLE_S) *
+          (load.gPerS > 0 ? Math.min(1, (load.gPerS * SETTLE_S) / Math.max(1e-6, load.to - load.from)) : 1);
     return truth(ms) - lag;
   };
   return {
-    code: 'D-02', name: 'bench scale', kind: 'scale', standIn: true,
+    code: 'D-02',
+    name: 'bench scale',
+    kind: 'scale',
+    standIn: true,
     read: (now) => {
       quiet.check(now);
       const ms = now.getTime();
       const value = shown(ms);
       const creep = value > 1 ? Math.min(MOST_CREEP_G, (CREEP_G_PER_MIN * (ms - loadedAtMs)) / 60_000) : 0;
-      return [{ what: 'scale', value: toStep(value + creep + NOISE_G * flicker(now, 2), STEP_G), unit: 'g', settled: Math.abs(value - truth(ms)) < SETTLED_G && (load.gPerS === 0 || truth(ms) >= load.to) }];
+      return [
+        {
+          what: 'scale',
+          value: toStep(value + creep + NOISE_G * flicker(now, 2), STEP_G),
+          unit: 'g',
+          settled: Math.abs(value - truth(ms)) < SETTLED_G && (load.gPerS === 0 || truth(ms) >= load.to),
+        },
+      ];
     },
     act: (now, act) => {
       const ms = now.getTime();
-      if (act.do === 'silence') { quiet.fall(now, act.seconds); return; }
+      if (act.do === 'silence') {
+        quiet.fall(now, act.seconds);
+        return;
+      }
       const standing = truth(ms);
-      if (act.do === 'put') { load = { atMs: ms, from: standing, to: standing + act.massG, gPerS: 0 }; if (standing < 1) loadedAtMs = ms; }
-      else if (act.do === 'pour') { load = { atMs: ms, from: standing, to: standing + act.massG, gPerS: act.gPerS }; if (standing < 1) loadedAtMs = ms; }
-      else if (act.do === 'clear') load = { atMs: ms, from: standing, to: 0, gPerS: 0 };
+      if (act.do === 'put') {
+        load = { atMs: ms, from: standing, to: standing + act.massG, gPerS: 0 };
+        if (standing < 1) loadedAtMs = ms;
+      } else if (act.do === 'pour') {
+        load = { atMs: ms, from: standing, to: standing + act.massG, gPerS: act.gPerS };
+        if (standing < 1) loadedAtMs = ms;
+      } else if (act.do === 'clear') load = { atMs: ms, from: standing, to: 0, gPerS: 0 };
     },
   };
 }

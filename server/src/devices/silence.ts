@@ -4,8 +4,12 @@ import { DeviceSilent } from './device';
 export function silence(name: string) {
   let until = 0;
   return {
-    fall: (now: Date, seconds: number) => { until = now.getTime() + seconds * 1000; },
+    fall: (now: Date, seconds: number) => {
+      until = now.getTime() + seconds * 1000;
+    },
     /** @throws DeviceSilent while it is silent */
-    check: (now: Date) => { if (now.getTime() < until) throw new DeviceSilent(name); },
+    check: (now: Date) => {
+      if (now.getTime() < until) throw new DeviceSilent(name);
+    },
   };
 }

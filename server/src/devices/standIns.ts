@@ -7,5 +7,10 @@ import { thermometer } from './thermometer';
 
 /** The simulated devices that ship with the application, in place of ones on a wire. */
 export const standInDevices = (subjectOf: (code: string) => Promise<Subject>): readonly Device[] => [
-  roomSensor(), scale(), thermometer(subjectOf), vesselGauge(), vacuumGauge(), hardnessTester(subjectOf),
+  roomSensor(),
+  scale(),
+  thermometer(subjectOf),
+  vesselGauge(),
+  vacuumGauge(),
+  hardnessTester(subjectOf),
 ];

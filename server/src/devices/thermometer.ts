@@ -24,19 +24,30 @@ export function mixC(product: Product, batch: Batch, now: Date): number {
   const i = minutes.findIndex((m) => m >= minute);
   if (i < 0) return roomC + (temperatureC.at(-1)! - roomC) * Math.exp(-(minute - minutes.at(-1)!) / 60);
   if (i === 0) return temperatureC[0]!;
-  return temperatureC[i - 1]! + ((minute - minutes[i - 1]!) / (minutes[i]! - minutes[i - 1]!)) * (temperatureC[i]! - temperatureC[i - 1]!);
+  return (
+    temperatureC[i - 1]! +
+    ((minute - minutes[i - 1]!) / (minutes[i]! - minutes[i - 1]!)) * (temperatureC[i]! - temperatureC[i - 1]!)
+  );
 }
 
 /** A stand-in for the infrared thermometer: the mix by the model, read a little low, with noise, to a tenth. */
 export function thermometer(subjectOf: (code: string) => Promise<Subject>): Device {
   const quiet = silence('The infrared thermometer');
   return {
-    code: 'D-03', name: 'infrared thermometer', kind: 'thermometer', standIn: true, subjectOf,
+    code: 'D-03',
+    name: 'infrared thermometer',
+    kind: 'thermometer',
+    standIn: true,
+    subjectOf,
     read: (now, subject) => {
       quiet.check(now);
       const truth = subject ? mixC(subject.product, subject.batch, now) : 20;
-      return [{ what: 'resin', value: toStep(truth - LOW_K + NOISE_K * flicker(now, 3), 0.1), unit: '°C', settled: true }];
+      return [
+        { what: 'resin', value: toStep(truth - LOW_K + NOISE_K * flicker(now, 3), 0.1), unit: '°C', settled: true },
+      ];
     },
-    act: (now, act) => { if (act.do === 'silence') quiet.fall(now, act.seconds); },
+    act: (now, act) => {
+      if (act.do === 'silence') quiet.fall(now, act.seconds);
+    },
   };
 }

@@ -13,7 +13,8 @@ function depthOver(value: unknown, left: number): boolean {
 
 /** Refuses documents nested deeper than any format needs. */
 export function boundDepth(request: Request, _response: Response, next: NextFunction): void {
-  if (depthOver(request.body, MOST_DEPTH)) throw new Problem(400, 'too-deep', `The document is nested deeper than ${MOST_DEPTH} levels.`);
+  if (depthOver(request.body, MOST_DEPTH))
+    throw new Problem(400, 'too-deep', `The document is nested deeper than ${MOST_DEPTH} levels.`);
   next();
 }
 

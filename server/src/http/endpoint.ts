@@ -19,12 +19,28 @@ export interface EndpointSpec<P, Q, B> {
   readonly answers: Readonly<Record<number, { readonly description: string; readonly schema?: z.ZodType }>>;
 }
 
-export interface Input<P, Q, B> { readonly params: P; readonly query: Q; readonly body: B; readonly version: number }
-export interface Answer { readonly status: number; readonly body?: unknown; readonly version?: number; readonly location?: string }
-export interface Endpoint { readonly spec: EndpointSpec<unknown, unknown, unknown>; readonly handle: (input: Input<never, never, never>) => Promise<Answer> }
+export interface Input<P, Q, B> {
+  readonly params: P;
+  readonly query: Q;
+  readonly body: B;
+  readonly version: number;
+}
+export interface Answer {
+  readonly status: number;
+  readonly body?: unknown;
+  readonly version?: number;
+  readonly location?: string;
+}
+export interface Endpoint {
+  readonly spec: EndpointSpec<unknown, unknown, unknown>;
+  readonly handle: (input: Input<never, never, never>) => Promise<Answer>;
+}
 
 /** Ties a handler to its description, with the types of what the schemas let through. */
-export function endpoint<P, Q, B>(spec: EndpointSpec<P, Q, B>, handle: (input: Input<P, Q, B>) => Promise<Answer>): Endpoint {
+export function endpoint<P, Q, B>(
+  spec: EndpointSpec<P, Q, B>,
+  handle: (input: Input<P, Q, B>) => Promise<Answer>,
+): Endpoint {
   return { spec: spec as EndpointSpec<unknown, unknown, unknown>, handle: handle as Endpoint['handle'] };
 }
 
@@ -39,10 +55,18 @@ function check(schema: z.ZodType | undefined, value: unknown, issues: ProblemIss
 function versionFrom(request: Request): number {
   const header = request.get('if-match');
   if (!header) {
-    throw new Problem(428, 'version-required', 'Name the version you changed, as If-Match: "3". It came as ETag when the batch was read.', [{ path: 'If-Match', message: 'Missing.' }]);
+    throw new Problem(
+      428,
+      'version-required',
+      'Name the version you changed, as If-Match: "3". It came as ETag when the batch was read.',
+      [{ path: 'If-Match', message: 'Missing.' }],
+    );
   }
   const version = /^(?:W\/)?"?(\d{1,9})"?$/.exec(header)?.[1];
-  if (!version) throw new Problem(400, 'invalid-input', 'If-Match must be a version, such as "3".', [{ path: 'If-Match', message: 'Not a version.' }]);
+  if (!version)
+    throw new Problem(400, 'invalid-input', 'If-Match must be a version, such as "3".', [
+      { path: 'If-Match', message: 'Not a version.' },
+    ]);
   return Number(version);
 }
 
@@ -55,7 +79,14 @@ async function run({ spec, handle }: Endpoint, request: Request, response: Respo
   const query = check(spec.query, request.query, issues);
   const body = check(spec.body, request.body, issues);
   if (issues.length > 0) {
-    throw new Problem(400, 'invalid-input', issues.length === 1 ? 'One field cannot be taken as it is.' : `${issues.length} fields cannot be taken as they are.`, issues);
+    throw new Problem(
+      400,
+      'invalid-input',
+      issues.length === 1
+        ? 'One field cannot be taken as it is.'
+        : `${issues.length} fields cannot be taken as they are.`,
+      issues,
+    );
   }
   const version = spec.versioned ? versionFrom(request) : 0;
   const answer = await handle({ params, query, body, version } as Input<never, never, never>);
@@ -69,6 +100,8 @@ async function run({ spec, handle }: Endpoint, request: Request, response: Respo
 /** Puts an endpoint on a router; Express 5 hands rejected promises to the error handler. */
 export function mount(router: Router, endpoints: readonly Endpoint[]): void {
   for (const e of endpoints) {
-    router[e.spec.method](e.spec.path.replaceAll(/\{(\w+)\}/g, ':$1'), (request, response) => run(e, request, response));
+    router[e.spec.method](e.spec.path.replaceAll(/\{(\w+)\}/g, ':$1'), (request, response) =>
+      run(e, request, response),
+    );
   }
 }

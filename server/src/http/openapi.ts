@@ -34,11 +34,22 @@ function parameters(spec: EndpointSpec<unknown, unknown, unknown>): Json[] {
     if (!schema) return [];
     const json = schemaJson(schema) as { properties?: Record<string, Json>; required?: string[] };
     return Object.entries(json.properties ?? {}).map(([name, s]) => ({
-      name, in: where, required: where === 'path' || (json.required ?? []).includes(name), schema: s,
+      name,
+      in: where,
+      required: where === 'path' || (json.required ?? []).includes(name),
+      schema: s,
     }));
   };
   const version = spec.versioned
-    ? [{ name: 'If-Match', in: 'header', required: true, description: 'The version that was read, from its ETag.', schema: { type: 'string' } }]
+    ? [
+        {
+          name: 'If-Match',
+          in: 'header',
+          required: true,
+          description: 'The version that was read, from its ETag.',
+          schema: { type: 'string' },
+        },
+      ]
     : [];
   return [...of(spec.params, 'path'), ...of(spec.query, 'query'), ...version];
 }
@@ -46,32 +57,46 @@ function parameters(spec: EndpointSpec<unknown, unknown, unknown>): Json[] {
 const jsonContent = (schema: z.ZodType) => ({ 'application/json': { schema: schemaJson(schema) } });
 
 function operation(spec: EndpointSpec<unknown, unknown, unknown>): Json {
-  const answers = Object.entries(spec.answers).map(([status, { description, schema }]) =>
-    [status, { description, ...(schema ? { content: jsonContent(schema) } : {}) }]);
-  const refused = { description: 'Refused, or failed: what and why, each field by its path.', content: jsonContent(problemSchema) };
+  const answers = Object.entries(spec.answers).map(([status, { description, schema }]) => [
+    status,
+    { description, ...(schema ? { content: jsonContent(schema) } : {}) },
+  ]);
+  const refused = {
+    description: 'Refused, or failed: what and why, each field by its path.',
+    content: jsonContent(problemSchema),
+  };
   return {
     summary: spec.summary,
     ...(parameters(spec).length > 0 ? { parameters: parameters(spec) } : {}),
     ...(spec.body ? { requestBody: { required: true, content: jsonContent(spec.body) } } : {}),
-    responses: { ...Object.fromEntries(answers) as Json, default: refused },
+    responses: { ...(Object.fromEntries(answers) as Json), default: refused },
   };
 }
 
 /** The OpenAPI 3.1 document of the API, derived from the same schemas that guard its borders. */
 export function openApiOf(endpoints: readonly Endpoint[], prefix: string, others: Record<string, Json> = {}): Json {
-  const paths: Record<string, Json> = Object.fromEntries(Object.entries(others).map(([path, json]) => [`${prefix}${path}`, json]));
+  const paths: Record<string, Json> = Object.fromEntries(
+    Object.entries(others).map(([path, json]) => [`${prefix}${path}`, json]),
+  );
   for (const { spec } of endpoints) {
     const path = `${prefix}${spec.path}`;
     paths[path] = { ...paths[path], [spec.method]: operation(spec) };
   }
-  const components = Object.fromEntries(Object.entries(COMPONENTS).map(([name, schema]) => {
-    const json = z.toJSONSchema(schema, { io: 'input' }) as Json;
-    delete json['$schema'];
-    return [name, json];
-  }));
+  const components = Object.fromEntries(
+    Object.entries(COMPONENTS).map(([name, schema]) => {
+      const json = z.toJSONSchema(schema, { io: 'input' }) as Json;
+      delete json['$schema'];
+      return [name, json];
+    }),
+  );
   return {
     openapi: '3.1.0',
-    info: { title: 'Warm Jar', version: '1', description: 'The batch log, limit checker and fault finder for resin studios.', license: { name: 'MIT', identifier: 'MIT' } },
+    info: {
+      title: 'Warm Jar',
+      version: '1',
+      description: 'The batch log, limit checker and fault finder for resin studios.',
+      license: { name: 'MIT', identifier: 'MIT' },
+    },
     jsonSchemaDialect: 'https://json-schema.org/draft/2020-12/schema',
     paths,
     components: { schemas: components },

@@ -3,7 +3,11 @@ import type { Problem as ProblemBody, ProblemIssue } from '@warm-jar/core';
 /** A refusal on its way to the client, in the one shape of the API. */
 export class Problem extends Error {
   constructor(
-    readonly status: number, readonly code: string, message: string, readonly issues: ProblemIssue[] = [], options?: ErrorOptions,
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly issues: ProblemIssue[] = [],
+    options?: ErrorOptions,
   ) {
     super(message, options);
     this.name = 'Problem';

@@ -13,6 +13,9 @@ export function announcing(store: BatchStore, bus: ChangeBus): BatchStore {
     create: (batch) => told(store.create(batch)),
     replace: (code, version, batch) => told(store.replace(code, version, batch)),
     enter: (code, entry) => told(store.enter(code, entry)),
-    remove: async (code, version) => { await store.remove(code, version); bus.tell({ code, version: null }); },
+    remove: async (code, version) => {
+      await store.remove(code, version);
+      bus.tell({ code, version: null });
+    },
   };
 }

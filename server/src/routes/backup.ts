@@ -29,10 +29,17 @@ const MOST_UPLOAD = 4_000_000_000;
 const FORGET_MS = 60 * 60_000;
 
 /** A backup out as one file, and one in to be looked through. */
-export function backupRouter({ database, dataFolder, photoFolder, now }: BackupDeps, waiting: Map<string, Checked>): Router {
+export function backupRouter(
+  { database, dataFolder, photoFolder, now }: BackupDeps,
+  waiting: Map<string, Checked>,
+): Router {
   const router = express.Router();
   router.get('/backup.zip', async (_request, response) => {
-    response.set({ 'Content-Type': 'application/zip', 'Content-Disposition': `attachment; filename="${backupName(now())}"`, 'Cache-Control': 'no-store' });
+    response.set({
+      'Content-Type': 'application/zip',
+      'Content-Disposition': `attachment; filename="${backupName(now())}"`,
+      'Cache-Control': 'no-store',
+    });
     await makeBackup(database, photoFolder, response, now());
   });
   router.post('/backup/check', async (request, response) => {
@@ -42,16 +49,22 @@ export function backupRouter({ database, dataFolder, photoFolder, now }: BackupD
     await mkdir(join(dataFolder, 'restore'), { recursive: true });
     try {
       let bytes = 0;
-      await pipeline(request, async function* bounded(source: AsyncIterable<Buffer>) {
-        for await (const chunk of source) {
-          bytes += chunk.length;
-          if (bytes > MOST_UPLOAD) throw new Problem(413, 'too-large', 'The file is larger than a backup can be.');
-          yield chunk;
-        }
-      }, createWriteStream(file));
+      await pipeline(
+        request,
+        async function* bounded(source: AsyncIterable<Buffer>) {
+          for await (const chunk of source) {
+            bytes += chunk.length;
+            if (bytes > MOST_UPLOAD) throw new Problem(413, 'too-large', 'The file is larger than a backup can be.');
+            yield chunk;
+          }
+        },
+        createWriteStream(file),
+      );
       const checked = await checkBackup(file, folder);
       waiting.set(token, checked);
-      setTimeout(() => { if (waiting.delete(token)) void rm(folder, { recursive: true, force: true }); }, FORGET_MS).unref();
+      setTimeout(() => {
+        if (waiting.delete(token)) void rm(folder, { recursive: true, force: true });
+      }, FORGET_MS).unref();
       response.json({ token, madeAt: checked.manifest.madeAt, holds: checked.holds, photos: checked.photos });
     } finally {
       await rm(file, { force: true });
@@ -61,25 +74,71 @@ export function backupRouter({ database, dataFolder, photoFolder, now }: BackupD
 }
 
 export const BACKUP_PATHS = {
-  '/backup.zip': { get: { summary: 'A consistent copy of everything, photos included', responses: { 200: { description: 'A zip', content: { 'application/zip': {} } } } } },
-  '/backup/check': { post: { summary: 'Look a backup through; nothing is changed', requestBody: { required: true, content: { 'application/zip': {} } }, responses: { 200: { description: 'What it holds, and a token to restore it by', content: { 'application/json': {} } } } } },
+  '/backup.zip': {
+    get: {
+      summary: 'A consistent copy of everything, photos included',
+      responses: { 200: { description: 'A zip', content: { 'application/zip': {} } } },
+    },
+  },
+  '/backup/check': {
+    post: {
+      summary: 'Look a backup through; nothing is changed',
+      requestBody: { required: true, content: { 'application/zip': {} } },
+      responses: {
+        200: { description: 'What it holds, and a token to restore it by', content: { 'application/json': {} } },
+      },
+    },
+  },
 };
 
 export function backupRoutes({ schedule, replaceWith }: BackupDeps, waiting: Map<string, Checked>): Endpoint[] {
   const told = z.object({ schedule: scheduleSchema, copies: z.array(z.string()) });
   return [
-    endpoint({ method: 'post', path: '/backup/restore', summary: 'Put a checked backup in place; the present data are kept aside', body: z.object({ token: z.string().max(100) }), answers: { 200: { description: 'Where the present data were kept', schema: z.object({ keptAside: z.string() }) } } }, async ({ body }) => {
-      const checked = waiting.get(body.token);
-      if (!checked) throw new Problem(404, 'not-found', 'That copy is no longer waiting. Send the file again.');
-      if (!replaceWith) throw new Problem(501, 'cannot-restore', 'This server cannot put a copy in place. Stop it and start it with npm start.');
-      waiting.delete(body.token);
-      return { status: 200, body: await replaceWith(checked) };
-    }),
-    endpoint({ method: 'get', path: '/backup/schedule', summary: 'Copies that are made by themselves', answers: { 200: { description: 'When, where, and those there are', schema: told } } }, async () => ({ status: 200, body: { schedule: await schedule.get(), copies: await schedule.copies() } })),
-    endpoint({ method: 'post', path: '/backup/schedule', summary: 'Set when and where copies are made by themselves', body: scheduleSchema, answers: { 200: { description: 'As set', schema: told } } }, async ({ body }) => {
-      const set = await schedule.set(body);
-      await schedule.runDue();
-      return { status: 200, body: { schedule: set, copies: await schedule.copies() } };
-    }),
+    endpoint(
+      {
+        method: 'post',
+        path: '/backup/restore',
+        summary: 'Put a checked backup in place; the present data are kept aside',
+        body: z.object({ token: z.string().max(100) }),
+        answers: {
+          200: { description: 'Where the present data were kept', schema: z.object({ keptAside: z.string() }) },
+        },
+      },
+      async ({ body }) => {
+        const checked = waiting.get(body.token);
+        if (!checked) throw new Problem(404, 'not-found', 'That copy is no longer waiting. Send the file again.');
+        if (!replaceWith)
+          throw new Problem(
+            501,
+            'cannot-restore',
+            'This server cannot put a copy in place. Stop it and start it with npm start.',
+          );
+        waiting.delete(body.token);
+        return { status: 200, body: await replaceWith(checked) };
+      },
+    ),
+    endpoint(
+      {
+        method: 'get',
+        path: '/backup/schedule',
+        summary: 'Copies that are made by themselves',
+        answers: { 200: { description: 'When, where, and those there are', schema: told } },
+      },
+      async () => ({ status: 200, body: { schedule: await schedule.get(), copies: await schedule.copies() } }),
+    ),
+    endpoint(
+      {
+        method: 'post',
+        path: '/backup/schedule',
+        summary: 'Set when and where copies are made by themselves',
+        body: scheduleSchema,
+        answers: { 200: { description: 'As set', schema: told } },
+      },
+      async ({ body }) => {
+        const set = await schedule.set(body);
+        await schedule.runDue();
+        return { status: 200, body: { schedule: set, copies: await schedule.copies() } };
+      },
+    ),
   ];
 }

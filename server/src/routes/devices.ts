@@ -14,24 +14,58 @@ export function deviceRoutes(devices: readonly Device[], now: () => Date): Endpo
     return device;
   };
   return [
-    endpoint({ method: 'get', path: '/devices', summary: 'The devices that can be read', answers: { 200: { description: 'By code', schema: deviceListSchema } } },
-      () => Promise.resolve({ status: 200, body: { items: devices.map(({ code, name, kind, standIn }) => ({ code, name, kind, standIn })) } })),
-    endpoint({ method: 'get', path: '/devices/{code}/reading', summary: 'What a device shows now', params: byCode, query: ofBatch, answers: { 200: { description: 'Its values', schema: deviceReadingSchema } } }, async ({ params, query }) => {
-      const device = find(params.code);
-      const subject = query.batch && device.subjectOf ? await device.subjectOf(query.batch) : null;
-      const at = now();
-      try {
-        return { status: 200, body: { code: device.code, at: at.toISOString(), values: [...device.read(at, subject)] } };
-      } catch (cause) {
-        if (!(cause instanceof DeviceSilent)) throw cause;
-        throw new Problem(503, 'device-silent', `${cause.message} Type the figure in, or try again.`, [], { cause });
-      }
-    }),
-    endpoint({ method: 'post', path: '/devices/{code}/act', summary: 'Work a stand-in as hands would', params: byCode, body: deviceActSchema, answers: { 204: { description: 'Done' } } }, ({ params, body }) => {
-      const device = find(params.code);
-      if (!device.act) throw new Problem(409, 'not-a-stand-in', `${device.name} is worked by hand.`);
-      device.act(now(), body);
-      return Promise.resolve({ status: 204 });
-    }),
+    endpoint(
+      {
+        method: 'get',
+        path: '/devices',
+        summary: 'The devices that can be read',
+        answers: { 200: { description: 'By code', schema: deviceListSchema } },
+      },
+      () =>
+        Promise.resolve({
+          status: 200,
+          body: { items: devices.map(({ code, name, kind, standIn }) => ({ code, name, kind, standIn })) },
+        }),
+    ),
+    endpoint(
+      {
+        method: 'get',
+        path: '/devices/{code}/reading',
+        summary: 'What a device shows now',
+        params: byCode,
+        query: ofBatch,
+        answers: { 200: { description: 'Its values', schema: deviceReadingSchema } },
+      },
+      async ({ params, query }) => {
+        const device = find(params.code);
+        const subject = query.batch && device.subjectOf ? await device.subjectOf(query.batch) : null;
+        const at = now();
+        try {
+          return {
+            status: 200,
+            body: { code: device.code, at: at.toISOString(), values: [...device.read(at, subject)] },
+          };
+        } catch (cause) {
+          if (!(cause instanceof DeviceSilent)) throw cause;
+          throw new Problem(503, 'device-silent', `${cause.message} Type the figure in, or try again.`, [], { cause });
+        }
+      },
+    ),
+    endpoint(
+      {
+        method: 'post',
+        path: '/devices/{code}/act',
+        summary: 'Work a stand-in as hands would',
+        params: byCode,
+        body: deviceActSchema,
+        answers: { 204: { description: 'Done' } },
+      },
+      ({ params, body }) => {
+        const device = find(params.code);
+        if (!device.act) throw new Problem(409, 'not-a-stand-in', `${device.name} is worked by hand.`);
+        device.act(now(), body);
+        return Promise.resolve({ status: 204 });
+      },
+    ),
   ];
 }

@@ -3,12 +3,19 @@ import { endpoint, type Endpoint } from '../http/endpoint';
 
 export function diagnoseRoutes(): Endpoint[] {
   return [
-    endpoint({
-      method: 'post', path: '/diagnose', summary: 'Diagnose a batch against a card; nothing is stored',
-      query: unitsQuerySchema, body: diagnoseRequestSchema,
-      answers: { 200: { description: 'The diagnosis', schema: diagnosisSchema } },
-    }, async ({ query, body }) => ({
-      status: 200, body: diagnose(body.product, body.batch, { history: body.history ?? {}, say: wordsIn(query) }),
-    })),
+    endpoint(
+      {
+        method: 'post',
+        path: '/diagnose',
+        summary: 'Diagnose a batch against a card; nothing is stored',
+        query: unitsQuerySchema,
+        body: diagnoseRequestSchema,
+        answers: { 200: { description: 'The diagnosis', schema: diagnosisSchema } },
+      },
+      async ({ query, body }) => ({
+        status: 200,
+        body: diagnose(body.product, body.batch, { history: body.history ?? {}, say: wordsIn(query) }),
+      }),
+    ),
   ];
 }

@@ -13,12 +13,23 @@ const MOST_STREAMS = 64;
 
 const query = z.object({ devices: z.string().max(200).optional(), batch: z.string().max(200).optional() });
 
-interface EventDeps { readonly bus: ChangeBus; readonly clock: StudioClock; readonly devices: readonly Device[] }
+interface EventDeps {
+  readonly bus: ChangeBus;
+  readonly clock: StudioClock;
+  readonly devices: readonly Device[];
+}
 
-function send(response: Response, name: string, data: unknown): void { response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`); }
+function send(response: Response, name: string, data: unknown): void {
+  response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
+}
 
 /** Figures of the devices that a screen watches, told as they change. */
-function watchDevices(response: Response, watched: readonly Device[], code: string | undefined, clock: StudioClock): () => void {
+function watchDevices(
+  response: Response,
+  watched: readonly Device[],
+  code: string | undefined,
+  clock: StudioClock,
+): () => void {
   const subjects = new Map<string, { subject: Subject | null; atMs: number }>();
   const subjectFor = async (device: Device): Promise<Subject | null> => {
     if (!device.subjectOf || !code) return null;
@@ -34,7 +45,11 @@ function watchDevices(response: Response, watched: readonly Device[], code: stri
       const subject = await subjectFor(device);
       const at = clock.now();
       let values: unknown = null;
-      try { values = device.read(at, subject); } catch (error) { if (!(error instanceof DeviceSilent)) throw error; }
+      try {
+        values = device.read(at, subject);
+      } catch (error) {
+        if (!(error instanceof DeviceSilent)) throw error;
+      }
       const text = JSON.stringify(values);
       if (told.get(device.code) === text) continue;
       told.set(device.code, text);
@@ -42,8 +57,17 @@ function watchDevices(response: Response, watched: readonly Device[], code: stri
     }
   };
   let running = false;
-  const timer = setInterval(() => { if (!running) { running = true; void tick().finally(() => { running = false; }); } }, READING_MS);
-  return () => { clearInterval(timer); };
+  const timer = setInterval(() => {
+    if (!running) {
+      running = true;
+      void tick().finally(() => {
+        running = false;
+      });
+    }
+  }, READING_MS);
+  return () => {
+    clearInterval(timer);
+  };
 }
 
 /** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
@@ -53,22 +77,66 @@ export function eventsRouter({ bus, clock, devices }: EventDeps): Router {
   router.get('/events', (request, response) => {
     const parsed = query.safeParse(request.query);
     if (!parsed.success) throw new Problem(400, 'invalid-input', 'The query cannot be read.');
-    if (streams >= MOST_STREAMS) throw new Problem(503, 'too-many-screens', 'Too many screens listen at once. Close one.');
+    if (streams >= MOST_STREAMS)
+      throw new Problem(503, 'too-many-screens', 'Too many screens listen at once. Close one.');
     streams += 1;
-    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', Connection: 'keep-alive', 'X-Accel-Buffering': 'no' });
+    response.set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-store',
+      Connection: 'keep-alive',
+      'X-Accel-Buffering': 'no',
+    });
     response.flushHeaders();
-    const tellClock = () => { send(response, 'clock', { now: clock.now().toISOString(), speed: clock.speed }); };
+    const tellClock = () => {
+      send(response, 'clock', { now: clock.now().toISOString(), speed: clock.speed });
+    };
     tellClock();
     const codes = new Set((parsed.data.devices ?? '').split(',').filter(Boolean));
-    const stopDevices = codes.size > 0 ? watchDevices(response, devices.filter((d) => codes.has(d.code)), parsed.data.batch, clock) : () => undefined;
-    const stopBus = bus.hear((change) => { send(response, 'batch', change); });
+    const stopDevices =
+      codes.size > 0
+        ? watchDevices(
+            response,
+            devices.filter((d) => codes.has(d.code)),
+            parsed.data.batch,
+            clock,
+          )
+        : () => undefined;
+    const stopBus = bus.hear((change) => {
+      send(response, 'batch', change);
+    });
     const timer = setInterval(tellClock, CLOCK_MS);
-    response.on('close', () => { streams -= 1; clearInterval(timer); stopBus(); stopDevices(); });
+    response.on('close', () => {
+      streams -= 1;
+      clearInterval(timer);
+      stopBus();
+      stopDevices();
+    });
   });
   return router;
 }
 
 /** Its place in the OpenAPI document. */
 export const EVENT_PATHS = {
-  '/events': { get: { summary: 'Server-sent events: `clock`, `batch` (a change), `reading` (a device, or silence)', parameters: [{ name: 'devices', in: 'query', required: false, description: 'Codes to watch, by commas', schema: { type: 'string' } }, { name: 'batch', in: 'query', required: false, description: 'The batch that thermometer and tester are pointed at', schema: { type: 'string' } }], responses: { 200: { description: 'The stream', content: { 'text/event-stream': {} } } } } },
+  '/events': {
+    get: {
+      summary: 'Server-sent events: `clock`, `batch` (a change), `reading` (a device, or silence)',
+      parameters: [
+        {
+          name: 'devices',
+          in: 'query',
+          required: false,
+          description: 'Codes to watch, by commas',
+          schema: { type: 'string' },
+        },
+        {
+          name: 'batch',
+          in: 'query',
+          required: false,
+          description: 'The batch that thermometer and tester are pointed at',
+          schema: { type: 'string' },
+        },
+      ],
+      responses: { 200: { description: 'The stream', content: { 'text/event-stream': {} } } },
+    },
+  },
 };

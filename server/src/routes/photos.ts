@@ -22,6 +22,27 @@ export function photoRouter(photos: PhotoStore): Router {
 
 /** Their place in the OpenAPI document: the pictures are bodies, not JSON. */
 export const PHOTO_PATHS = {
-  '/photos': { post: { summary: 'Store a photo; its metadata is removed', requestBody: { required: true, content: { 'image/jpeg': {}, 'image/png': {} } }, responses: { 201: { description: 'Its name', content: { 'application/json': { schema: { type: 'object', required: ['id'], properties: { id: { type: 'string' } } } } } } } } },
-  '/photos/{id}': { get: { summary: 'A stored photo', parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }], responses: { 200: { description: 'The picture', content: { 'image/jpeg': {}, 'image/png': {} } } } } },
+  '/photos': {
+    post: {
+      summary: 'Store a photo; its metadata is removed',
+      requestBody: { required: true, content: { 'image/jpeg': {}, 'image/png': {} } },
+      responses: {
+        201: {
+          description: 'Its name',
+          content: {
+            'application/json': {
+              schema: { type: 'object', required: ['id'], properties: { id: { type: 'string' } } },
+            },
+          },
+        },
+      },
+    },
+  },
+  '/photos/{id}': {
+    get: {
+      summary: 'A stored photo',
+      parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }],
+      responses: { 200: { description: 'The picture', content: { 'image/jpeg': {}, 'image/png': {} } } },
+    },
+  },
 };

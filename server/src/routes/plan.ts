@@ -5,14 +5,23 @@ import type { PlanRunner } from '../work/planRunner';
 
 export function planRoutes(planner: PlanRunner): Endpoint[] {
   return [
-    endpoint({
-      method: 'post', path: '/plan', summary: 'Plan a batch: amounts, time, air, mould; nothing is stored',
-      query: unitsQuerySchema, body: planRequestSchema,
-      answers: { 200: { description: 'The plan', schema: planSchema } },
-    }, async ({ query, body }) => {
-      const outcome = await planner.run(body, query);
-      if (!outcome.ok) throw new Problem(400, outcome.refusal.code, outcome.refusal.message, [{ path: outcome.refusal.path, message: outcome.refusal.message }]);
-      return { status: 200, body: outcome.plan };
-    }),
+    endpoint(
+      {
+        method: 'post',
+        path: '/plan',
+        summary: 'Plan a batch: amounts, time, air, mould; nothing is stored',
+        query: unitsQuerySchema,
+        body: planRequestSchema,
+        answers: { 200: { description: 'The plan', schema: planSchema } },
+      },
+      async ({ query, body }) => {
+        const outcome = await planner.run(body, query);
+        if (!outcome.ok)
+          throw new Problem(400, outcome.refusal.code, outcome.refusal.message, [
+            { path: outcome.refusal.path, message: outcome.refusal.message },
+          ]);
+        return { status: 200, body: outcome.plan };
+      },
+    ),
   ];
 }

@@ -3,11 +3,21 @@ import { endpoint, type Endpoint } from '../http/endpoint';
 import { SEARCH_KINDS, type Found } from '../store/searchStore';
 
 const query = z.object({ q: z.string().max(200) });
-const answer = z.object({ items: z.array(z.object({ kind: z.enum(SEARCH_KINDS), code: z.string(), title: z.string() })) });
+const answer = z.object({
+  items: z.array(z.object({ kind: z.enum(SEARCH_KINDS), code: z.string(), title: z.string() })),
+});
 
 export function searchRoutes(search: (words: string) => Promise<Found[]>): Endpoint[] {
   return [
-    endpoint({ method: 'get', path: '/search', summary: 'Find products, batches, lots, moulds, inclusions, additives and gear by words', query, answers: { 200: { description: 'What holds every word', schema: answer } } },
-      async ({ query: { q } }) => ({ status: 200, body: { items: await search(q) } })),
+    endpoint(
+      {
+        method: 'get',
+        path: '/search',
+        summary: 'Find products, batches, lots, moulds, inclusions, additives and gear by words',
+        query,
+        answers: { 200: { description: 'What holds every word', schema: answer } },
+      },
+      async ({ query: { q } }) => ({ status: 200, body: { items: await search(q) } }),
+    ),
   ];
 }

@@ -8,50 +8,133 @@ const byCode = z.object({ code: z.string().min(1).max(200) });
 const version = z.number().int();
 
 /** The five calls that every kind of thing on the shelf has. */
-function routesOf<T extends { code: string }>(place: string, one: string, schema: z.ZodType<T>, store: ShelfStore<T>): Endpoint[] {
+function routesOf<T extends { code: string }>(
+  place: string,
+  one: string,
+  schema: z.ZodType<T>,
+  store: ShelfStore<T>,
+): Endpoint[] {
   const found = { description: 'The document; its version is in ETag', schema };
   return [
-    endpoint({ method: 'post', path: `/${place}`, summary: `Add ${one}`, body: schema, answers: { 201: found } }, async ({ body }) => {
-      const stored = await store.create(body);
-      return { status: 201, body: stored.item, version: stored.version, location: `/api/v1/${place}/${encodeURIComponent(stored.item.code)}` };
-    }),
-    endpoint({ method: 'get', path: `/${place}/{code}`, summary: `Read ${one}`, params: byCode, answers: { 200: found } }, async ({ params }) => {
-      const stored = await store.get(params.code);
-      return { status: 200, body: stored.item, version: stored.version };
-    }),
-    endpoint({ method: 'put', path: `/${place}/{code}`, summary: `Replace ${one}`, params: byCode, body: schema, versioned: true, answers: { 200: found } }, async ({ params, body, version: from }) => {
-      const stored = await store.replace(params.code, from, body);
-      return { status: 200, body: stored.item, version: stored.version };
-    }),
-    endpoint({ method: 'delete', path: `/${place}/{code}`, summary: `Take ${one} off the shelf`, params: byCode, versioned: true, answers: { 204: { description: 'Removed' } } }, async ({ params, version: from }) => {
-      await store.remove(params.code, from);
-      return { status: 204 };
-    }),
+    endpoint(
+      { method: 'post', path: `/${place}`, summary: `Add ${one}`, body: schema, answers: { 201: found } },
+      async ({ body }) => {
+        const stored = await store.create(body);
+        return {
+          status: 201,
+          body: stored.item,
+          version: stored.version,
+          location: `/api/v1/${place}/${encodeURIComponent(stored.item.code)}`,
+        };
+      },
+    ),
+    endpoint(
+      { method: 'get', path: `/${place}/{code}`, summary: `Read ${one}`, params: byCode, answers: { 200: found } },
+      async ({ params }) => {
+        const stored = await store.get(params.code);
+        return { status: 200, body: stored.item, version: stored.version };
+      },
+    ),
+    endpoint(
+      {
+        method: 'put',
+        path: `/${place}/{code}`,
+        summary: `Replace ${one}`,
+        params: byCode,
+        body: schema,
+        versioned: true,
+        answers: { 200: found },
+      },
+      async ({ params, body, version: from }) => {
+        const stored = await store.replace(params.code, from, body);
+        return { status: 200, body: stored.item, version: stored.version };
+      },
+    ),
+    endpoint(
+      {
+        method: 'delete',
+        path: `/${place}/{code}`,
+        summary: `Take ${one} off the shelf`,
+        params: byCode,
+        versioned: true,
+        answers: { 204: { description: 'Removed' } },
+      },
+      async ({ params, version: from }) => {
+        await store.remove(params.code, from);
+        return { status: 204 };
+      },
+    ),
   ];
 }
 
 function plainList<T>(place: string, many: string, schema: z.ZodType<T>, store: Pick<ShelfStore<T>, 'list'>): Endpoint {
   const list = z.object({ items: z.array(z.object({ item: schema, version })) });
-  return endpoint({ method: 'get', path: `/${place}`, summary: `All ${many}`, answers: { 200: { description: 'By code', schema: list } } }, async () => ({ status: 200, body: { items: await store.list() } }));
+  return endpoint(
+    {
+      method: 'get',
+      path: `/${place}`,
+      summary: `All ${many}`,
+      answers: { 200: { description: 'By code', schema: list } },
+    },
+    async () => ({ status: 200, body: { items: await store.list() } }),
+  );
 }
 
-const lotList = z.object({ items: z.array(z.object({ item: lotSchema, version, usedG: z.number(), leftG: z.number().nullable(), batches: z.number().int() })) });
-const mouldList = z.object({ items: z.array(z.object({ item: mouldSchema, version, pulls: z.number().int(), masses: z.array(z.object({ productSlug: z.string(), massG: z.number() })) })) });
+const lotList = z.object({
+  items: z.array(
+    z.object({ item: lotSchema, version, usedG: z.number(), leftG: z.number().nullable(), batches: z.number().int() }),
+  ),
+});
+const mouldList = z.object({
+  items: z.array(
+    z.object({
+      item: mouldSchema,
+      version,
+      pulls: z.number().int(),
+      masses: z.array(z.object({ productSlug: z.string(), massG: z.number() })),
+    }),
+  ),
+});
 
 export function shelfRoutes(shelf: Shelf): Endpoint[] {
   return [
-    endpoint({ method: 'get', path: '/lots', summary: 'All lots, with what is left of each by the log', answers: { 200: { description: 'By code', schema: lotList } } }, async () => {
-      const [lots, uses] = await Promise.all([shelf.lots.list(), shelf.lotUse()]);
-      const items = lots.map(({ item, version: v }) => {
-        const use = uses.get(`${item.productSlug} ${item.part} ${item.code}`) ?? { usedG: 0, batches: 0 };
-        return { item, version: v, ...use, leftG: item.quantityG == null ? null : item.quantityG - use.usedG };
-      });
-      return { status: 200, body: { items } };
-    }),
-    endpoint({ method: 'get', path: '/moulds', summary: 'All moulds, with their pulls by the log', answers: { 200: { description: 'By code', schema: mouldList } } }, async () => {
-      const [moulds, uses] = await Promise.all([shelf.moulds.list(), shelf.mouldUse()]);
-      return { status: 200, body: { items: moulds.map(({ item, version: v }) => ({ item, version: v, ...(uses.get(item.code) ?? { pulls: 0, masses: [] }) })) } };
-    }),
+    endpoint(
+      {
+        method: 'get',
+        path: '/lots',
+        summary: 'All lots, with what is left of each by the log',
+        answers: { 200: { description: 'By code', schema: lotList } },
+      },
+      async () => {
+        const [lots, uses] = await Promise.all([shelf.lots.list(), shelf.lotUse()]);
+        const items = lots.map(({ item, version: v }) => {
+          const use = uses.get(`${item.productSlug} ${item.part} ${item.code}`) ?? { usedG: 0, batches: 0 };
+          return { item, version: v, ...use, leftG: item.quantityG == null ? null : item.quantityG - use.usedG };
+        });
+        return { status: 200, body: { items } };
+      },
+    ),
+    endpoint(
+      {
+        method: 'get',
+        path: '/moulds',
+        summary: 'All moulds, with their pulls by the log',
+        answers: { 200: { description: 'By code', schema: mouldList } },
+      },
+      async () => {
+        const [moulds, uses] = await Promise.all([shelf.moulds.list(), shelf.mouldUse()]);
+        return {
+          status: 200,
+          body: {
+            items: moulds.map(({ item, version: v }) => ({
+              item,
+              version: v,
+              ...(uses.get(item.code) ?? { pulls: 0, masses: [] }),
+            })),
+          },
+        };
+      },
+    ),
     plainList('inclusions', 'inclusions', inclusionSchema, shelf.inclusions),
     plainList('additives', 'additives', additiveSchema, shelf.additives),
     plainList('gear', 'gear', gearSchema, shelf.gear),

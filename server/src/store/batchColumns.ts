@@ -1,4 +1,13 @@
-import { castFacts, dueCheck, limitReadings, mixMasses, stageOf, type Batch, type Product, type Symptom } from '@warm-jar/core';
+import {
+  castFacts,
+  dueCheck,
+  limitReadings,
+  mixMasses,
+  stageOf,
+  type Batch,
+  type Product,
+  type Symptom,
+} from '@warm-jar/core';
 
 /** What lists need of a batch beside its document; worked out whenever the document is written. */
 export interface BatchColumns {
@@ -33,17 +42,34 @@ export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] =>
 };
 
 const latestGrade = (batch: Batch) =>
-  [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).flatMap((c) => c.grade ?? []).at(-1) ?? null;
+  [...(batch.checks ?? [])]
+    .sort((a, b) => a.afterH - b.afterH)
+    .flatMap((c) => c.grade ?? [])
+    .at(-1) ?? null;
 
 /** Everything a person might remember a batch by, in lower case. */
 function searchText(batch: Batch, product: Product): string {
   return [
-    batch.code, batch.by, product.name, product.slug, batch.mould?.code, batch.lotA?.code, batch.lotB?.code, batch.note,
-    ...(batch.additives ?? []).map((a) => a.name), ...(batch.inclusions ?? []).map((i) => i.what),
-  ].filter(Boolean).join(' ').toLowerCase();
+    batch.code,
+    batch.by,
+    product.name,
+    product.slug,
+    batch.mould?.code,
+    batch.lotA?.code,
+    batch.lotB?.code,
+    batch.note,
+    ...(batch.additives ?? []).map((a) => a.name),
+    ...(batch.inclusions ?? []).map((i) => i.what),
+  ]
+    .filter(Boolean)
+    .join(' ')
+    .toLowerCase();
 }
 
-const partMasses = (batch: Batch, product: Product) => { const { massAG, massBG } = mixMasses(product, batch); return { massAG, massBG }; };
+const partMasses = (batch: Batch, product: Product) => {
+  const { massAG, massBG } = mixMasses(product, batch);
+  return { massAG, massBG };
+};
 
 const HOUR_MS = 3_600_000;
 /** So much of a note is shown in lists. */
@@ -52,7 +78,12 @@ const NOTE_SHOWN = 120;
 /** When it is to be looked at next; nothing where nobody knows when it began. */
 function nextLook(batch: Batch, product: Product): Pick<BatchColumns, 'nextCheckAt' | 'nextCheckWhy'> {
   const next = dueCheck(product, batch);
-  return next && batch.startedAt ? { nextCheckAt: new Date(Date.parse(batch.startedAt) + next.afterH * HOUR_MS).toISOString(), nextCheckWhy: next.why } : { nextCheckAt: null, nextCheckWhy: null };
+  return next && batch.startedAt
+    ? {
+        nextCheckAt: new Date(Date.parse(batch.startedAt) + next.afterH * HOUR_MS).toISOString(),
+        nextCheckWhy: next.why,
+      }
+    : { nextCheckAt: null, nextCheckWhy: null };
 }
 
 /** The columns of a batch. Moments are kept in UTC so that they sort. */

@@ -1,4 +1,19 @@
-import { PATTERNS_BY_SYMPTOM, applyEntry, batchSchema, batchSummarySchema, changedFields, fieldLabel, issuesFromZod, type Batch, type BatchListQuery, type BatchPage, type BatchSummary, type Entry, type HistoryEntry, type Product } from '@warm-jar/core';
+import {
+  PATTERNS_BY_SYMPTOM,
+  applyEntry,
+  batchSchema,
+  batchSummarySchema,
+  changedFields,
+  fieldLabel,
+  issuesFromZod,
+  type Batch,
+  type BatchListQuery,
+  type BatchPage,
+  type BatchSummary,
+  type Entry,
+  type HistoryEntry,
+  type Product,
+} from '@warm-jar/core';
 import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import { batchColumns, symptomsOf } from './batchColumns';
@@ -7,7 +22,10 @@ import type { BatchRow } from './models';
 import type { ProductStore } from './productStore';
 
 /** A batch document with the version that a change must name. */
-export interface Stored { readonly batch: Batch; readonly version: number }
+export interface Stored {
+  readonly batch: Batch;
+  readonly version: number;
+}
 
 /** Batches: validated documents, each change a new version with an entry in its history. */
 export interface BatchStore {
@@ -31,38 +49,58 @@ export interface BatchStore {
   /** Many at once in one transaction, all of them or none; each has its code. @throws Problem as `create` does */
   readonly addAll: (batches: readonly Batch[]) => Promise<void>;
   /** Whole documents, in the order of the query, with how many there are in all. */
-  readonly documents: (query: BatchListQuery, most: number, offset?: number) => Promise<{ batches: Batch[]; total: number }>;
+  readonly documents: (
+    query: BatchListQuery,
+    most: number,
+    offset?: number,
+  ) => Promise<{ batches: Batch[]; total: number }>;
   /** Which of these codes the log knows, those of deleted batches too. */
   readonly taken: (codes: readonly string[]) => Promise<ReadonlySet<string>>;
 }
 
 const parse = (row: BatchRow): Batch => batchSchema.parse(JSON.parse(row.document));
 
-const versionConflict = (code: string, stored: number, sent: number) => new Problem(
-  409, 'version-conflict',
-  `Batch ${code} was changed meanwhile: it is at version ${stored}, and yours started from ${sent}. Load it again and repeat your change; nothing was lost.`,
-  [{ path: 'If-Match', message: `Expected "${stored}".` }],
-);
+const versionConflict = (code: string, stored: number, sent: number) =>
+  new Problem(
+    409,
+    'version-conflict',
+    `Batch ${code} was changed meanwhile: it is at version ${stored}, and yours started from ${sent}. Load it again and repeat your change; nothing was lost.`,
+    [{ path: 'If-Match', message: `Expected "${stored}".` }],
+  );
 
 /** The batch with an entry over it. @throws Problem 409 where fields conflict, 400 where the result is no batch */
 function laidOver(before: Batch, entry: Entry): Batch {
   const { document, conflicts } = applyEntry(before, entry);
   if (conflicts.length > 0) {
     const said = (v: unknown) => (v === null ? 'nothing' : JSON.stringify(v));
-    throw new Problem(409, 'field-conflict', `Somebody else wrote ${conflicts.map((c) => fieldLabel(c.path)).join(', ')} meanwhile. Say which stands.`, conflicts.map((c) => ({ path: c.path, message: `They wrote ${said(c.theirs)}, you ${said(c.mine)}.` })));
+    throw new Problem(
+      409,
+      'field-conflict',
+      `Somebody else wrote ${conflicts.map((c) => fieldLabel(c.path)).join(', ')} meanwhile. Say which stands.`,
+      conflicts.map((c) => ({ path: c.path, message: `They wrote ${said(c.theirs)}, you ${said(c.mine)}.` })),
+    );
   }
   const parsed = batchSchema.safeParse(document);
-  if (!parsed.success) throw new Problem(400, 'invalid-input', 'The entry does not fit the batch.', issuesFromZod(parsed.error));
+  if (!parsed.success)
+    throw new Problem(400, 'invalid-input', 'The entry does not fit the batch.', issuesFromZod(parsed.error));
   return parsed.data;
 }
 
 const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
 /** Written into the statement only where it is a word of the closed list. */
-const patternOf = ({ pattern }: BatchListQuery) => (pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '');
+const patternOf = ({ pattern }: BatchListQuery) =>
+  pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '';
 
 /** A fact of the batch. The path is one of a closed list, checked at the border; the value is escaped by Sequelize. */
-const factIs = (path: string, value: string | number) => Sequelize.where(Sequelize.literal(`json_extract(facts, '${path}')`), value as string) as unknown as WhereOptions<BatchRow>;
-const factsHold = (text: string) => Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), { [Op.gt]: 0 }) as unknown as WhereOptions<BatchRow>;
+const factIs = (path: string, value: string | number) =>
+  Sequelize.where(
+    Sequelize.literal(`json_extract(facts, '${path}')`),
+    value as string,
+  ) as unknown as WhereOptions<BatchRow>;
+const factsHold = (text: string) =>
+  Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), {
+    [Op.gt]: 0,
+  }) as unknown as WhereOptions<BatchRow>;
 
 function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchListQuery): WhereOptions<BatchRow>[] {
   const all: WhereOptions<BatchRow>[] = [];
@@ -74,7 +112,10 @@ function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchList
   else if (limit === 'inside') all.push({ outside: 0 });
   else if (limit === 'near') all.push(factsHold(':near"'));
   else if (limit) all.push(factsHold(`"${limit}"`));
-  if (fact) { const at = fact.indexOf(':'); all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1))); }
+  if (fact) {
+    const at = fact.indexOf(':');
+    all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1)));
+  }
   if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
   if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
   return all;
@@ -90,10 +131,15 @@ function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
   if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
   else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });
   // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
-  else if (query.symptom) all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}'${patternOf(query)})`) } });
+  else if (query.symptom)
+    all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}'${patternOf(query)})`) } });
   all.push(...moreOf(query));
   for (const word of (query.search ?? '').split(/\s+/).filter(Boolean)) {
-    all.push(Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), { [Op.gt]: 0 }) as unknown as WhereOptions<BatchRow>);
+    all.push(
+      Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), {
+        [Op.gt]: 0,
+      }) as unknown as WhereOptions<BatchRow>,
+    );
   }
   return { [Op.and]: all };
 }
@@ -102,7 +148,12 @@ function orderOf(sort: BatchListQuery['sort']): Order {
   const descending = sort.startsWith('-');
   const column = descending ? sort.slice(1) : sort;
   const direction = descending ? 'DESC' : 'ASC';
-  return column === 'code' ? [['code', direction]] : [[column, direction], ['code', direction]];
+  return column === 'code'
+    ? [['code', direction]]
+    : [
+        [column, direction],
+        ['code', direction],
+      ];
 }
 
 /** Rows written or asked for in one statement; SQLite bounds the values in one. */
@@ -111,7 +162,11 @@ const ROWS_AT_ONCE = 200;
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
 export type BatchGuard = (batch: Batch) => Promise<void>;
 
-export function batchStore({ models, write, sequelize }: Database, products: ProductStore, guard: BatchGuard = () => Promise.resolve()): BatchStore {
+export function batchStore(
+  { models, write, sequelize }: Database,
+  products: ProductStore,
+  guard: BatchGuard = () => Promise.resolve(),
+): BatchStore {
   /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. */
   async function cardOf(batch: Batch): Promise<Product> {
     try {
@@ -119,28 +174,52 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
     } catch (cause) {
       if (!(cause instanceof Problem)) throw cause;
       const path = batch.product.revision == null ? 'product.slug' : 'product.revision';
-      throw new Problem(400, 'unknown-product', `${cause.message} Add its card first, or choose another.`, [{ path, message: cause.message }], { cause });
+      throw new Problem(
+        400,
+        'unknown-product',
+        `${cause.message} Add its card first, or choose another.`,
+        [{ path, message: cause.message }],
+        { cause },
+      );
     }
   }
 
   async function nextCode(transaction: Transaction): Promise<string> {
     const [rows] = await sequelize.query(
-      "SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history WHERE batch_code GLOB 'B-[0-9]*'", { transaction },
+      "SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history WHERE batch_code GLOB 'B-[0-9]*'",
+      { transaction },
     );
     const most = (rows[0] as { most: number | null } | undefined)?.most ?? 0;
     return `B-${String(most + 1).padStart(4, '0')}`;
   }
 
-  async function record(batch: Batch, version: number, action: HistoryEntry['action'], before: Batch | null, transaction: Transaction) {
-    await models.history.create({
-      batchCode: batch.code ?? '', version, at: new Date().toISOString(), action, by: batch.by ?? null,
-      changedFields: JSON.stringify(changedFields(before, action === 'deleted' ? null : batch)), document: JSON.stringify(batch),
-    }, { transaction });
+  async function record(
+    batch: Batch,
+    version: number,
+    action: HistoryEntry['action'],
+    before: Batch | null,
+    transaction: Transaction,
+  ) {
+    await models.history.create(
+      {
+        batchCode: batch.code ?? '',
+        version,
+        at: new Date().toISOString(),
+        action,
+        by: batch.by ?? null,
+        changedFields: JSON.stringify(changedFields(before, action === 'deleted' ? null : batch)),
+        document: JSON.stringify(batch),
+      },
+      { transaction },
+    );
   }
 
   async function setSymptoms(code: string, batch: Batch, transaction: Transaction) {
     await models.symptoms.destroy({ where: { batchCode: code }, transaction });
-    await models.symptoms.bulkCreate(symptomsOf(batch).map((s) => ({ ...s, batchCode: code })), { transaction });
+    await models.symptoms.bulkCreate(
+      symptomsOf(batch).map((s) => ({ ...s, batchCode: code })),
+      { transaction },
+    );
   }
 
   async function locked(code: string, version: number, transaction: Transaction): Promise<BatchRow> {
@@ -153,11 +232,13 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
   async function summaries(rows: BatchRow[]): Promise<BatchSummary[]> {
     const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });
     const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
-    return rows.map((row) => batchSummarySchema.parse({
-      ...row.get({ plain: true }),
-      productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
-      symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),
-    }));
+    return rows.map((row) =>
+      batchSummarySchema.parse({
+        ...row.get({ plain: true }),
+        productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
+        symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),
+      }),
+    );
   }
 
   return {
@@ -166,8 +247,12 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
       const [total, rows] = await Promise.all([
         models.batches.count({ where }),
         models.batches.findAll({
-          where, order: orderOf(query.sort), limit: query.pageSize, offset: (query.page - 1) * query.pageSize,
-          attributes: { exclude: ['document', 'search', 'facts'] }, include: [{ model: models.symptoms, as: 'symptoms', separate: true }],
+          where,
+          order: orderOf(query.sort),
+          limit: query.pageSize,
+          offset: (query.page - 1) * query.pageSize,
+          attributes: { exclude: ['document', 'search', 'facts'] },
+          include: [{ model: models.symptoms, as: 'symptoms', separate: true }],
         }),
       ]);
       return { items: await summaries(rows), page: query.page, pageSize: query.pageSize, total };
@@ -183,19 +268,38 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
       const card = await cardOf(sent);
       await guard(sent);
       return write(async (transaction) => {
-        const code = sent.code ?? await nextCode(transaction);
+        const code = sent.code ?? (await nextCode(transaction));
         const taken = await models.history.findOne({ where: { batchCode: code }, transaction });
-        if (taken) throw new Problem(409, 'code-taken', `The code ${code} is already in the log. Choose another, or leave it out.`, [{ path: 'code', message: `${code} is taken.` }]);
+        if (taken)
+          throw new Problem(
+            409,
+            'code-taken',
+            `The code ${code} is already in the log. Choose another, or leave it out.`,
+            [{ path: 'code', message: `${code} is taken.` }],
+          );
         const batch: Batch = { ...sent, code, product: { ...sent.product, revision: card.revision } };
         const now = new Date().toISOString();
-        await models.batches.create({ code, version: 1, ...batchColumns(batch, card), document: JSON.stringify(batch), createdAt: now, updatedAt: now }, { transaction });
+        await models.batches.create(
+          {
+            code,
+            version: 1,
+            ...batchColumns(batch, card),
+            document: JSON.stringify(batch),
+            createdAt: now,
+            updatedAt: now,
+          },
+          { transaction },
+        );
         await setSymptoms(code, batch, transaction);
         await record(batch, 1, 'created', null, transaction);
         return { batch, version: 1 };
       });
     },
 
-    check: async (batch) => { await cardOf(batch); await guard(batch); },
+    check: async (batch) => {
+      await cardOf(batch);
+      await guard(batch);
+    },
 
     addAll: async (sent) => {
       const cards = new Map<string, Product>();
@@ -205,26 +309,66 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
       }
       await write(async (transaction) => {
         const now = new Date().toISOString();
-        const whole = sent.map((b) => ({ ...b, product: { ...b.product, revision: cards.get(b.code ?? '')!.revision } }));
+        const whole = sent.map((b) => ({
+          ...b,
+          product: { ...b.product, revision: cards.get(b.code ?? '')!.revision },
+        }));
         for (let at = 0; at < whole.length; at += ROWS_AT_ONCE) {
           const some = whole.slice(at, at + ROWS_AT_ONCE);
-          await models.batches.bulkCreate(some.map((batch) => ({ code: batch.code ?? '', version: 1, ...batchColumns(batch, cards.get(batch.code ?? '')!), document: JSON.stringify(batch), createdAt: now, updatedAt: now })), { transaction });
-          await models.symptoms.bulkCreate(some.flatMap((batch) => symptomsOf(batch).map((s) => ({ ...s, batchCode: batch.code ?? '' }))), { transaction });
-          await models.history.bulkCreate(some.map((batch) => ({ batchCode: batch.code ?? '', version: 1, at: now, action: 'created', by: batch.by ?? null, changedFields: JSON.stringify(changedFields(null, batch)), document: JSON.stringify(batch) })), { transaction });
+          await models.batches.bulkCreate(
+            some.map((batch) => ({
+              code: batch.code ?? '',
+              version: 1,
+              ...batchColumns(batch, cards.get(batch.code ?? '')!),
+              document: JSON.stringify(batch),
+              createdAt: now,
+              updatedAt: now,
+            })),
+            { transaction },
+          );
+          await models.symptoms.bulkCreate(
+            some.flatMap((batch) => symptomsOf(batch).map((s) => ({ ...s, batchCode: batch.code ?? '' }))),
+            { transaction },
+          );
+          await models.history.bulkCreate(
+            some.map((batch) => ({
+              batchCode: batch.code ?? '',
+              version: 1,
+              at: now,
+              action: 'created',
+              by: batch.by ?? null,
+              changedFields: JSON.stringify(changedFields(null, batch)),
+              document: JSON.stringify(batch),
+            })),
+            { transaction },
+          );
         }
       });
     },
 
     documents: async (query, most, offset = 0) => {
       const where = whereOf(query);
-      const [total, rows] = await Promise.all([models.batches.count({ where }), models.batches.findAll({ where, order: orderOf(query.sort), limit: most, offset, attributes: ['code', 'document'] })]);
+      const [total, rows] = await Promise.all([
+        models.batches.count({ where }),
+        models.batches.findAll({
+          where,
+          order: orderOf(query.sort),
+          limit: most,
+          offset,
+          attributes: ['code', 'document'],
+        }),
+      ]);
       return { batches: rows.map(parse), total };
     },
 
     taken: async (codes) => {
       const known = new Set<string>();
       for (let at = 0; at < codes.length; at += ROWS_AT_ONCE) {
-        const rows = await models.history.findAll({ where: { batchCode: { [Op.in]: codes.slice(at, at + ROWS_AT_ONCE) } }, attributes: ['batchCode'], group: ['batchCode'] });
+        const rows = await models.history.findAll({
+          where: { batchCode: { [Op.in]: codes.slice(at, at + ROWS_AT_ONCE) } },
+          attributes: ['batchCode'],
+          group: ['batchCode'],
+        });
         for (const row of rows) known.add(row.batchCode);
       }
       return known;
@@ -232,7 +376,9 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
 
     replace: async (code, version, sent) => {
       if (sent.code != null && sent.code !== code) {
-        throw new Problem(400, 'code-fixed', `A batch keeps its code: this is ${code}.`, [{ path: 'code', message: `Must be ${code}.` }]);
+        throw new Problem(400, 'code-fixed', `A batch keeps its code: this is ${code}.`, [
+          { path: 'code', message: `Must be ${code}.` },
+        ]);
       }
       const card = await cardOf(sent);
       await guard(sent);
@@ -241,7 +387,15 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
         const before = parse(row);
         const batch: Batch = { ...sent, code, product: { ...sent.product, revision: card.revision } };
         const next = version + 1;
-        await row.update({ version: next, ...batchColumns(batch, card), document: JSON.stringify(batch), updatedAt: new Date().toISOString() }, { transaction });
+        await row.update(
+          {
+            version: next,
+            ...batchColumns(batch, card),
+            document: JSON.stringify(batch),
+            updatedAt: new Date().toISOString(),
+          },
+          { transaction },
+        );
         await setSymptoms(code, batch, transaction);
         await record(batch, next, 'replaced', before, transaction);
         return { batch, version: next };
@@ -262,31 +416,61 @@ export function batchStore({ models, write, sequelize }: Database, products: Pro
         const row = await models.batches.findByPk(code, { transaction });
         if (!row) throw notFound(`Batch ${code}`);
         if (known) {
-          if (known.batchCode !== code) throw new Problem(409, 'key-taken', `The entry ${entry.key} belongs to ${known.batchCode}.`, [{ path: 'key', message: 'Taken.' }]);
+          if (known.batchCode !== code)
+            throw new Problem(409, 'key-taken', `The entry ${entry.key} belongs to ${known.batchCode}.`, [
+              { path: 'key', message: 'Taken.' },
+            ]);
           return { batch: parse(row), version: row.version };
         }
         const before = parse(row);
-        const batch: Batch = { ...laidOver(before, entry), code, product: { ...before.product, revision: card.revision } };
+        const batch: Batch = {
+          ...laidOver(before, entry),
+          code,
+          product: { ...before.product, revision: card.revision },
+        };
         const next = row.version + 1;
-        await row.update({ version: next, ...batchColumns(batch, card), document: JSON.stringify(batch), updatedAt: new Date().toISOString() }, { transaction });
+        await row.update(
+          {
+            version: next,
+            ...batchColumns(batch, card),
+            document: JSON.stringify(batch),
+            updatedAt: new Date().toISOString(),
+          },
+          { transaction },
+        );
         await setSymptoms(code, batch, transaction);
         await record({ ...batch, by: entry.by ?? batch.by }, next, 'replaced', before, transaction);
-        await models.entries.create({ key: entry.key, batchCode: code, version: next, at: entry.at, by: entry.by ?? null, body: JSON.stringify(entry) }, { transaction });
+        await models.entries.create(
+          {
+            key: entry.key,
+            batchCode: code,
+            version: next,
+            at: entry.at,
+            by: entry.by ?? null,
+            body: JSON.stringify(entry),
+          },
+          { transaction },
+        );
         return { batch, version: next };
       });
     },
 
-    remove: (code, version) => write(async (transaction) => {
-      const row = await locked(code, version, transaction);
-      await record(parse(row), version + 1, 'deleted', parse(row), transaction);
-      await row.destroy({ transaction });
-    }),
+    remove: (code, version) =>
+      write(async (transaction) => {
+        const row = await locked(code, version, transaction);
+        await record(parse(row), version + 1, 'deleted', parse(row), transaction);
+        await row.destroy({ transaction });
+      }),
 
     history: async (code) => {
       const rows = await models.history.findAll({ where: { batchCode: code }, order: [['version', 'ASC']] });
       if (rows.length === 0) throw notFound(`Batch ${code}`);
       return rows.map((r) => ({
-        version: r.version, at: r.at, action: r.action as HistoryEntry['action'], by: r.by, changed: JSON.parse(r.changedFields) as string[],
+        version: r.version,
+        at: r.at,
+        action: r.action as HistoryEntry['action'],
+        by: r.by,
+        changed: JSON.parse(r.changedFields) as string[],
       }));
     },
   };

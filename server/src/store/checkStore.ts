@@ -15,15 +15,28 @@ export function checkStore({ models }: Database): CheckStore {
   return {
     due: async (from, until) => {
       const rows = await models.batches.findAll({
-        where: { nextCheckAt: { [Op.between]: [from.toISOString(), until.toISOString()] } }, order: [['nextCheckAt', 'ASC'], ['code', 'ASC']], limit: MOST_DUE,
+        where: { nextCheckAt: { [Op.between]: [from.toISOString(), until.toISOString()] } },
+        order: [
+          ['nextCheckAt', 'ASC'],
+          ['code', 'ASC'],
+        ],
+        limit: MOST_DUE,
         attributes: ['code', 'productSlug', 'productRevision', 'mould', 'by', 'grade', 'nextCheckAt', 'nextCheckWhy'],
       });
       const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });
       const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
-      return rows.map((r) => dueCheckSchema.parse({
-        code: r.code, productSlug: r.productSlug, productName: names.get(`${r.productSlug} ${r.productRevision}`) ?? r.productSlug, mould: r.mould, by: r.by, grade: r.grade,
-        at: r.nextCheckAt, why: r.nextCheckWhy ?? '',
-      }));
+      return rows.map((r) =>
+        dueCheckSchema.parse({
+          code: r.code,
+          productSlug: r.productSlug,
+          productName: names.get(`${r.productSlug} ${r.productRevision}`) ?? r.productSlug,
+          mould: r.mould,
+          by: r.by,
+          grade: r.grade,
+          at: r.nextCheckAt,
+          why: r.nextCheckWhy ?? '',
+        }),
+      );
     },
   };
 }

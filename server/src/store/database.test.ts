@@ -20,7 +20,10 @@ afterEach(async () => {
 });
 
 const pragma = async (name: string, transaction?: Parameters<Parameters<Database['write']>[0]>[0]) => {
-  const rows = await database.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT, ...(transaction ? { transaction } : {}) });
+  const rows = await database.sequelize.query(`PRAGMA ${name}`, {
+    type: QueryTypes.SELECT,
+    ...(transaction ? { transaction } : {}),
+  });
   return Object.values(rows[0] as Record<string, unknown>)[0];
 };
 
@@ -36,7 +39,13 @@ describe('the database', () => {
 
   it('applies its migrations once', async () => {
     const names = async () => (await database.sequelize.query('SELECT name FROM migrations'))[0];
-    expect(await names()).toEqual([{ name: '0001-first-schema' }, { name: '0002-shelf' }, { name: '0003-bench-entries' }, { name: '0004-checks' }, { name: '0005-learning' }]);
+    expect(await names()).toEqual([
+      { name: '0001-first-schema' },
+      { name: '0002-shelf' },
+      { name: '0003-bench-entries' },
+      { name: '0004-checks' },
+      { name: '0005-learning' },
+    ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
     expect(await names()).toHaveLength(5);
@@ -48,9 +57,11 @@ describe('the database', () => {
     await expect(database.sequelize.query("UPDATE product_revisions SET name = 'x'")).rejects.toThrow();
     await expect(database.sequelize.query('DELETE FROM product_revisions')).rejects.toThrow();
     expect(await products.get('house-tide', 1)).toEqual(saltmarshCard('house-tide'));
-    await expect(database.sequelize.query(
-      "INSERT INTO batches (code, version, product_slug, product_revision, stage, outside, search, document, created_at, updated_at) VALUES ('B-1', 1, 'house-tide', 7, 'weigh', 0, '', '{}', '', '')",
-    )).rejects.toThrow(/FOREIGN KEY/);
+    await expect(
+      database.sequelize.query(
+        "INSERT INTO batches (code, version, product_slug, product_revision, stage, outside, search, document, created_at, updated_at) VALUES ('B-1', 1, 'house-tide', 7, 'weigh', 0, '', '{}', '', '')",
+      ),
+    ).rejects.toThrow(/FOREIGN KEY/);
   });
 
   it('holds everything in its one file once it is closed', async () => {
@@ -65,10 +76,15 @@ describe('the database', () => {
     const products = productStore(database);
     await products.add(saltmarshCard('house-tide'));
     const batches = batchStore(database, products);
-    await expect(database.write(async (transaction) => {
-      await database.sequelize.query("INSERT INTO batch_history (batch_code, version, at, action, changed_fields, document) VALUES ('B-9', 1, '', 'created', '[]', '{}')", { transaction });
-      throw new Error('power cut');
-    })).rejects.toThrow('power cut');
+    await expect(
+      database.write(async (transaction) => {
+        await database.sequelize.query(
+          "INSERT INTO batch_history (batch_code, version, at, action, changed_fields, document) VALUES ('B-9', 1, '', 'created', '[]', '{}')",
+          { transaction },
+        );
+        throw new Error('power cut');
+      }),
+    ).rejects.toThrow('power cut');
     await expect(batches.history('B-9')).rejects.toThrow(/not found/);
   });
 
@@ -76,7 +92,12 @@ describe('the database', () => {
     const products = productStore(database);
     await products.add(saltmarshCard('house-tide'));
     const batches = batchStore(database, products);
-    await batches.create(soundBatch('house-tide', { code: 'B-0001', checks: [{ afterH: 2, symptoms: [{ kind: 'cracks', pattern: 'unspecified' }] }] }));
+    await batches.create(
+      soundBatch('house-tide', {
+        code: 'B-0001',
+        checks: [{ afterH: 2, symptoms: [{ kind: 'cracks', pattern: 'unspecified' }] }],
+      }),
+    );
     await batches.remove('B-0001', 1);
     expect((await database.sequelize.query('SELECT * FROM batch_symptoms'))[0]).toEqual([]);
   });

@@ -38,10 +38,16 @@ export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
     migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: () => up(sequelize) })),
     context: sequelize,
     storage: {
-      logMigration: async ({ name }) => { await sequelize.query('INSERT INTO migrations (name, applied_at) VALUES (?, ?)', { replacements: [name, new Date().toISOString()] }); },
+      logMigration: async ({ name }) => {
+        await sequelize.query('INSERT INTO migrations (name, applied_at) VALUES (?, ?)', {
+          replacements: [name, new Date().toISOString()],
+        });
+      },
       unlogMigration: () => Promise.reject(new Error('Migrations go forward only.')),
       executed: async () => {
-        await sequelize.query('CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)');
+        await sequelize.query(
+          'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)',
+        );
         const [rows] = await sequelize.query('SELECT name FROM migrations ORDER BY name');
         return (rows as { name: string }[]).map((r) => r.name);
       },
@@ -58,10 +64,15 @@ export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
 export async function openDatabase(file: string, { migrate = true }: { migrate?: boolean } = {}): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
   const sequelize = new Sequelize({
-    dialect: 'sqlite', storage: file, logging: false, dialectModule: { ...sqlite3, Database: DurableDatabase },
+    dialect: 'sqlite',
+    storage: file,
+    logging: false,
+    dialectModule: { ...sqlite3, Database: DurableDatabase },
   });
   await sequelize.authenticate();
-  const up = async () => { await migratorFor(sequelize).up(); };
+  const up = async () => {
+    await migratorFor(sequelize).up();
+  };
   if (migrate) await up();
   const models = defineModels(sequelize);
   // Writers that wait inside SQLite each hold a thread of Node's few; the one with the lock would find none left.

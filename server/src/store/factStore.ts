@@ -26,14 +26,23 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
     };
     let filled = 0;
     for (;;) {
-      const rows = await models.batches.findAll({ where: { facts: { [Op.is]: null } }, attributes: ['code', 'productSlug', 'productRevision', 'document'], limit: AT_ONCE });
+      const rows = await models.batches.findAll({
+        where: { facts: { [Op.is]: null } },
+        attributes: ['code', 'productSlug', 'productRevision', 'document'],
+        limit: AT_ONCE,
+      });
       if (rows.length === 0) return filled;
       const made: { code: string; facts: string }[] = [];
       for (const row of rows) {
-        const [batch, card] = [batchSchema.parse(JSON.parse(row.document)), await cardOf(row.productSlug, row.productRevision)];
+        const [batch, card] = [
+          batchSchema.parse(JSON.parse(row.document)),
+          await cardOf(row.productSlug, row.productRevision),
+        ];
         made.push({ code: row.code, facts: JSON.stringify(castFacts(card, batch, limitReadings(card, batch))) });
       }
-      await write(async (transaction) => { for (const { code, facts } of made) await models.batches.update({ facts }, { where: { code }, transaction }); });
+      await write(async (transaction) => {
+        for (const { code, facts } of made) await models.batches.update({ facts }, { where: { code }, transaction });
+      });
       filled += rows.length;
     }
   }
@@ -42,13 +51,20 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
     lines: async (from, to) => {
       await fill();
       const where = [...(from ? ['started_at >= ?'] : []), ...(to ? ['started_at <= ?'] : [])];
-      const rows = await sequelize.query<{ facts: string }>(`SELECT facts FROM batches${where.length > 0 ? ` WHERE ${where.join(' AND ')}` : ''} ORDER BY started_at, code`, {
-        type: QueryTypes.SELECT, replacements: [...(from ? [`${from}T00:00:00.000Z`] : []), ...(to ? [`${to}T23:59:59.999Z`] : [])],
-      });
+      const rows = await sequelize.query<{ facts: string }>(
+        `SELECT facts FROM batches${where.length > 0 ? ` WHERE ${where.join(' AND ')}` : ''} ORDER BY started_at, code`,
+        {
+          type: QueryTypes.SELECT,
+          replacements: [...(from ? [`${from}T00:00:00.000Z`] : []), ...(to ? [`${to}T23:59:59.999Z`] : [])],
+        },
+      );
       return rows.map((r) => r.facts).join('\n');
     },
     version: async () => {
-      const [row] = await sequelize.query<{ history: number | null; lots: string | null; cards: number }>('SELECT (SELECT MAX(id) FROM batch_history) AS history, (SELECT MAX(updated_at) FROM lots) AS lots, (SELECT COUNT(*) FROM product_revisions) AS cards', { type: QueryTypes.SELECT });
+      const [row] = await sequelize.query<{ history: number | null; lots: string | null; cards: number }>(
+        'SELECT (SELECT MAX(id) FROM batch_history) AS history, (SELECT MAX(updated_at) FROM lots) AS lots, (SELECT COUNT(*) FROM product_revisions) AS cards',
+        { type: QueryTypes.SELECT },
+      );
       return `${row?.history ?? 0}-${row?.lots ?? ''}-${row?.cards ?? 0}`;
     },
   };

@@ -12,9 +12,17 @@ export interface FilterStore {
 
 export function filterStore({ models, write }: Database): FilterStore {
   return {
-    list: async () => (await models.filters.findAll({ order: [['name', 'ASC']] })).map((r) => savedFilterSchema.parse({ name: r.name, query: JSON.parse(r.query) })),
+    list: async () =>
+      (await models.filters.findAll({ order: [['name', 'ASC']] })).map((r) =>
+        savedFilterSchema.parse({ name: r.name, query: JSON.parse(r.query) }),
+      ),
     save: async (filter) => {
-      await write(async (transaction) => { await models.filters.upsert({ name: filter.name, query: JSON.stringify(filter.query), createdAt: new Date().toISOString() }, { transaction }); });
+      await write(async (transaction) => {
+        await models.filters.upsert(
+          { name: filter.name, query: JSON.stringify(filter.query), createdAt: new Date().toISOString() },
+          { transaction },
+        );
+      });
       return filter;
     },
     remove: async (name) => {

@@ -1,41 +1,104 @@
-import { DataTypes, type InferAttributes, type InferCreationAttributes, Model, type CreationOptional, type ModelStatic, type NonAttribute, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type CreationOptional,
+  type ModelStatic,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
 
 export interface ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttributes<ProductRow>> {
-  slug: string; currentRevision: number; createdAt: string;
+  slug: string;
+  currentRevision: number;
+  createdAt: string;
 }
 export interface RevisionRow extends Model<InferAttributes<RevisionRow>, InferCreationAttributes<RevisionRow>> {
-  slug: string; revision: number; name: string; family: string; document: string; createdAt: string;
+  slug: string;
+  revision: number;
+  name: string;
+  family: string;
+  document: string;
+  createdAt: string;
 }
 export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
-  code: string; version: number; productSlug: string; productRevision: number; startedAt: string | null; by: string | null;
-  mould: string | null; stage: string; grade: string | null; outside: number; search: string; document: string;
-  lotA: string | null; lotB: string | null; massAG: number | null; massBG: number | null; nextCheckAt: string | null; nextCheckWhy: string | null;
-  massG: number | null; note: string | null; facts: string | null; copiedFrom: string | null;
-  createdAt: string; updatedAt: string;
+  code: string;
+  version: number;
+  productSlug: string;
+  productRevision: number;
+  startedAt: string | null;
+  by: string | null;
+  mould: string | null;
+  stage: string;
+  grade: string | null;
+  outside: number;
+  search: string;
+  document: string;
+  lotA: string | null;
+  lotB: string | null;
+  massAG: number | null;
+  massBG: number | null;
+  nextCheckAt: string | null;
+  nextCheckWhy: string | null;
+  massG: number | null;
+  note: string | null;
+  facts: string | null;
+  copiedFrom: string | null;
+  createdAt: string;
+  updatedAt: string;
   symptoms?: NonAttribute<SymptomRow[]>;
   revision?: NonAttribute<RevisionRow | null>;
 }
 export interface SymptomRow extends Model<InferAttributes<SymptomRow>, InferCreationAttributes<SymptomRow>> {
-  id: CreationOptional<number>; batchCode: string; kind: string; pattern: string;
+  id: CreationOptional<number>;
+  batchCode: string;
+  kind: string;
+  pattern: string;
 }
 export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCreationAttributes<HistoryRow>> {
-  id: CreationOptional<number>; batchCode: string; version: number; at: string; action: string; by: string | null; changedFields: string; document: string;
+  id: CreationOptional<number>;
+  batchCode: string;
+  version: number;
+  at: string;
+  action: string;
+  by: string | null;
+  changedFields: string;
+  document: string;
 }
 
 /** Something done at the bench, under the key that makes it count once. */
 export interface EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttributes<EntryRow>> {
-  key: string; batchCode: string; version: number; at: string; by: string | null; body: string;
+  key: string;
+  batchCode: string;
+  version: number;
+  at: string;
+  by: string | null;
+  body: string;
 }
 
 /** A thing of the shelf: its document under its code. */
 export interface ShelfRow extends Model<InferAttributes<ShelfRow>, InferCreationAttributes<ShelfRow>> {
-  code: string; version: number; productSlug?: CreationOptional<string>; search: string; document: string; createdAt: string; updatedAt: string;
+  code: string;
+  version: number;
+  productSlug?: CreationOptional<string>;
+  search: string;
+  document: string;
+  createdAt: string;
+  updatedAt: string;
 }
 export type ShelfTable = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear' | 'pieces';
 /** A filter of the log under its name. */
-export interface FilterRow extends Model<InferAttributes<FilterRow>, InferCreationAttributes<FilterRow>> { name: string; query: string; createdAt: string }
+export interface FilterRow extends Model<InferAttributes<FilterRow>, InferCreationAttributes<FilterRow>> {
+  name: string;
+  query: string;
+  createdAt: string;
+}
 /** A choice of the studio's under its key. */
-export interface SettingRow extends Model<InferAttributes<SettingRow>, InferCreationAttributes<SettingRow>> { key: string; value: string }
+export interface SettingRow extends Model<InferAttributes<SettingRow>, InferCreationAttributes<SettingRow>> {
+  key: string;
+  value: string;
+}
 
 export interface Models {
   readonly shelf: Readonly<Record<ShelfTable, ModelStatic<ShelfRow>>>;
@@ -59,30 +122,120 @@ const table = (tableName: string) => ({ tableName, timestamps: false, underscore
 
 /** Sequelize models over the migrated tables. The tables are made by migrations alone, never by `sync`. */
 export function defineModels(sequelize: Sequelize): Models {
-  const products = sequelize.define<ProductRow>('product', {
-    slug: { ...text(), primaryKey: true }, currentRevision: whole(), createdAt: text(),
-  }, table('products'));
-  const revisions = sequelize.define<RevisionRow>('revision', {
-    slug: { ...text(), primaryKey: true }, revision: { ...whole(), primaryKey: true }, name: text(), family: text(), document: text(), createdAt: text(),
-  }, table('product_revisions'));
-  const batches = sequelize.define<BatchRow>('batch', {
-    code: { ...text(), primaryKey: true }, version: whole(), productSlug: text(), productRevision: whole(), startedAt: textOrNull(), by: textOrNull(),
-    mould: textOrNull(), stage: text(), grade: textOrNull(), outside: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
-    lotA: textOrNull(), lotB: textOrNull(), massAG: { ...real(), field: 'mass_a_g' }, massBG: { ...real(), field: 'mass_b_g' }, nextCheckAt: textOrNull(), nextCheckWhy: textOrNull(),
-    massG: { ...real(), field: 'mass_g' }, note: textOrNull(), facts: textOrNull(), copiedFrom: textOrNull(),
-  }, table('batches'));
-  const symptoms = sequelize.define<SymptomRow>('symptom', { id: key(), batchCode: text(), kind: text(), pattern: text() }, table('batch_symptoms'));
-  const history = sequelize.define<HistoryRow>('history', {
-    id: key(), batchCode: text(), version: whole(), at: text(), action: text(), by: textOrNull(), changedFields: text(), document: text(),
-  }, table('batch_history'));
-  const entries = sequelize.define<EntryRow>('entry', { key: { ...text(), primaryKey: true }, batchCode: text(), version: whole(), at: text(), by: textOrNull(), body: text() }, table('batch_entries'));
-  const shelfTable = (name: ShelfTable) => sequelize.define<ShelfRow>(name, {
-    code: { ...text(), primaryKey: true }, version: whole(), search: text(), document: text(), createdAt: text(), updatedAt: text(),
-    ...(name === 'lots' ? { productSlug: text() } : {}),
-  } as Parameters<typeof sequelize.define<ShelfRow>>[1], table(name));
-  const shelf = { lots: shelfTable('lots'), moulds: shelfTable('moulds'), inclusions: shelfTable('inclusions'), additives: shelfTable('additives'), gear: shelfTable('gear'), pieces: shelfTable('pieces') };
-  const filters = sequelize.define<FilterRow>('filter', { name: { ...text(), primaryKey: true }, query: text(), createdAt: text() }, table('saved_filters'));
-  const settings = sequelize.define<SettingRow>('setting', { key: { ...text(), primaryKey: true }, value: text() }, table('settings'));
+  const products = sequelize.define<ProductRow>(
+    'product',
+    {
+      slug: { ...text(), primaryKey: true },
+      currentRevision: whole(),
+      createdAt: text(),
+    },
+    table('products'),
+  );
+  const revisions = sequelize.define<RevisionRow>(
+    'revision',
+    {
+      slug: { ...text(), primaryKey: true },
+      revision: { ...whole(), primaryKey: true },
+      name: text(),
+      family: text(),
+      document: text(),
+      createdAt: text(),
+    },
+    table('product_revisions'),
+  );
+  const batches = sequelize.define<BatchRow>(
+    'batch',
+    {
+      code: { ...text(), primaryKey: true },
+      version: whole(),
+      productSlug: text(),
+      productRevision: whole(),
+      startedAt: textOrNull(),
+      by: textOrNull(),
+      mould: textOrNull(),
+      stage: text(),
+      grade: textOrNull(),
+      outside: whole(),
+      search: text(),
+      document: text(),
+      createdAt: text(),
+      updatedAt: text(),
+      lotA: textOrNull(),
+      lotB: textOrNull(),
+      massAG: { ...real(), field: 'mass_a_g' },
+      massBG: { ...real(), field: 'mass_b_g' },
+      nextCheckAt: textOrNull(),
+      nextCheckWhy: textOrNull(),
+      massG: { ...real(), field: 'mass_g' },
+      note: textOrNull(),
+      facts: textOrNull(),
+      copiedFrom: textOrNull(),
+    },
+    table('batches'),
+  );
+  const symptoms = sequelize.define<SymptomRow>(
+    'symptom',
+    { id: key(), batchCode: text(), kind: text(), pattern: text() },
+    table('batch_symptoms'),
+  );
+  const history = sequelize.define<HistoryRow>(
+    'history',
+    {
+      id: key(),
+      batchCode: text(),
+      version: whole(),
+      at: text(),
+      action: text(),
+      by: textOrNull(),
+      changedFields: text(),
+      document: text(),
+    },
+    table('batch_history'),
+  );
+  const entries = sequelize.define<EntryRow>(
+    'entry',
+    {
+      key: { ...text(), primaryKey: true },
+      batchCode: text(),
+      version: whole(),
+      at: text(),
+      by: textOrNull(),
+      body: text(),
+    },
+    table('batch_entries'),
+  );
+  const shelfTable = (name: ShelfTable) =>
+    sequelize.define<ShelfRow>(
+      name,
+      {
+        code: { ...text(), primaryKey: true },
+        version: whole(),
+        search: text(),
+        document: text(),
+        createdAt: text(),
+        updatedAt: text(),
+        ...(name === 'lots' ? { productSlug: text() } : {}),
+      } as Parameters<typeof sequelize.define<ShelfRow>>[1],
+      table(name),
+    );
+  const shelf = {
+    lots: shelfTable('lots'),
+    moulds: shelfTable('moulds'),
+    inclusions: shelfTable('inclusions'),
+    additives: shelfTable('additives'),
+    gear: shelfTable('gear'),
+    pieces: shelfTable('pieces'),
+  };
+  const filters = sequelize.define<FilterRow>(
+    'filter',
+    { name: { ...text(), primaryKey: true }, query: text(), createdAt: text() },
+    table('saved_filters'),
+  );
+  const settings = sequelize.define<SettingRow>(
+    'setting',
+    { key: { ...text(), primaryKey: true }, value: text() },
+    table('settings'),
+  );
   batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
   return { products, revisions, batches, symptoms, history, entries, filters, settings, shelf };
 }

@@ -1,4 +1,11 @@
-import { batchSchema, sameSpots, type Batch, type DiagnoseRequest, type MouldSpots, type SpotMark } from '@warm-jar/core';
+import {
+  batchSchema,
+  sameSpots,
+  type Batch,
+  type DiagnoseRequest,
+  type MouldSpots,
+  type SpotMark,
+} from '@warm-jar/core';
 import type { Database } from './database';
 import type { Shelf } from './shelf';
 
@@ -13,12 +20,26 @@ export interface PastStore {
   readonly historyOf: (batch: Batch) => Promise<History>;
 }
 
-const marksOf = (batch: Batch): (SpotMark & { cavity: number })[] => (batch.checks ?? []).flatMap((c) => (c.spots ?? []).map((s) => ({ x: s.x, y: s.y, batch: batch.code ?? '', kind: s.kind ?? null, cavity: s.cavity ?? 0 })));
+const marksOf = (batch: Batch): (SpotMark & { cavity: number })[] =>
+  (batch.checks ?? []).flatMap((c) =>
+    (c.spots ?? []).map((s) => ({
+      x: s.x,
+      y: s.y,
+      batch: batch.code ?? '',
+      kind: s.kind ?? null,
+      cavity: s.cavity ?? 0,
+    })),
+  );
 
 export function pastStore({ models }: Database, shelf: Shelf): PastStore {
   /** The latest pulls of a mould that somebody looked at. */
   async function pullsOf(mould: string): Promise<Batch[]> {
-    const rows = await models.batches.findAll({ where: { mould }, attributes: ['document'], order: [['startedAt', 'DESC']], limit: PULLS_LOOKED_AT });
+    const rows = await models.batches.findAll({
+      where: { mould },
+      attributes: ['document'],
+      order: [['startedAt', 'DESC']],
+      limit: PULLS_LOOKED_AT,
+    });
     return rows.map((r) => batchSchema.parse(JSON.parse(r.document))).filter((b) => (b.checks ?? []).length > 0);
   }
 
@@ -29,7 +50,14 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     const plain = (m: SpotMark): SpotMark => ({ x: m.x, y: m.y, batch: m.batch, kind: m.kind });
     return {
       pulls: pulls.length,
-      cavities: cavities.map((cavity) => { const here = marks.filter((m) => m.cavity === cavity).map(plain); return { cavity, marks: here, spots: sameSpots(here, pulls.length).map((s) => ({ ...s, batches: [...s.batches] })) }; }),
+      cavities: cavities.map((cavity) => {
+        const here = marks.filter((m) => m.cavity === cavity).map(plain);
+        return {
+          cavity,
+          marks: here,
+          spots: sameSpots(here, pulls.length).map((s) => ({ ...s, batches: [...s.batches] })),
+        };
+      }),
     };
   }
 
@@ -38,7 +66,9 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     if (!batch.mould?.code) return null;
     const { cavities, pulls } = await spots(batch.mould.code);
     const all = cavities.flatMap((c) => c.spots);
-    const own = all.filter((s) => s.batches.includes(batch.code ?? '')).sort((a, b) => b.batches.length - a.batches.length)[0];
+    const own = all
+      .filter((s) => s.batches.includes(batch.code ?? ''))
+      .sort((a, b) => b.batches.length - a.batches.length)[0];
     const told = own ?? all.find((s) => s.verdict === 'mould');
     return told && pulls > 1 ? { times: told.batches.length, pulls } : null;
   }
@@ -47,8 +77,18 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     const names = new Set((batch.inclusions ?? []).flatMap((x) => (x.what ? [x.what.toLowerCase()] : [])));
     if (names.size === 0) return [];
     const known = await shelf.inclusions.list();
-    return known.filter(({ item }) => names.has(item.what.toLowerCase())).flatMap(({ item }) => (item.pairs ?? []).map((p) => ({ inclusion: item.what, productSlug: p.productSlug, outcome: p.outcome })));
+    return known
+      .filter(({ item }) => names.has(item.what.toLowerCase()))
+      .flatMap(({ item }) =>
+        (item.pairs ?? []).map((p) => ({ inclusion: item.what, productSlug: p.productSlug, outcome: p.outcome })),
+      );
   }
 
-  return { spots, historyOf: async (batch) => { const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(batch)]); return { sameSpot, pairs }; } };
+  return {
+    spots,
+    historyOf: async (batch) => {
+      const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(batch)]);
+      return { sameSpot, pairs };
+    },
+  };
 }

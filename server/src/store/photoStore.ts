@@ -4,7 +4,10 @@ import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Problem, notFound } from '../http/problem';
 
-export interface Photo { readonly bytes: Buffer; readonly type: 'image/jpeg' | 'image/png' }
+export interface Photo {
+  readonly bytes: Buffer;
+  readonly type: 'image/jpeg' | 'image/png';
+}
 
 const bad = (message: string) => new Problem(400, 'not-a-photo', message, [{ path: 'body', message }]);
 
@@ -28,7 +31,20 @@ export function stripJpeg(bytes: Buffer): Buffer {
 }
 
 /** PNG chunks that are the picture; text, time and camera data are not. */
-const PNG_CHUNKS = new Set(['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'gAMA', 'cHRM', 'sRGB', 'iCCP', 'sBIT', 'pHYs', 'bKGD']);
+const PNG_CHUNKS = new Set([
+  'IHDR',
+  'PLTE',
+  'IDAT',
+  'IEND',
+  'tRNS',
+  'gAMA',
+  'cHRM',
+  'sRGB',
+  'iCCP',
+  'sBIT',
+  'pHYs',
+  'bKGD',
+]);
 
 /** A PNG with the chunks of its picture alone. @throws Problem 400 where it is cut short */
 export function stripPng(bytes: Buffer): Buffer {
@@ -47,8 +63,10 @@ export function stripPng(bytes: Buffer): Buffer {
 
 /** The picture by what its bytes are, whatever it was called. @throws Problem 400 */
 export function cleanPhoto(bytes: Buffer): Photo {
-  if (bytes.length > 3 && bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff) return { bytes: stripJpeg(bytes), type: 'image/jpeg' };
-  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return { bytes: stripPng(bytes), type: 'image/png' };
+  if (bytes.length > 3 && bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff)
+    return { bytes: stripJpeg(bytes), type: 'image/jpeg' };
+  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])))
+    return { bytes: stripPng(bytes), type: 'image/png' };
   throw bad('This is neither a JPEG nor a PNG picture.');
 }
 

@@ -1,4 +1,15 @@
-import { CoreError, layerPlan, pieceSchema, placeIn, seenInPiece, type Batch, type InPiece, type LayerPlan, type Piece, type Product } from '@warm-jar/core';
+import {
+  CoreError,
+  layerPlan,
+  pieceSchema,
+  placeIn,
+  seenInPiece,
+  type Batch,
+  type InPiece,
+  type LayerPlan,
+  type Piece,
+  type Product,
+} from '@warm-jar/core';
 import { Op, QueryTypes } from 'sequelize';
 import { Problem } from '../http/problem';
 import type { Database } from './database';
@@ -6,7 +17,14 @@ import type { ProductStore } from './productStore';
 import type { Shelf } from './shelf';
 
 /** A layer that is to be poured, for the agenda. */
-export interface LayerDue { readonly piece: string; readonly name: string; readonly layer: number; readonly product: string; readonly at: string; readonly says: string }
+export interface LayerDue {
+  readonly piece: string;
+  readonly name: string;
+  readonly layer: number;
+  readonly product: string;
+  readonly at: string;
+  readonly says: string;
+}
 
 /** Pieces made in layers, beside the batches they are poured from. */
 export interface PieceStore {
@@ -18,16 +36,28 @@ export interface PieceStore {
   readonly inView: (batch: Batch) => Promise<Batch>;
 }
 
-export function pieceStore({ sequelize, models }: Database, shelf: Shelf, products: ProductStore, now: () => Date): PieceStore {
+export function pieceStore(
+  { sequelize, models }: Database,
+  shelf: Shelf,
+  products: ProductStore,
+  now: () => Date,
+): PieceStore {
   const parse = (document: string): Piece => pieceSchema.parse(JSON.parse(document));
   async function beginnings(pieces: readonly Piece[]): Promise<Record<string, string>> {
     const codes = [...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? [])))];
-    const rows = codes.length === 0 ? [] : await models.batches.findAll({ where: { code: { [Op.in]: codes } }, attributes: ['code', 'startedAt'] });
+    const rows =
+      codes.length === 0
+        ? []
+        : await models.batches.findAll({ where: { code: { [Op.in]: codes } }, attributes: ['code', 'startedAt'] });
     return Object.fromEntries(rows.flatMap((r) => (r.startedAt ? [[r.code, r.startedAt]] : [])));
   }
-  const cardsBySlug = async (): Promise<Record<string, Product>> => Object.fromEntries((await products.list()).map((c) => [c.slug, c]));
+  const cardsBySlug = async (): Promise<Record<string, Product>> =>
+    Object.fromEntries((await products.list()).map((c) => [c.slug, c]));
   const holding = async (batch: string): Promise<Piece[]> => {
-    const rows = await sequelize.query<{ document: string }>('SELECT p.document AS document FROM pieces p, json_each(p.document, \'$.layers\') l WHERE json_extract(l.value, \'$.batch\') = ? GROUP BY p.code', { type: QueryTypes.SELECT, replacements: [batch] });
+    const rows = await sequelize.query<{ document: string }>(
+      "SELECT p.document AS document FROM pieces p, json_each(p.document, '$.layers') l WHERE json_extract(l.value, '$.batch') = ? GROUP BY p.code",
+      { type: QueryTypes.SELECT, replacements: [batch] },
+    );
     return rows.map((r) => parse(r.document));
   };
   return {
@@ -37,16 +67,29 @@ export function pieceStore({ sequelize, models }: Database, shelf: Shelf, produc
         return layerPlan(item, { cards: await cardsBySlug(), startedAt: await beginnings([item]), now: now() });
       } catch (error) {
         if (!(error instanceof CoreError)) throw error;
-        throw new Problem(400, 'cannot-plan', error.message, [{ path: error.path, message: error.message }], { cause: error });
+        throw new Problem(400, 'cannot-plan', error.message, [{ path: error.path, message: error.message }], {
+          cause: error,
+        });
       }
     },
     placesOf: async (batch) => (await holding(batch)).flatMap((p) => placeIn(p, batch) ?? []),
     due: async (until) => {
       const open = (await shelf.pieces.list()).map((p) => p.item).filter((p) => p.done !== true);
       const [cards, startedAt] = [await cardsBySlug(), await beginnings(open)];
-      return open.filter((p) => p.layers.every((l) => cards[l.productSlug])).flatMap((p) => layerPlan(p, { cards, startedAt, now: now() }).layers
-        .filter((l) => l.state === 'next' && Date.parse(l.at) <= until.getTime())
-        .map((l) => ({ piece: p.code, name: p.name, layer: l.index + 1, product: l.product, at: l.at, says: l.says })));
+      return open
+        .filter((p) => p.layers.every((l) => cards[l.productSlug]))
+        .flatMap((p) =>
+          layerPlan(p, { cards, startedAt, now: now() })
+            .layers.filter((l) => l.state === 'next' && Date.parse(l.at) <= until.getTime())
+            .map((l) => ({
+              piece: p.code,
+              name: p.name,
+              layer: l.index + 1,
+              product: l.product,
+              at: l.at,
+              says: l.says,
+            })),
+        );
     },
     inView: async (batch) => {
       const [piece] = batch.code ? await holding(batch.code) : [];

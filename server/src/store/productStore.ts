@@ -41,15 +41,30 @@ export function productStore({ models, write }: Database): ProductStore {
     const known = await models.products.findByPk(card.slug, { transaction });
     const next = known ? known.currentRevision + 1 : 1;
     if (known && card.revision !== next) {
-      throw new Problem(409, 'revision-conflict', `"${card.slug}" is at revision ${known.currentRevision}; the next one is ${next}.`, [
-        { path: 'revision', message: `Send revision ${next}, made from revision ${known.currentRevision}.` },
-      ]);
+      throw new Problem(
+        409,
+        'revision-conflict',
+        `"${card.slug}" is at revision ${known.currentRevision}; the next one is ${next}.`,
+        [{ path: 'revision', message: `Send revision ${next}, made from revision ${known.currentRevision}.` }],
+      );
     }
     if (known) await known.update({ currentRevision: card.revision }, { transaction });
-    else await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt: now }, { transaction });
-    await models.revisions.create({
-      slug: card.slug, revision: card.revision, name: card.name, family: card.family, document: JSON.stringify(card), createdAt: now,
-    }, { transaction });
+    else
+      await models.products.create(
+        { slug: card.slug, currentRevision: card.revision, createdAt: now },
+        { transaction },
+      );
+    await models.revisions.create(
+      {
+        slug: card.slug,
+        revision: card.revision,
+        name: card.name,
+        family: card.family,
+        document: JSON.stringify(card),
+        createdAt: now,
+      },
+      { transaction },
+    );
   }
 
   return {
@@ -57,7 +72,10 @@ export function productStore({ models, write }: Database): ProductStore {
     list: async () => {
       const [current, rows] = await Promise.all([models.products.findAll(), models.revisions.findAll()]);
       const newest = new Map(current.map((p) => [p.slug, p.currentRevision]));
-      return rows.filter((r) => newest.get(r.slug) === r.revision).map(parse).sort((a, b) => a.name.localeCompare(b.name));
+      return rows
+        .filter((r) => newest.get(r.slug) === r.revision)
+        .map(parse)
+        .sort((a, b) => a.name.localeCompare(b.name));
     },
     revisions: async (slug) => {
       const rows = await models.revisions.findAll({ where: { slug }, order: [['revision', 'DESC']] });
@@ -68,8 +86,9 @@ export function productStore({ models, write }: Database): ProductStore {
       await write((transaction) => addWithin(card, transaction));
       return card;
     },
-    addAll: (cards) => write(async (transaction) => {
-      for (const card of cards) await addWithin(card, transaction);
-    }),
+    addAll: (cards) =>
+      write(async (transaction) => {
+        for (const card of cards) await addWithin(card, transaction);
+      }),
   };
 }

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { oneAtATime } from './queue';
 
-const pause = (ms: number) => new Promise((resolve) => { setTimeout(resolve, ms); });
+const pause = (ms: number) =>
+  new Promise((resolve) => {
+    setTimeout(resolve, ms);
+  });
 
 describe('oneAtATime', () => {
   it('keeps the order, never runs two together, and goes on after a failure', async () => {
@@ -9,7 +12,10 @@ describe('oneAtATime', () => {
     const log: string[] = [];
     const work = (name: string, ms: number) => () => {
       log.push(`${name} begins`);
-      return pause(ms).then(() => { log.push(`${name} ends`); return name; });
+      return pause(ms).then(() => {
+        log.push(`${name} ends`);
+        return name;
+      });
     };
     const slow = run(work('slow', 20));
     const failed = run(() => Promise.reject(new Error('no')));

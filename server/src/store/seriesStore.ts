@@ -14,10 +14,19 @@ export function seriesStore({ sequelize }: Database): SeriesStore {
   return {
     all: async () => {
       const links = await sequelize.query<{ code: string; copied: string; at: string | null }>(
-        `SELECT b.code AS code, b.copied_from AS copied, b.started_at AS at FROM batches b JOIN batches o ON o.code = b.copied_from WHERE b.copied_from IS NOT NULL AND b.copied_from <> b.code ORDER BY b.started_at, b.code`, { type: QueryTypes.SELECT },
+        `SELECT b.code AS code, b.copied_from AS copied, b.started_at AS at FROM batches b JOIN batches o ON o.code = b.copied_from WHERE b.copied_from IS NOT NULL AND b.copied_from <> b.code ORDER BY b.started_at, b.code`,
+        { type: QueryTypes.SELECT },
       );
       const parent = new Map(links.map((l) => [l.code, l.copied]));
-      const rootOf = (code: string): string => { const seen = new Set<string>(); let at = code; while (parent.has(at) && !seen.has(at)) { seen.add(at); at = parent.get(at)!; } return at; };
+      const rootOf = (code: string): string => {
+        const seen = new Set<string>();
+        let at = code;
+        while (parent.has(at) && !seen.has(at)) {
+          seen.add(at);
+          at = parent.get(at)!;
+        }
+        return at;
+      };
       const series = new Map<string, { codes: string[]; at: string }>();
       for (const { code, at } of links) {
         const root = rootOf(code);
@@ -26,7 +35,10 @@ export function seriesStore({ sequelize }: Database): SeriesStore {
         if ((at ?? '') > known.at) known.at = at ?? '';
         series.set(root, known);
       }
-      return [...series.values()].sort((a, b) => b.at.localeCompare(a.at)).slice(0, MOST).map((s) => s.codes);
+      return [...series.values()]
+        .sort((a, b) => b.at.localeCompare(a.at))
+        .slice(0, MOST)
+        .map((s) => s.codes);
     },
   };
 }

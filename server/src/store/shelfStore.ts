@@ -4,7 +4,10 @@ import type { Database } from './database';
 import type { ShelfRow, ShelfTable } from './models';
 
 /** A thing of the shelf with the version that a change must name. */
-export interface Shelved<T> { readonly item: T; readonly version: number }
+export interface Shelved<T> {
+  readonly item: T;
+  readonly version: number;
+}
 
 /** One kind of thing on the shelf: documents under their codes, each change a new version. */
 export interface ShelfStore<T> {
@@ -31,7 +34,10 @@ interface Kind<T> {
 
 export function shelfStore<T extends { code: string }>({ models, write }: Database, kind: Kind<T>): ShelfStore<T> {
   const rows = models.shelf[kind.table];
-  const parse = (row: ShelfRow): Shelved<T> => ({ item: kind.schema.parse(JSON.parse(row.document)), version: row.version });
+  const parse = (row: ShelfRow): Shelved<T> => ({
+    item: kind.schema.parse(JSON.parse(row.document)),
+    version: row.version,
+  });
   const columns = (item: T) => ({
     search: kind.words(item).filter(Boolean).join(' ').toLowerCase(),
     document: JSON.stringify(item),
@@ -41,15 +47,26 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
   async function checkProduct(item: T): Promise<void> {
     const slug = kind.productSlug?.(item);
     if (slug !== undefined && !(await models.products.findByPk(slug))) {
-      throw new Problem(400, 'unknown-product', `There is no card "${slug}". Add the card first.`, [{ path: 'productSlug', message: `"${slug}" has no card.` }]);
+      throw new Problem(400, 'unknown-product', `There is no card "${slug}". Add the card first.`, [
+        { path: 'productSlug', message: `"${slug}" has no card.` },
+      ]);
     }
   }
 
-  async function locked(code: string, version: number, transaction: Parameters<Parameters<Database['write']>[0]>[0]): Promise<ShelfRow> {
+  async function locked(
+    code: string,
+    version: number,
+    transaction: Parameters<Parameters<Database['write']>[0]>[0],
+  ): Promise<ShelfRow> {
     const row = await rows.findByPk(code, { transaction });
     if (!row) throw notFound(`${kind.one} ${code}`);
     if (row.version !== version) {
-      throw new Problem(409, 'version-conflict', `${kind.one} ${code} was changed meanwhile: it is at version ${row.version}, yours started from ${version}. Load it again and repeat your change.`, [{ path: 'If-Match', message: `Expected "${row.version}".` }]);
+      throw new Problem(
+        409,
+        'version-conflict',
+        `${kind.one} ${code} was changed meanwhile: it is at version ${row.version}, yours started from ${version}. Load it again and repeat your change.`,
+        [{ path: 'If-Match', message: `Expected "${row.version}".` }],
+      );
     }
     return row;
   }
@@ -65,22 +82,36 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
       await checkProduct(item);
       return write(async (transaction) => {
         if (await rows.findByPk(item.code, { transaction })) {
-          throw new Problem(409, 'code-taken', `The code ${item.code} is taken. Choose another.`, [{ path: 'code', message: `${item.code} is taken.` }]);
+          throw new Problem(409, 'code-taken', `The code ${item.code} is taken. Choose another.`, [
+            { path: 'code', message: `${item.code} is taken.` },
+          ]);
         }
         const now = new Date().toISOString();
-        await rows.create({ code: item.code, version: 1, ...columns(item), createdAt: now, updatedAt: now }, { transaction });
+        await rows.create(
+          { code: item.code, version: 1, ...columns(item), createdAt: now, updatedAt: now },
+          { transaction },
+        );
         return { item, version: 1 };
       });
     },
     replace: async (code, version, item) => {
-      if (item.code !== code) throw new Problem(400, 'code-fixed', `It keeps its code: this is ${code}.`, [{ path: 'code', message: `Must be ${code}.` }]);
+      if (item.code !== code)
+        throw new Problem(400, 'code-fixed', `It keeps its code: this is ${code}.`, [
+          { path: 'code', message: `Must be ${code}.` },
+        ]);
       await checkProduct(item);
       return write(async (transaction) => {
         const row = await locked(code, version, transaction);
-        await row.update({ version: version + 1, ...columns(item), updatedAt: new Date().toISOString() }, { transaction });
+        await row.update(
+          { version: version + 1, ...columns(item), updatedAt: new Date().toISOString() },
+          { transaction },
+        );
         return { item, version: version + 1 };
       });
     },
-    remove: (code, version) => write(async (transaction) => { await (await locked(code, version, transaction)).destroy({ transaction }); }),
+    remove: (code, version) =>
+      write(async (transaction) => {
+        await (await locked(code, version, transaction)).destroy({ transaction });
+      }),
   };
 }

@@ -8,7 +8,10 @@ export function vesselGuard(gear: Shelf['gear']): BatchGuard {
   return async (batch) => {
     const { vessel, gaugeKPa } = batch.pressure ?? {};
     if (typeof vessel !== 'string' || !gaugeKPa) return;
-    const found = await gear.get(vessel).catch((error: unknown) => { if (error instanceof Problem && error.status === 404) return null; throw error; });
+    const found = await gear.get(vessel).catch((error: unknown) => {
+      if (error instanceof Problem && error.status === 404) return null;
+      throw error;
+    });
     if (found?.item.kind !== 'pressure-vessel') return;
     const day = (batch.startedAt ?? new Date().toISOString()).slice(0, 10);
     const stop = vesselStop(found.item, gaugeKPa, day, wordsIn());

@@ -1,10 +1,28 @@
-import { controlChart, findPatterns, studioFigures, type CastFacts, type ControlChart, type LotCard, type Mould, type Patterns, type Product, type StudioFigures, type SymptomKind } from '@warm-jar/core';
+import {
+  controlChart,
+  findPatterns,
+  studioFigures,
+  type CastFacts,
+  type ControlChart,
+  type LotCard,
+  type Mould,
+  type Patterns,
+  type Product,
+  type StudioFigures,
+  type SymptomKind,
+} from '@warm-jar/core';
 
 /** What is asked of the whole log. Facts come as one text of JSON, one batch a line, so that they cross to a thread at no cost. */
 export type LearningJob =
   | { readonly what: 'patterns'; readonly facts: string; readonly names: Readonly<Record<string, string>> }
   | { readonly what: 'chart'; readonly facts: string; readonly kind: SymptomKind | null }
-  | { readonly what: 'figures'; readonly facts: string; readonly cards: readonly Product[]; readonly lots: readonly LotCard[]; readonly moulds: readonly Mould[] };
+  | {
+      readonly what: 'figures';
+      readonly facts: string;
+      readonly cards: readonly Product[];
+      readonly lots: readonly LotCard[];
+      readonly moulds: readonly Mould[];
+    };
 export type LearningResult = Patterns | ControlChart | StudioFigures;
 
 /** Works through the whole log off the server's thread. */
@@ -13,18 +31,31 @@ export interface LearningRunner {
   readonly run: (job: LearningJob, onProgress: (share: number) => void, signal: AbortSignal) => Promise<LearningResult>;
 }
 
-const parse = (text: string): CastFacts[] => (text === '' ? [] : JSON.parse(`[${text.replaceAll('\n', ',')}]`) as CastFacts[]);
+const parse = (text: string): CastFacts[] =>
+  text === '' ? [] : (JSON.parse(`[${text.replaceAll('\n', ',')}]`) as CastFacts[]);
 
 /** One job, on the thread that calls. */
 export function learn(job: LearningJob, onProgress: (share: number) => void): LearningResult {
   const facts = parse(job.facts);
   onProgress(0.05);
-  if (job.what === 'patterns') return findPatterns(facts, { names: job.names, onProgress: (share) => { onProgress(0.05 + 0.95 * share); } });
+  if (job.what === 'patterns')
+    return findPatterns(facts, {
+      names: job.names,
+      onProgress: (share) => {
+        onProgress(0.05 + 0.95 * share);
+      },
+    });
   if (job.what === 'chart') return controlChart(facts, job.kind);
   return studioFigures({ facts, cards: job.cards, lots: job.lots, moulds: job.moulds }, onProgress);
 }
 
 /** On the caller's own thread: for tests and for work from sources. */
 export function inlineLearner(): LearningRunner {
-  return { run: (job, onProgress, signal) => Promise.resolve().then(() => { signal.throwIfAborted(); return learn(job, onProgress); }) };
+  return {
+    run: (job, onProgress, signal) =>
+      Promise.resolve().then(() => {
+        signal.throwIfAborted();
+        return learn(job, onProgress);
+      }),
+  };
 }

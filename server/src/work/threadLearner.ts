@@ -9,18 +9,34 @@ type Told = { readonly share: number } | { readonly result: LearningResult };
 export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js', import.meta.url))): LearningRunner {
   if (!existsSync(file)) return inlineLearner();
   return {
-    run: (job, onProgress, signal) => new Promise<LearningResult>((done, fail) => {
-      if (signal.aborted) { fail(new DOMException('Cancelled.', 'AbortError')); return; }
-      const worker = new Worker(file, { workerData: job });
-      const end = () => { signal.removeEventListener('abort', cancel); void worker.terminate(); };
-      const cancel = () => { end(); fail(new DOMException('Cancelled.', 'AbortError')); };
-      signal.addEventListener('abort', cancel);
-      worker.on('message', (told: Told) => {
-        if ('share' in told) { onProgress(told.share); return; }
-        end();
-        done(told.result);
-      });
-      worker.on('error', (error) => { end(); fail(error); });
-    }),
+    run: (job, onProgress, signal) =>
+      new Promise<LearningResult>((done, fail) => {
+        if (signal.aborted) {
+          fail(new DOMException('Cancelled.', 'AbortError'));
+          return;
+        }
+        const worker = new Worker(file, { workerData: job });
+        const end = () => {
+          signal.removeEventListener('abort', cancel);
+          void worker.terminate();
+        };
+        const cancel = () => {
+          end();
+          fail(new DOMException('Cancelled.', 'AbortError'));
+        };
+        signal.addEventListener('abort', cancel);
+        worker.on('message', (told: Told) => {
+          if ('share' in told) {
+            onProgress(told.share);
+            return;
+          }
+          end();
+          done(told.result);
+        });
+        worker.on('error', (error) => {
+          end();
+          fail(error);
+        });
+      }),
   };
 }

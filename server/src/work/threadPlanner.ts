@@ -7,7 +7,11 @@ import type { PlanJob } from './planWorker';
 /** A plan that takes longer than this is given up, ms: every sum in it is bounded, so it would be a fault. */
 const MOST_MS = 30_000;
 
-interface Waiting { readonly done: (outcome: PlanOutcome) => void; readonly fail: (error: Error) => void; readonly timer: NodeJS.Timeout }
+interface Waiting {
+  readonly done: (outcome: PlanOutcome) => void;
+  readonly fail: (error: Error) => void;
+  readonly timer: NodeJS.Timeout;
+}
 type Answer = { readonly id: number } & ({ readonly outcome: PlanOutcome } | { readonly failure: string });
 
 /** Plans on a thread of their own, begun with the first plan and begun again where it died. Plans here where the built thread is missing. */
@@ -19,7 +23,11 @@ export function threadPlanner(): PlanRunner {
 
   function failAll(error: Error): void {
     thread = null;
-    for (const [id, w] of waiting) { clearTimeout(w.timer); waiting.delete(id); w.fail(error); }
+    for (const [id, w] of waiting) {
+      clearTimeout(w.timer);
+      waiting.delete(id);
+      w.fail(error);
+    }
   }
   function begin(): Worker {
     const worker = new Worker(file);
@@ -32,17 +40,27 @@ export function threadPlanner(): PlanRunner {
       else w.fail(new Error(answer.failure));
     });
     worker.on('error', failAll);
-    worker.on('exit', () => { if (thread === worker) failAll(new Error('The planning thread ended.')); });
+    worker.on('exit', () => {
+      if (thread === worker) failAll(new Error('The planning thread ended.'));
+    });
     worker.unref();
     return worker;
   }
   return {
-    run: (request, units) => new Promise<PlanOutcome>((done, fail) => {
-      const id = next++;
-      const timer = setTimeout(() => { void thread?.terminate(); failAll(new Error('A plan took too long and was given up.')); }, MOST_MS);
-      waiting.set(id, { done, fail, timer });
-      (thread ??= begin()).postMessage({ id, request, units } satisfies PlanJob);
-    }),
-    close: async () => { const worker = thread; thread = null; await worker?.terminate(); },
+    run: (request, units) =>
+      new Promise<PlanOutcome>((done, fail) => {
+        const id = next++;
+        const timer = setTimeout(() => {
+          void thread?.terminate();
+          failAll(new Error('A plan took too long and was given up.'));
+        }, MOST_MS);
+        waiting.set(id, { done, fail, timer });
+        (thread ??= begin()).postMessage({ id, request, units } satisfies PlanJob);
+      }),
+    close: async () => {
+      const worker = thread;
+      thread = null;
+      await worker?.terminate();
+    },
   };
 }

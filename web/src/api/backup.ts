@@ -3,14 +3,33 @@ import { read, send, withJson } from './http';
 
 const schedule = z.object({ on: z.boolean(), folder: z.string(), everyH: z.number(), keep: z.number() });
 const told = z.object({ schedule, copies: z.array(z.string()) });
-const checked = z.object({ token: z.string(), madeAt: z.string(), photos: z.number(), holds: z.object({ batches: z.number(), products: z.number(), lots: z.number(), moulds: z.number(), pieces: z.number(), lastChange: z.string().nullable() }) });
+const checked = z.object({
+  token: z.string(),
+  madeAt: z.string(),
+  photos: z.number(),
+  holds: z.object({
+    batches: z.number(),
+    products: z.number(),
+    lots: z.number(),
+    moulds: z.number(),
+    pieces: z.number(),
+    lastChange: z.string().nullable(),
+  }),
+});
 export type Schedule = z.infer<typeof schedule>;
 export type Checked = z.infer<typeof checked>;
 
 export const BACKUP_ADDRESS = '/api/v1/backup.zip';
 export const backupApi = {
   schedule: async (): Promise<z.infer<typeof told>> => read(told, await send('/backup/schedule')),
-  setSchedule: async (next: Schedule): Promise<z.infer<typeof told>> => read(told, await send('/backup/schedule', withJson('POST', next))),
-  check: async (file: Blob): Promise<Checked> => read(checked, await send('/backup/check', { method: 'POST', body: file, headers: { 'Content-Type': 'application/zip' } })),
-  restore: async (token: string): Promise<string> => (await read(z.object({ keptAside: z.string() }), await send('/backup/restore', withJson('POST', { token })))).keptAside,
+  setSchedule: async (next: Schedule): Promise<z.infer<typeof told>> =>
+    read(told, await send('/backup/schedule', withJson('POST', next))),
+  check: async (file: Blob): Promise<Checked> =>
+    read(
+      checked,
+      await send('/backup/check', { method: 'POST', body: file, headers: { 'Content-Type': 'application/zip' } }),
+    ),
+  restore: async (token: string): Promise<string> =>
+    (await read(z.object({ keptAside: z.string() }), await send('/backup/restore', withJson('POST', { token }))))
+      .keptAside,
 };

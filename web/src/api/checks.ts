@@ -3,8 +3,10 @@ import { read, send } from './http';
 
 /** Looks that are due, and what earlier pulls tell of a mould. */
 export const checksApi = {
-  due: async (days: number): Promise<DueCheck[]> => (await read(dueCheckListSchema, await send(`/checks/due?days=${days}`))).items,
-  spots: async (mould: string): Promise<MouldSpots> => read(mouldSpotsSchema, await send(`/moulds/${encodeURIComponent(mould)}/spots`)),
+  due: async (days: number): Promise<DueCheck[]> =>
+    (await read(dueCheckListSchema, await send(`/checks/due?days=${days}`))).items,
+  spots: async (mould: string): Promise<MouldSpots> =>
+    read(mouldSpotsSchema, await send(`/moulds/${encodeURIComponent(mould)}/spots`)),
 };
 /** Where a calendar subscribes to the agenda. */
 export const AGENDA_ADDRESS = '/api/v1/agenda.ics';

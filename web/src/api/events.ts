@@ -4,10 +4,23 @@ const PREFIX = '/api/v1';
  * Listens to a stream of server-sent events; the browser joins again by itself when the stream breaks.
  * @returns what ends the listening
  */
-export function eventsFrom(path: string, hear: Readonly<Record<string, (data: unknown) => void>>, onState: (up: boolean) => void): () => void {
+export function eventsFrom(
+  path: string,
+  hear: Readonly<Record<string, (data: unknown) => void>>,
+  onState: (up: boolean) => void,
+): () => void {
   const source = new EventSource(`${PREFIX}${path}`);
-  source.onopen = () => { onState(true); };
-  source.onerror = () => { onState(false); };
-  for (const [name, act] of Object.entries(hear)) source.addEventListener(name, (event) => { act(JSON.parse((event as MessageEvent<string>).data)); });
-  return () => { source.close(); };
+  source.onopen = () => {
+    onState(true);
+  };
+  source.onerror = () => {
+    onState(false);
+  };
+  for (const [name, act] of Object.entries(hear))
+    source.addEventListener(name, (event) => {
+      act(JSON.parse((event as MessageEvent<string>).data));
+    });
+  return () => {
+    source.close();
+  };
 }

@@ -3,7 +3,12 @@ import type { z } from 'zod';
 
 /** A refusal from the server, or no server at all, as the screens show it. */
 export class ApiProblem extends Error {
-  constructor(readonly code: string, message: string, readonly status: number, readonly issues: readonly ProblemIssue[] = []) {
+  constructor(
+    readonly code: string,
+    message: string,
+    readonly status: number,
+    readonly issues: readonly ProblemIssue[] = [],
+  ) {
     super(message);
     this.name = 'ApiProblem';
   }
@@ -13,7 +18,8 @@ const PREFIX = '/api/v1';
 
 async function problemOf(response: Response): Promise<ApiProblem> {
   const parsed = problemSchema.safeParse(await response.json().catch(() => null));
-  if (!parsed.success) return new ApiProblem('unreadable', `The server answered ${response.status}. Try again.`, response.status);
+  if (!parsed.success)
+    return new ApiProblem('unreadable', `The server answered ${response.status}. Try again.`, response.status);
   const { code, message, issues } = parsed.data.error;
   return new ApiProblem(code, message, response.status, issues);
 }
@@ -25,7 +31,11 @@ export async function send(path: string, init: RequestInit = {}): Promise<Respon
   } catch (error) {
     // Whoever hung up knows.
     if (init.signal?.aborted) throw error;
-    throw new ApiProblem('unreachable', 'The server cannot be reached. What you typed is kept here; try again when it is back.', 0);
+    throw new ApiProblem(
+      'unreachable',
+      'The server cannot be reached. What you typed is kept here; try again when it is back.',
+      0,
+    );
   }
   if (!response.ok) throw await problemOf(response);
   return response;

@@ -1,23 +1,92 @@
-import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema, problemIssueSchema, type AdditiveCard, type Gear, type InclusionCard, type LotCard, type Mould } from '@warm-jar/core';
+import {
+  additiveSchema,
+  gearSchema,
+  inclusionSchema,
+  lotSchema,
+  mouldSchema,
+  problemIssueSchema,
+  type AdditiveCard,
+  type Gear,
+  type InclusionCard,
+  type LotCard,
+  type Mould,
+} from '@warm-jar/core';
 import { z } from 'zod';
 import { read, send, versionOf, withJson } from './http';
 
 export type ShelfPlace = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear';
 
 const listOf = <T>(item: z.ZodType<T>) => z.object({ items: z.array(z.looseObject({ item, version: z.number() })) });
-const lotList = z.object({ items: z.array(z.object({ item: lotSchema, version: z.number(), usedG: z.number(), leftG: z.number().nullable(), batches: z.number() })) });
-const mouldList = z.object({ items: z.array(z.object({ item: mouldSchema, version: z.number(), pulls: z.number(), masses: z.array(z.object({ productSlug: z.string(), massG: z.number() })) })) });
-const found = z.object({ items: z.array(z.object({ kind: z.enum(['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear', 'piece']), code: z.string(), title: z.string() })) });
+const lotList = z.object({
+  items: z.array(
+    z.object({
+      item: lotSchema,
+      version: z.number(),
+      usedG: z.number(),
+      leftG: z.number().nullable(),
+      batches: z.number(),
+    }),
+  ),
+});
+const mouldList = z.object({
+  items: z.array(
+    z.object({
+      item: mouldSchema,
+      version: z.number(),
+      pulls: z.number(),
+      masses: z.array(z.object({ productSlug: z.string(), massG: z.number() })),
+    }),
+  ),
+});
+const found = z.object({
+  items: z.array(
+    z.object({
+      kind: z.enum(['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear', 'piece']),
+      code: z.string(),
+      title: z.string(),
+    }),
+  ),
+});
 const importAnswer = z.object({
   applied: z.number(),
-  rows: z.array(z.object({ row: z.number(), slug: z.string().nullable(), name: z.string().nullable(), action: z.enum(['new', 'next-revision', 'same', 'refused']), revision: z.number().nullable(), changed: z.array(z.string()), issues: z.array(problemIssueSchema) })),
+  rows: z.array(
+    z.object({
+      row: z.number(),
+      slug: z.string().nullable(),
+      name: z.string().nullable(),
+      action: z.enum(['new', 'next-revision', 'same', 'refused']),
+      revision: z.number().nullable(),
+      changed: z.array(z.string()),
+      issues: z.array(problemIssueSchema),
+    }),
+  ),
 });
 
-export interface ShelvedLot { readonly item: LotCard; readonly version: number; readonly usedG: number; readonly leftG: number | null; readonly batches: number }
-export interface ShelvedMould { readonly item: Mould; readonly version: number; readonly pulls: number; readonly masses: readonly { productSlug: string; massG: number }[] }
-export interface ShelvedInclusion { readonly item: InclusionCard; readonly version: number }
-export interface ShelvedAdditive { readonly item: AdditiveCard; readonly version: number }
-export interface ShelvedGear { readonly item: Gear; readonly version: number }
+export interface ShelvedLot {
+  readonly item: LotCard;
+  readonly version: number;
+  readonly usedG: number;
+  readonly leftG: number | null;
+  readonly batches: number;
+}
+export interface ShelvedMould {
+  readonly item: Mould;
+  readonly version: number;
+  readonly pulls: number;
+  readonly masses: readonly { productSlug: string; massG: number }[];
+}
+export interface ShelvedInclusion {
+  readonly item: InclusionCard;
+  readonly version: number;
+}
+export interface ShelvedAdditive {
+  readonly item: AdditiveCard;
+  readonly version: number;
+}
+export interface ShelvedGear {
+  readonly item: Gear;
+  readonly version: number;
+}
 export type Found = z.infer<typeof found>['items'][number];
 export type ImportAnswer = z.infer<typeof importAnswer>;
 
@@ -27,18 +96,38 @@ const at = (place: ShelfPlace, code: string) => `/${place}/${encodeURIComponent(
 export const shelfApi = {
   lots: async (): Promise<ShelvedLot[]> => (await read(lotList, await send('/lots'))).items,
   moulds: async (): Promise<ShelvedMould[]> => (await read(mouldList, await send('/moulds'))).items,
-  inclusions: async (): Promise<ShelvedInclusion[]> => (await read(listOf(inclusionSchema), await send('/inclusions'))).items,
-  additives: async (): Promise<ShelvedAdditive[]> => (await read(listOf(additiveSchema), await send('/additives'))).items,
+  inclusions: async (): Promise<ShelvedInclusion[]> =>
+    (await read(listOf(inclusionSchema), await send('/inclusions'))).items,
+  additives: async (): Promise<ShelvedAdditive[]> =>
+    (await read(listOf(additiveSchema), await send('/additives'))).items,
   gear: async (): Promise<ShelvedGear[]> => (await read(listOf(gearSchema), await send('/gear'))).items,
   /** Stores a new thing, or a change of the version that was read. */
-  save: async (place: ShelfPlace, item: { code: string }, version: number | null): Promise<number> => versionOf(
-    version === null ? await send(`/${place}`, withJson('POST', item)) : await send(at(place, item.code), withJson('PUT', item, version)),
-  ),
-  remove: async (place: ShelfPlace, code: string, version: number): Promise<void> => { await send(at(place, code), { method: 'DELETE', headers: { 'If-Match': `"${version}"` } }); },
-  search: async (q: string): Promise<Found[]> => (await read(found, await send(`/search?${new URLSearchParams({ q }).toString()}`))).items,
-  importProducts: async (rows: unknown[], options: { apply: boolean; skipRefused: boolean }): Promise<ImportAnswer> => read(importAnswer,
-    await send(`/products/import?${new URLSearchParams({ apply: String(options.apply), skipRefused: String(options.skipRefused) }).toString()}`, withJson('POST', { rows }))),
-  addPhoto: async (photo: Blob): Promise<string> => (await read(z.object({ id: z.string() }), await send('/photos', { method: 'POST', body: photo, headers: { 'Content-Type': photo.type } }))).id,
+  save: async (place: ShelfPlace, item: { code: string }, version: number | null): Promise<number> =>
+    versionOf(
+      version === null
+        ? await send(`/${place}`, withJson('POST', item))
+        : await send(at(place, item.code), withJson('PUT', item, version)),
+    ),
+  remove: async (place: ShelfPlace, code: string, version: number): Promise<void> => {
+    await send(at(place, code), { method: 'DELETE', headers: { 'If-Match': `"${version}"` } });
+  },
+  search: async (q: string): Promise<Found[]> =>
+    (await read(found, await send(`/search?${new URLSearchParams({ q }).toString()}`))).items,
+  importProducts: async (rows: unknown[], options: { apply: boolean; skipRefused: boolean }): Promise<ImportAnswer> =>
+    read(
+      importAnswer,
+      await send(
+        `/products/import?${new URLSearchParams({ apply: String(options.apply), skipRefused: String(options.skipRefused) }).toString()}`,
+        withJson('POST', { rows }),
+      ),
+    ),
+  addPhoto: async (photo: Blob): Promise<string> =>
+    (
+      await read(
+        z.object({ id: z.string() }),
+        await send('/photos', { method: 'POST', body: photo, headers: { 'Content-Type': photo.type } }),
+      )
+    ).id,
 };
 
 export const photoAddress = (id: string): string => `/api/v1/photos/${encodeURIComponent(id)}`;

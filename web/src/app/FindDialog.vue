@@ -16,33 +16,116 @@ const words = ref('');
 const at = ref(0);
 const { found, problem, find } = useFind();
 const ask = useDebounceFn(() => find(words.value), 150);
-watch(words, () => { at.value = 0; void ask(); });
-watch(() => props.open, (open) => { if (open) { words.value = ''; void find(''); } });
-const PLACES: Record<Found['kind'], string> = { product: 'products', batch: 'batches', lot: 'lots', mould: 'moulds', inclusion: 'inclusions', additive: 'additives', gear: 'gear', piece: 'pieces' };
+watch(words, () => {
+  at.value = 0;
+  void ask();
+});
+watch(
+  () => props.open,
+  (open) => {
+    if (open) {
+      words.value = '';
+      void find('');
+    }
+  },
+);
+const PLACES: Record<Found['kind'], string> = {
+  product: 'products',
+  batch: 'batches',
+  lot: 'lots',
+  mould: 'moulds',
+  inclusion: 'inclusions',
+  additive: 'additives',
+  gear: 'gear',
+  piece: 'pieces',
+};
 function go(f: Found | undefined) {
   if (!f) return;
   emit('update:open', false);
   void router.push(`/${PLACES[f.kind]}/${encodeURIComponent(f.code)}`);
 }
-const step = (by: number) => { at.value = Math.min(Math.max(0, at.value + by), Math.max(0, found.value.length - 1)); };
+const step = (by: number) => {
+  at.value = Math.min(Math.max(0, at.value + by), Math.max(0, found.value.length - 1));
+};
 </script>
 
 <template>
-  <Dialog :visible="open" modal header="Find" position="top" dismissable-mask :style="{ width: 'min(640px, 92vw)' }" @update:visible="emit('update:open', $event)">
-    <InputText v-model="words" autofocus class="box" placeholder="code, name, person, lot, note …" aria-label="Find" role="combobox" aria-expanded="true" aria-controls="found" :aria-activedescendant="found.length ? `found-${at}` : undefined"
-      @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)" @keydown.enter.prevent="go(found[at])" />
+  <Dialog
+    :visible="open"
+    modal
+    header="Find"
+    position="top"
+    dismissable-mask
+    :style="{ width: 'min(640px, 92vw)' }"
+    @update:visible="emit('update:open', $event)"
+  >
+    <InputText
+      v-model="words"
+      autofocus
+      class="box"
+      placeholder="code, name, person, lot, note …"
+      aria-label="Find"
+      role="combobox"
+      aria-expanded="true"
+      aria-controls="found"
+      :aria-activedescendant="found.length ? `found-${at}` : undefined"
+      @keydown.down.prevent="step(1)"
+      @keydown.up.prevent="step(-1)"
+      @keydown.enter.prevent="go(found[at])"
+    />
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
-    <p v-else-if="words.trim() && found.length === 0" class="quiet pad" aria-live="polite">Nothing holds all of these words.</p>
-    <ul id="found" role="listbox" aria-label="Found"><li v-for="(f, i) in found" :id="`found-${i}`" :key="f.kind + f.code" role="option" :aria-selected="i === at" :class="{ here: i === at }" @click="go(f)" @mousemove="at = i"><span class="kind small">{{ f.kind }}</span><strong class="figures">{{ f.code }}</strong><span class="quiet">{{ f.title }}</span></li></ul>
-    <p class="small quiet pad"><KeyCap k="↑" /> <KeyCap k="↓" /> choose, <KeyCap k="Enter" /> open, <KeyCap k="Esc" /> close</p>
+    <p v-else-if="words.trim() && found.length === 0" class="quiet pad" aria-live="polite">
+      Nothing holds all of these words.
+    </p>
+    <ul id="found" role="listbox" aria-label="Found">
+      <li
+        v-for="(f, i) in found"
+        :id="`found-${i}`"
+        :key="f.kind + f.code"
+        role="option"
+        :aria-selected="i === at"
+        :class="{ here: i === at }"
+        @click="go(f)"
+        @mousemove="at = i"
+      >
+        <span class="kind small">{{ f.kind }}</span><strong class="figures">{{ f.code }}</strong
+        ><span class="quiet">{{ f.title }}</span>
+      </li>
+    </ul>
+    <p class="small quiet pad">
+      <KeyCap k="↑" /> <KeyCap k="↓" /> choose, <KeyCap k="Enter" /> open, <KeyCap k="Esc" /> close
+    </p>
   </Dialog>
 </template>
 
 <style scoped>
-.box { width: 100%; font-size: 1.2rem; }
-ul { max-height: 60vh; overflow-y: auto; padding-top: var(--space-2); }
-li { display: grid; grid-template-columns: 6rem minmax(8rem, auto) 1fr; gap: var(--space-3); align-items: center; min-height: var(--target); padding: 0 var(--space-3); border-radius: var(--radius); cursor: pointer; }
-.here { background: var(--bottle-50); box-shadow: inset 4px 0 0 var(--part-a); }
-.pad { padding-top: var(--space-3); }
-.bad { color: var(--outside); }
+.box {
+  width: 100%;
+  font-size: 1.2rem;
+}
+ul {
+  max-height: 60vh;
+  overflow-y: auto;
+  padding-top: var(--space-2);
+}
+li {
+  display: grid;
+  grid-template-columns: 6rem minmax(8rem, auto) 1fr;
+  gap: var(--space-3);
+  align-items: center;
+  min-height: var(--target);
+  padding: 0 var(--space-3);
+  border-radius: var(--radius);
+  cursor: pointer;
+}
+.here {
+  background: var(--bottle-50);
+  box-shadow: inset 4px 0 0 var(--part-a);
+}
+.pad {
+  padding-top: var(--space-3);
+}
+.bad {
+  color: var(--outside);
+}
 </style>

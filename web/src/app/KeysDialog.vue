@@ -10,16 +10,33 @@ const emit = defineEmits<{ 'update:open': [open: boolean] }>();
 <template>
   <Dialog :visible="open" modal header="Keys" dismissable-mask @update:visible="emit('update:open', $event)">
     <table>
-      <thead><tr><th scope="col">Key</th><th scope="col">Does</th><th scope="col">Where</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Key</th>
+          <th scope="col">Does</th>
+          <th scope="col">Where</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="k in KEYS" :key="k.key"><td><KeyCap :k="k.key" /></td><td>{{ k.does }}</td><td class="quiet">{{ k.where }}</td></tr>
+        <tr v-for="k in KEYS" :key="k.key">
+          <td><KeyCap :k="k.key" /></td>
+          <td>{{ k.does }}</td>
+          <td class="quiet">{{ k.where }}</td>
+        </tr>
       </tbody>
     </table>
   </Dialog>
 </template>
 
 <style scoped>
-table { border-collapse: collapse; }
-th { text-align: left; }
-th, td { padding: 6px 18px 6px 0; }
+table {
+  border-collapse: collapse;
+}
+th {
+  text-align: left;
+}
+th,
+td {
+  padding: 6px 18px 6px 0;
+}
 </style>

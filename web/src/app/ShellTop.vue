@@ -23,7 +23,14 @@ const PLACES = [
   <header class="top">
     <RouterLink class="name" :to="{ name: 'today' }">Warm Jar</RouterLink>
     <nav aria-label="Studio">
-      <RouterLink v-for="p in PLACES" :key="p.words" :to="p.to" active-class="here" :class="{ here: (p.words === 'Shelf' && onShelf) || (p.words === 'Patterns' && onLearning) }">{{ p.words }} <KeyCap :k="p.k" /></RouterLink>
+      <RouterLink
+        v-for="p in PLACES"
+        :key="p.words"
+        :to="p.to"
+        active-class="here"
+        :class="{ here: (p.words === 'Shelf' && onShelf) || (p.words === 'Patterns' && onLearning) }"
+        >{{ p.words }} <KeyCap :k="p.k"
+      /></RouterLink>
     </nav>
     <div class="tools">
       <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>
@@ -35,12 +42,66 @@ const PLACES = [
 </template>
 
 <style scoped>
-.top { display: flex; align-items: center; gap: var(--space-5); padding: 0 var(--space-5); min-height: 56px; background: var(--card); border-bottom: 1px solid var(--card-edge); }
-.name { font-weight: 800; font-size: 1.15rem; text-decoration: none; }
-nav, .tools { display: flex; gap: 2px; }
-.tools { margin-left: auto; }
-nav a, .tools a, .tools button { display: inline-flex; align-items: center; gap: 8px; min-height: var(--target); padding: 0 var(--space-3); color: var(--ink-700); text-decoration: none; border: 0; background: none; font: inherit; cursor: pointer; border-bottom: 3px solid transparent; }
-.here { color: var(--action) !important; font-weight: 700; border-bottom-color: var(--part-a) !important; }
-@media (max-width: 900px) { .top { gap: var(--space-2); padding: 0 var(--space-3); } nav a, .tools a, .tools button { padding: 0 var(--space-2); } .top kbd { display: none; } }
-@media print { .top { display: none; } }
+.top {
+  display: flex;
+  align-items: center;
+  gap: var(--space-5);
+  padding: 0 var(--space-5);
+  min-height: 56px;
+  background: var(--card);
+  border-bottom: 1px solid var(--card-edge);
+}
+.name {
+  font-weight: 800;
+  font-size: 1.15rem;
+  text-decoration: none;
+}
+nav,
+.tools {
+  display: flex;
+  gap: 2px;
+}
+.tools {
+  margin-left: auto;
+}
+nav a,
+.tools a,
+.tools button {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: var(--target);
+  padding: 0 var(--space-3);
+  color: var(--ink-700);
+  text-decoration: none;
+  border: 0;
+  background: none;
+  font: inherit;
+  cursor: pointer;
+  border-bottom: 3px solid transparent;
+}
+.here {
+  color: var(--action) !important;
+  font-weight: 700;
+  border-bottom-color: var(--part-a) !important;
+}
+@media (max-width: 900px) {
+  .top {
+    gap: var(--space-2);
+    padding: 0 var(--space-3);
+  }
+  nav a,
+  .tools a,
+  .tools button {
+    padding: 0 var(--space-2);
+  }
+  .top kbd {
+    display: none;
+  }
+}
+@media print {
+  .top {
+    display: none;
+  }
+}
 </style>

@@ -8,7 +8,11 @@ describe('the list of keys', () => {
   });
   it('keeps what works everywhere free of other meanings', () => {
     const everywhere = KEYS.filter((k) => k.where === 'everywhere').map((k) => k.key);
-    for (const { key, where } of KEYS) if (where !== 'everywhere') for (const one of key.split(' / ')) expect(everywhere, `${one} in ${where}`).not.toContain(one);
+    for (const { key, where } of KEYS)
+      if (where !== 'everywhere')
+        for (const one of key.split(' / ')) expect(everywhere, `${one} in ${where}`).not.toContain(one);
   });
-  it('says what each does', () => { for (const { key, does } of KEYS) expect(does.length, key).toBeGreaterThan(2); });
+  it('says what each does', () => {
+    for (const { key, does } of KEYS) expect(does.length, key).toBeGreaterThan(2);
+  });
 });

@@ -3,7 +3,11 @@ import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 
 /** A key and what it does, as the list under `?` shows it. */
-export interface KeyHelp { readonly key: string; readonly does: string; readonly where: string }
+export interface KeyHelp {
+  readonly key: string;
+  readonly does: string;
+  readonly where: string;
+}
 
 export const KEYS: readonly KeyHelp[] = [
   { key: 't', does: 'Today', where: 'everywhere' },
@@ -38,7 +42,11 @@ export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target;
   if (!(target instanceof HTMLElement)) return false;
   if (target instanceof HTMLInputElement && (target.type === 'checkbox' || target.type === 'radio')) return false;
-  return target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"], [role="alertdialog"], [role="listbox"], [role="combobox"]') !== null;
+  return (
+    target.isContentEditable ||
+    /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+    target.closest('[role="dialog"], [role="alertdialog"], [role="listbox"], [role="combobox"]') !== null
+  );
 }
 
 /** One-letter keys that act only when nobody is typing and no modifier is held. */
@@ -73,7 +81,11 @@ export function useGlobalKeys() {
   onPlainKey('a', () => void router.push({ name: 'patterns' }));
   onPlainKey('p', () => void router.push({ name: 'products' }));
   onPlainKey('n', () => void router.push({ name: 'new-batch' }));
-  onPlainKey('/', () => { findOpen.value = true; });
-  onPlainKey('?', () => { keysOpen.value = true; });
+  onPlainKey('/', () => {
+    findOpen.value = true;
+  });
+  onPlainKey('?', () => {
+    keysOpen.value = true;
+  });
   return { keysOpen, findOpen };
 }

@@ -9,7 +9,10 @@ export function useFind() {
   let asked = 0;
   async function find(words: string): Promise<void> {
     const mine = ++asked;
-    if (!words.trim()) { found.value = []; return; }
+    if (!words.trim()) {
+      found.value = [];
+      return;
+    }
     try {
       const items = await shelfApi.search(words);
       if (mine === asked) [found.value, problem.value] = [items, null];

@@ -15,6 +15,17 @@ const cautions = computed(() => (props.product ? cautionsFor(props.product, prop
 </template>
 
 <style scoped>
-.caution { position: relative; background: var(--caution-ground); border-left: 5px solid var(--caution-edge); border-radius: 4px; padding: var(--space-2) var(--space-3) var(--space-2) 36px; }
-.caution i { position: absolute; left: 12px; top: 10px; color: var(--amber-700); }
+.caution {
+  position: relative;
+  background: var(--caution-ground);
+  border-left: 5px solid var(--caution-edge);
+  border-radius: 4px;
+  padding: var(--space-2) var(--space-3) var(--space-2) 36px;
+}
+.caution i {
+  position: absolute;
+  left: 12px;
+  top: 10px;
+  color: var(--amber-700);
+}
 </style>

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { LineChart as Lines } from 'echarts/charts';
-import { GridComponent, LegendComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import {
+  GridComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+} from 'echarts/components';
 import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
@@ -16,7 +22,9 @@ const option = computed(() => chartOption(props.spec));
 
 <template>
   <figure class="chart" role="img" :aria-label="spec.title">
-    <figcaption><strong>{{ spec.title }}</strong></figcaption>
+    <figcaption>
+      <strong>{{ spec.title }}</strong>
+    </figcaption>
     <VChart :option="option" autoresize :style="{ height: `${height ?? 230}px` }" />
   </figure>
 </template>

@@ -7,15 +7,27 @@ import { useUnits } from '../stores/units';
 import { numberText, parseNumber } from './parseNumber';
 
 /** A number with its unit. What cannot be read stays in the field, with a word on how to write it. */
-const props = defineProps<{ id: string; value: number | null; rawText?: string | undefined; unit: string; label: string; error?: string | undefined; describedBy?: string }>();
+const props = defineProps<{
+  id: string;
+  value: number | null;
+  rawText?: string | undefined;
+  unit: string;
+  label: string;
+  error?: string | undefined;
+  describedBy?: string;
+}>();
 const emit = defineEmits<{ change: [value: number | null, rawText: string | undefined] }>();
 const units = useUnits();
 const shownUnit = computed(() => units.label(props.unit));
-const fromValue = () => props.rawText ?? numberText(props.value === null ? null : units.shown(props.value, props.unit), units.decimals(props.unit) + 1);
+const fromValue = () =>
+  props.rawText ??
+  numberText(props.value === null ? null : units.shown(props.value, props.unit), units.decimals(props.unit) + 1);
 const text = ref(fromValue());
 const typing = ref(false);
 
-watch([() => props.value, () => props.rawText, shownUnit], () => { if (!typing.value) text.value = fromValue(); });
+watch([() => props.value, () => props.rawText, shownUnit], () => {
+  if (!typing.value) text.value = fromValue();
+});
 
 function typed(next: string | undefined) {
   text.value = next ?? '';
@@ -27,13 +39,29 @@ function typed(next: string | undefined) {
 
 <template>
   <InputGroup class="number">
-    <InputText :id="id" :model-value="text" inputmode="decimal" autocomplete="off" :aria-label="`${label}${shownUnit ? `, ${shownUnit}` : ''}`"
-      :invalid="Boolean(error)" :aria-describedby="error ? `${id}-error` : undefined" class="figures" @update:model-value="typed" @focus="typing = true" @blur="typing = false" />
+    <InputText
+      :id="id"
+      :model-value="text"
+      inputmode="decimal"
+      autocomplete="off"
+      :aria-label="`${label}${shownUnit ? `, ${shownUnit}` : ''}`"
+      :invalid="Boolean(error)"
+      :aria-describedby="error ? `${id}-error` : undefined"
+      class="figures"
+      @update:model-value="typed"
+      @focus="typing = true"
+      @blur="typing = false"
+    />
     <InputGroupAddon v-if="shownUnit">{{ shownUnit }}</InputGroupAddon>
   </InputGroup>
 </template>
 
 <style scoped>
-.number { width: 100%; }
-:deep(input) { font-size: 1.1rem; min-width: 0; }
+.number {
+  width: 100%;
+}
+:deep(input) {
+  font-size: 1.1rem;
+  min-width: 0;
+}
 </style>

@@ -20,14 +20,46 @@ const drawn = computed(() => patternMarks(props.kind, props.pattern));
 </template>
 
 <style scoped>
-.picture { display: block; width: 100%; height: auto; }
-.block { fill: var(--amber-100); }
-.edge { fill: none; stroke: var(--amber-700); stroke-width: 2; }
-.bubble { fill: var(--card); stroke: var(--amber-700); stroke-width: 1; }
-.line { fill: none; stroke: var(--ink-900); stroke-width: 1.8; }
-.tacky { fill: #c9761c; fill-opacity: 0.55; }
-.yellow { fill: #d8a300; fill-opacity: 0.75; }
-.soft { fill: var(--bottle-300); fill-opacity: 0.85; }
-.pale { fill: #fff; fill-opacity: 0.8; }
-.dark { fill: #6b4a23; }
+.picture {
+  display: block;
+  width: 100%;
+  height: auto;
+}
+.block {
+  fill: var(--amber-100);
+}
+.edge {
+  fill: none;
+  stroke: var(--amber-700);
+  stroke-width: 2;
+}
+.bubble {
+  fill: var(--card);
+  stroke: var(--amber-700);
+  stroke-width: 1;
+}
+.line {
+  fill: none;
+  stroke: var(--ink-900);
+  stroke-width: 1.8;
+}
+.tacky {
+  fill: #c9761c;
+  fill-opacity: 0.55;
+}
+.yellow {
+  fill: #d8a300;
+  fill-opacity: 0.75;
+}
+.soft {
+  fill: var(--bottle-300);
+  fill-opacity: 0.85;
+}
+.pale {
+  fill: #fff;
+  fill-opacity: 0.8;
+}
+.dark {
+  fill: #6b4a23;
+}
 </style>

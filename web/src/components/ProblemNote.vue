@@ -15,5 +15,14 @@ const emit = defineEmits<{ again: [] }>();
 </template>
 
 <style scoped>
-.problem { display: flex; align-items: center; gap: var(--space-3); background: var(--outside-ground); color: var(--outside); border-radius: var(--radius); padding: var(--space-3) var(--space-4); font-weight: 600; }
+.problem {
+  display: flex;
+  align-items: center;
+  gap: var(--space-3);
+  background: var(--outside-ground);
+  color: var(--outside);
+  border-radius: var(--radius);
+  padding: var(--space-3) var(--space-4);
+  font-weight: 600;
+}
 </style>

@@ -22,15 +22,65 @@ const timeWords = ({ stage, atMin }: { stage: string; atMin: number | null }) =>
 </template>
 
 <style scoped>
-.line { display: grid; grid-auto-flow: column; grid-auto-columns: 1fr; position: relative; }
-.line::before { content: ''; position: absolute; left: 6%; right: 6%; top: 11px; height: 3px; background: var(--chalk-200); }
-li { display: flex; flex-direction: column; align-items: center; gap: 2px; position: relative; text-align: center; }
-.knot { width: 24px; height: 24px; border-radius: 6px; background: var(--page); border: 2px solid var(--chalk-400); display: grid; place-items: center; font-size: 0.7rem; }
-.past .knot { border-color: var(--action); background: var(--bottle-50); color: var(--action); }
-.now .knot { background: var(--part-a); border-color: var(--amber-600); border-radius: 6px 6px 50% 50%; transform: scale(1.2); }
-.now .word { font-weight: 750; }
-.not-needed { color: var(--text-quiet); }
-.not-needed .knot { border-style: dashed; }
-.ahead .word { color: var(--text-quiet); }
-.time { font-size: 0.8rem; color: var(--text-quiet); min-height: 1.2em; }
+.line {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
+  position: relative;
+}
+.line::before {
+  content: '';
+  position: absolute;
+  left: 6%;
+  right: 6%;
+  top: 11px;
+  height: 3px;
+  background: var(--chalk-200);
+}
+li {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 2px;
+  position: relative;
+  text-align: center;
+}
+.knot {
+  width: 24px;
+  height: 24px;
+  border-radius: 6px;
+  background: var(--page);
+  border: 2px solid var(--chalk-400);
+  display: grid;
+  place-items: center;
+  font-size: 0.7rem;
+}
+.past .knot {
+  border-color: var(--action);
+  background: var(--bottle-50);
+  color: var(--action);
+}
+.now .knot {
+  background: var(--part-a);
+  border-color: var(--amber-600);
+  border-radius: 6px 6px 50% 50%;
+  transform: scale(1.2);
+}
+.now .word {
+  font-weight: 750;
+}
+.not-needed {
+  color: var(--text-quiet);
+}
+.not-needed .knot {
+  border-style: dashed;
+}
+.ahead .word {
+  color: var(--text-quiet);
+}
+.time {
+  font-size: 0.8rem;
+  color: var(--text-quiet);
+  min-height: 1.2em;
+}
 </style>

@@ -3,6 +3,13 @@
 defineProps<{ outside: number }>();
 </script>
 
-<template><span class="figures" :class="{ out: outside > 0 }">{{ outside === 0 ? 'none' : outside }}</span></template>
+<template>
+  <span class="figures" :class="{ out: outside > 0 }">{{ outside === 0 ? 'none' : outside }}</span>
+</template>
 
-<style scoped>.out { color: var(--outside); font-weight: 700; }</style>
+<style scoped>
+.out {
+  color: var(--outside);
+  font-weight: 700;
+}
+</style>

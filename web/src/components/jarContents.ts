@@ -1,7 +1,10 @@
 import { loadings, mixMasses, type Batch, type Product } from '@warm-jar/core';
 
 /** What stands in a jar, bottom first, in shares of the whole. */
-export interface JarLayer { readonly part: 'a' | 'b' | 'additive'; readonly share: number }
+export interface JarLayer {
+  readonly part: 'a' | 'b' | 'additive';
+  readonly share: number;
+}
 
 /** The contents of a batch's cup in true proportion by mass; empty where nothing was weighed yet. */
 export function jarContents(product: Product | null, batch: Batch): JarLayer[] {

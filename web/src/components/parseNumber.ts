@@ -1,5 +1,6 @@
 /** What a person typed into a number field. */
-export type ParsedNumber = { readonly kind: 'empty' } | { readonly kind: 'number'; readonly value: number } | { readonly kind: 'bad' };
+export type ParsedNumber =
+  { readonly kind: 'empty' } | { readonly kind: 'number'; readonly value: number } | { readonly kind: 'bad' };
 
 /**
  * Reads a number as people type it at a bench: a point or a comma for decimals, a plain or a true minus, spaces around.

@@ -9,7 +9,9 @@ describe('patternMarks', () => {
     const drawn = new Set<string>();
     let count = 0;
     for (const kind of SYMPTOM_KINDS) {
-      for (const pattern of PATTERNS_BY_SYMPTOM[kind].filter((p) => p !== 'unspecified' || PATTERNS_BY_SYMPTOM[kind].length === 1)) {
+      for (const pattern of PATTERNS_BY_SYMPTOM[kind].filter(
+        (p) => p !== 'unspecified' || PATTERNS_BY_SYMPTOM[kind].length === 1,
+      )) {
         const m = patternMarks(kind, pattern);
         expect(empty(m), `${kind} ${pattern}`).toBe(false);
         drawn.add(JSON.stringify(m));
@@ -25,5 +27,6 @@ describe('patternMarks', () => {
       expect(c.x).toBeLessThan(108);
     }
   });
-  it('leaves the piece plain where the pattern was not told', () => expect(empty(patternMarks('bubbles', 'unspecified'))).toBe(true));
+  it('leaves the piece plain where the pattern was not told', () =>
+    expect(empty(patternMarks('bubbles', 'unspecified'))).toBe(true));
 });

@@ -1,10 +1,19 @@
 import { onMounted, ref, shallowRef, type Ref, type ShallowRef } from 'vue';
 import { ApiProblem } from '../api/client';
 
-export interface Loaded<T> { readonly value: ShallowRef<T | null>; readonly problem: Ref<string | null>; readonly loading: Ref<boolean>; readonly load: () => Promise<void> }
+export interface Loaded<T> {
+  readonly value: ShallowRef<T | null>;
+  readonly problem: Ref<string | null>;
+  readonly loading: Ref<boolean>;
+  readonly load: () => Promise<void>;
+}
 
 /** Something read from the server when the view opens, and again when asked; a newer question overtakes an older one. */
-export function useLoaded<T>(read: () => Promise<T>, otherwise: string, { now = true }: { now?: boolean } = {}): Loaded<T> {
+export function useLoaded<T>(
+  read: () => Promise<T>,
+  otherwise: string,
+  { now = true }: { now?: boolean } = {},
+): Loaded<T> {
   const value = shallowRef<T | null>(null) as ShallowRef<T | null>;
   const problem = ref<string | null>(null);
   const loading = ref(false);

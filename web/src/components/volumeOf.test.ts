@@ -9,7 +9,9 @@ describe('volumeOf', () => {
     expect(volumeOf('shape', 'box', { lengthMm: 100, widthMm: 50, depthMm: 20 }).volumeML).toBeCloseTo(100, 9);
   });
   it('says which measure cannot be', () => {
-    expect(volumeOf('shape', 'ring', { outerDiameterMm: 10, innerDiameterMm: 20, depthMm: 5 }).problem).toMatch(/^Look at inner diameter: .*from 0 to 10/);
+    expect(volumeOf('shape', 'ring', { outerDiameterMm: 10, innerDiameterMm: 20, depthMm: 5 }).problem).toMatch(
+      /^Look at inner diameter: .*from 0 to 10/,
+    );
     expect(volumeOf('water', 'box', { waterG: -3, waterC: 20 }).problem).toMatch(/^Look at the water: /);
   });
   it('asks of every shape what its volume needs', () => {

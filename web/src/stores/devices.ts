@@ -4,8 +4,17 @@ import { devicesApi } from '../api/devices';
 import { eventsFrom } from '../api/events';
 
 /** What a device shows on this screen; silent where it does not answer. */
-export interface Shown { readonly value: number | null; readonly settled: boolean; readonly silent: boolean }
-interface Known { readonly code: string; readonly kind: DeviceKind; readonly name: string; readonly standIn: boolean }
+export interface Shown {
+  readonly value: number | null;
+  readonly settled: boolean;
+  readonly silent: boolean;
+}
+interface Known {
+  readonly code: string;
+  readonly kind: DeviceKind;
+  readonly name: string;
+  readonly standIn: boolean;
+}
 
 /** The devices at the bench, read over the stream and pointed at one batch. */
 export function useDevices(batch: Ref<string | null>, kinds: readonly DeviceKind[]) {
@@ -16,15 +25,38 @@ export function useDevices(batch: Ref<string | null>, kinds: readonly DeviceKind
 
   async function listen(): Promise<void> {
     stop?.();
-    known.value = await devicesApi.list().then((all) => all.filter((d) => kinds.includes(d.kind)), () => known.value);
+    known.value = await devicesApi.list().then(
+      (all) => all.filter((d) => kinds.includes(d.kind)),
+      () => known.value,
+    );
     if (known.value.length === 0) return;
-    const query = new URLSearchParams({ devices: known.value.map((d) => d.code).join(','), ...(batch.value ? { batch: batch.value } : {}) });
-    stop = eventsFrom(`/events?${query.toString()}`, {
-      reading: (data) => { const r = readingEventSchema.parse(data); values.value = new Map([...values.value, [r.code, r.values]]); },
-    }, (up) => { connected.value = up; });
+    const query = new URLSearchParams({
+      devices: known.value.map((d) => d.code).join(','),
+      ...(batch.value ? { batch: batch.value } : {}),
+    });
+    stop = eventsFrom(
+      `/events?${query.toString()}`,
+      {
+        reading: (data) => {
+          const r = readingEventSchema.parse(data);
+          values.value = new Map([...values.value, [r.code, r.values]]);
+        },
+      },
+      (up) => {
+        connected.value = up;
+      },
+    );
   }
-  watch(batch, () => { void listen(); }, { immediate: true });
-  onUnmounted(() => { stop?.(); });
+  watch(
+    batch,
+    () => {
+      void listen();
+    },
+    { immediate: true },
+  );
+  onUnmounted(() => {
+    stop?.();
+  });
 
   const device = (kind: DeviceKind) => known.value.find((d) => d.kind === kind) ?? null;
   /** What a kind of device shows of something; null where there is no such device. */

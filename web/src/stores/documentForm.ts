@@ -6,16 +6,21 @@ import { FORM, type FormContext } from '../components/form/formContext';
 import { carryOver, valueAt, withValue, type Tree } from './draftPath';
 
 /** A document being filled in, with texts that are no numbers yet; null while nothing was changed. */
-interface Kept { readonly document: Tree; readonly texts: Record<string, string> }
+interface Kept {
+  readonly document: Tree;
+  readonly texts: Record<string, string>;
+}
 
 /** Leaves out what was emptied, so that "not stated" is absent rather than an empty section. */
 export function withoutEmpty(document: Tree): Tree {
-  return Object.fromEntries(Object.entries(document).flatMap(([key, value]): [string, unknown][] => {
-    if (value === null || value === undefined) return [];
-    if (typeof value !== 'object' || Array.isArray(value)) return [[key, value]];
-    const inner = withoutEmpty(value as Tree);
-    return Object.keys(inner).length === 0 && key !== 'ratio' ? [] : [[key, inner]];
-  }));
+  return Object.fromEntries(
+    Object.entries(document).flatMap(([key, value]): [string, unknown][] => {
+      if (value === null || value === undefined) return [];
+      if (typeof value !== 'object' || Array.isArray(value)) return [[key, value]];
+      const inner = withoutEmpty(value as Tree);
+      return Object.keys(inner).length === 0 && key !== 'ratio' ? [] : [[key, inner]];
+    }),
+  );
 }
 
 /**
@@ -24,7 +29,10 @@ export function withoutEmpty(document: Tree): Tree {
  * @param start the stored document, or what a new one begins as
  */
 export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref<Tree>) {
-  const kept = useLocalStorage<Kept | null>(`warm-jar.form.${key}`, null, { flush: 'sync', serializer: { read: (v) => JSON.parse(v) as Kept | null, write: (v) => JSON.stringify(v) } });
+  const kept = useLocalStorage<Kept | null>(`warm-jar.form.${key}`, null, {
+    flush: 'sync',
+    serializer: { read: (v) => JSON.parse(v) as Kept | null, write: (v) => JSON.stringify(v) },
+  });
   const serverIssues = ref<Record<string, string>>({});
   const tried = ref(false);
   const document = computed<Tree>(() => kept.value?.document ?? start.value);
@@ -32,28 +40,41 @@ export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref
   const changed = computed(() => kept.value !== null);
   const parsed = computed(() => schema.safeParse(withoutEmpty(document.value)));
   const found = computed(() => {
-    const all: Record<string, string> = Object.fromEntries(Object.keys(texts.value).map((path) => [path, 'Write a number, such as 21.5, or clear the field.']));
+    const all: Record<string, string> = Object.fromEntries(
+      Object.keys(texts.value).map((path) => [path, 'Write a number, such as 21.5, or clear the field.']),
+    );
     if (!parsed.value.success) for (const { path, message } of issuesFromZod(parsed.value.error)) all[path] ??= message;
     return all;
   });
   /** A missing field is only called so once saving was tried; a wrong one at once. */
   const issues = computed(() => ({
     ...serverIssues.value,
-    ...Object.fromEntries(Object.entries(found.value).filter(([path]) => tried.value || texts.value[path] !== undefined || valueAt(document.value, path) != null)),
+    ...Object.fromEntries(
+      Object.entries(found.value).filter(
+        ([path]) => tried.value || texts.value[path] !== undefined || valueAt(document.value, path) != null,
+      ),
+    ),
   }));
   const form: FormContext = {
     value: (path) => valueAt(document.value, path),
     set: (path, value, rawText) => {
       serverIssues.value = Object.fromEntries(Object.entries(serverIssues.value).filter(([p]) => p !== path));
       const others = Object.fromEntries(Object.entries(texts.value).filter(([p]) => p !== path));
-      kept.value = { document: withValue(document.value, path, value), texts: rawText === undefined ? others : { ...others, [path]: rawText } };
+      kept.value = {
+        document: withValue(document.value, path, value),
+        texts: rawText === undefined ? others : { ...others, [path]: rawText },
+      };
     },
     issues,
     texts,
   };
   provide(FORM, form);
   return {
-    ...form, document, changed, tried, serverIssues,
+    ...form,
+    document,
+    changed,
+    tried,
+    serverIssues,
     /** The document to be stored, or null with its problems shown. */
     ready: (): T | null => {
       tried.value = true;
@@ -61,7 +82,13 @@ export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref
     },
     issueCount: computed(() => Object.keys(found.value).length),
     /** Lays what was changed here over a newer stored document. */
-    rebase: (before: Tree, now: Tree) => { if (kept.value) kept.value = { ...kept.value, document: carryOver(before, kept.value.document, now) }; },
-    drop: () => { kept.value = null; serverIssues.value = {}; tried.value = false; },
+    rebase: (before: Tree, now: Tree) => {
+      if (kept.value) kept.value = { ...kept.value, document: carryOver(before, kept.value.document, now) };
+    },
+    drop: () => {
+      kept.value = null;
+      serverIssues.value = {};
+      tried.value = false;
+    },
   };
 }

@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { draftIssues, localMoment, readableBatch, type Draft } from './draft';
 
-const draft = (document: Record<string, unknown>, texts: Record<string, string> = {}): Draft =>
-  ({ document: { format: 'warm-jar.batch/1', product: { slug: 'house-tide', revision: 1 }, ...document }, texts, of: null, savedAt: '' });
+const draft = (document: Record<string, unknown>, texts: Record<string, string> = {}): Draft => ({
+  document: { format: 'warm-jar.batch/1', product: { slug: 'house-tide', revision: 1 }, ...document },
+  texts,
+  of: null,
+  savedAt: '',
+});
 
 describe('draftIssues', () => {
   it('lets a sound draft through as a batch', () => {
@@ -11,7 +15,9 @@ describe('draftIssues', () => {
     expect(batch?.room?.temperatureC).toBe(20);
   });
   it('names each field that cannot be stored, and keeps the batch back', () => {
-    const { batch, issues } = draftIssues(draft({ product: {}, room: { humidityPct: 130 } }, { 'mix.stirMin': '2,5,1' }));
+    const { batch, issues } = draftIssues(
+      draft({ product: {}, room: { humidityPct: 130 } }, { 'mix.stirMin': '2,5,1' }),
+    );
     expect(batch).toBeNull();
     expect(Object.keys(issues).sort()).toEqual(['mix.stirMin', 'product.slug', 'room.humidityPct']);
     expect(issues['product.slug']).toBe('Choose the product.');
@@ -20,7 +26,9 @@ describe('draftIssues', () => {
 
 describe('readableBatch', () => {
   it('leaves out what cannot be read yet, and keeps the rest for the limits', () => {
-    const batch = readableBatch(draft({ room: { temperatureC: 20, humidityPct: 130 }, pour: { startedMin: 6, finishedMin: 2 } }));
+    const batch = readableBatch(
+      draft({ room: { temperatureC: 20, humidityPct: 130 }, pour: { startedMin: 6, finishedMin: 2 } }),
+    );
     expect(batch?.room).toEqual({ temperatureC: 20, humidityPct: null });
     expect(batch?.pour).toEqual({ startedMin: 6, finishedMin: null });
   });

@@ -46,7 +46,11 @@ export const useDraft = defineStore('draft', () => {
     const draft = kept.value[keyOf(code)];
     if (!draft) return;
     const texts = Object.fromEntries(Object.entries(draft.texts).filter(([p]) => p !== path));
-    put(code, { ...draft, document: withValue(draft.document, path, value), texts: rawText === undefined ? texts : { ...texts, [path]: rawText } });
+    put(code, {
+      ...draft,
+      document: withValue(draft.document, path, value),
+      texts: rawText === undefined ? texts : { ...texts, [path]: rawText },
+    });
     if (path === 'by' && typeof value === 'string') lastBy.value = value;
   }
 

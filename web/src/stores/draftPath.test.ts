@@ -14,20 +14,26 @@ describe('draft paths', () => {
     expect(before.room).toBeNull();
   });
   it('sets within lists', () => {
-    expect(withValue({ additives: [{ massG: 1 }, { massG: 2 }] }, 'additives[1].massG', 5)).toEqual({ additives: [{ massG: 1 }, { massG: 5 }] });
+    expect(withValue({ additives: [{ massG: 1 }, { massG: 2 }] }, 'additives[1].massG', 5)).toEqual({
+      additives: [{ massG: 1 }, { massG: 5 }],
+    });
   });
 });
 
 describe('carryOver', () => {
   const before = { moisturePct: 6, note: 'old', pairs: [{ outcome: 'good' }], drops: { counted: 1, massG: 2 } };
-  it('keeps both people\'s changes where they touched different fields', () => {
+  it("keeps both people's changes where they touched different fields", () => {
     const mine = { ...before, moisturePct: 5 };
     const theirs = { ...before, note: 'weighed', drops: { counted: 9, massG: 2 } };
     expect(carryOver(before, mine, theirs)).toEqual({ ...theirs, moisturePct: 5 });
   });
   it('lets mine stand where both touched the same field, and carries a list whole', () => {
     expect(carryOver(before, { ...before, note: 'mine' }, { ...before, note: 'theirs' })['note']).toBe('mine');
-    expect(carryOver(before, { ...before, pairs: [] }, { ...before, note: 'x' })).toEqual({ ...before, note: 'x', pairs: [] });
+    expect(carryOver(before, { ...before, pairs: [] }, { ...before, note: 'x' })).toEqual({
+      ...before,
+      note: 'x',
+      pairs: [],
+    });
   });
   it('carries what I emptied, and nothing where I changed nothing', () => {
     expect(carryOver(before, { ...before, note: null }, before)['note']).toBeNull();

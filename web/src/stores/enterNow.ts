@@ -7,5 +7,13 @@ import { useLive } from './live';
 export function useEnterNow() {
   const live = useLive();
   return (code: string, by: string | null, change: Partial<Pick<Entry, 'set' | 'add'>>): Promise<Versioned> =>
-    api.enter(code, { key: crypto.randomUUID(), at: localMoment(new Date(live.exactMs())), by, set: [], add: [], ...change, over: false });
+    api.enter(code, {
+      key: crypto.randomUUID(),
+      at: localMoment(new Date(live.exactMs())),
+      by,
+      set: [],
+      add: [],
+      ...change,
+      over: false,
+    });
 }

@@ -14,18 +14,37 @@ export const useLive = defineStore('live', () => {
   const exact = () => base + (performance.now() - at) * speed;
   const nowMs = ref(exact());
   const listeners = new Set<ChangeListener>();
-  useIntervalFn(() => { nowMs.value = exact(); }, 250);
-  eventsFrom('/events', {
-    clock: (data) => {
-      const clock = clockEventSchema.parse(data);
-      [base, at, speed] = [Date.parse(clock.now), performance.now(), clock.speed];
-      connected.value = true;
+  useIntervalFn(() => {
+    nowMs.value = exact();
+  }, 250);
+  eventsFrom(
+    '/events',
+    {
+      clock: (data) => {
+        const clock = clockEventSchema.parse(data);
+        [base, at, speed] = [Date.parse(clock.now), performance.now(), clock.speed];
+        connected.value = true;
+      },
+      batch: (data) => {
+        const change = changeEventSchema.parse(data);
+        for (const hear of listeners) hear(change);
+      },
     },
-    batch: (data) => { const change = changeEventSchema.parse(data); for (const hear of listeners) hear(change); },
-  }, (up) => { connected.value = up; });
+    (up) => {
+      connected.value = up;
+    },
+  );
   return {
-    connected, nowMs, exactMs: exact, speed: () => speed,
+    connected,
+    nowMs,
+    exactMs: exact,
+    speed: () => speed,
     /** @returns what ends the listening */
-    onChange: (listener: ChangeListener): (() => void) => { listeners.add(listener); return () => { listeners.delete(listener); }; },
+    onChange: (listener: ChangeListener): (() => void) => {
+      listeners.add(listener);
+      return () => {
+        listeners.delete(listener);
+      };
+    },
   };
 });

@@ -12,10 +12,22 @@ async function outbox(answer: (w: Waiting) => Promise<unknown>) {
   const db = await openOutboxDb(name);
   const sent: string[] = [];
   let [queue, away] = [[] as readonly Waiting[], false];
-  const make = () => sendInOrder({
-    db, onStored: () => undefined, onQueue: (q) => { queue = q; }, onAway: (a) => { away = a; },
-    send: async (w) => { await answer(w); sent.push(w.entry.key); return { batch: {} as never, version: 1 }; },
-  });
+  const make = () =>
+    sendInOrder({
+      db,
+      onStored: () => undefined,
+      onQueue: (q) => {
+        queue = q;
+      },
+      onAway: (a) => {
+        away = a;
+      },
+      send: async (w) => {
+        await answer(w);
+        sent.push(w.entry.key);
+        return { batch: {} as never, version: 1 };
+      },
+    });
   return { sender: make(), again: make, sent, queue: () => queue, away: () => away, db };
 }
 const unreachable = new ApiProblem('unreachable', 'The server cannot be reached.', 0);
@@ -42,7 +54,15 @@ describe('the outbox', () => {
     expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-a']);
   });
   it('stops a batch at an entry that is refused, with the reason, and lets other batches go on', async () => {
-    const o = await outbox((w) => (w.entry.key === 'the-entry-b' && !w.entry.over ? Promise.reject(new ApiProblem('field-conflict', 'Somebody else wrote Stir meanwhile.', 409, [{ path: 'mix.stirMin', message: 'They wrote 2, you 3.' }])) : Promise.resolve()));
+    const o = await outbox((w) =>
+      w.entry.key === 'the-entry-b' && !w.entry.over
+        ? Promise.reject(
+            new ApiProblem('field-conflict', 'Somebody else wrote Stir meanwhile.', 409, [
+              { path: 'mix.stirMin', message: 'They wrote 2, you 3.' },
+            ]),
+          )
+        : Promise.resolve(),
+    );
     await o.sender.add('B-1', entry('a'));
     await o.sender.add('B-1', entry('b'));
     await o.sender.add('B-1', entry('c'));
@@ -54,7 +74,11 @@ describe('the outbox', () => {
     expect(o.sent).toEqual(['the-entry-a', 'the-entry-d', 'the-entry-b', 'the-entry-c']);
   });
   it('lets a refused entry go when it is dropped', async () => {
-    const o = await outbox((w) => (w.entry.key === 'the-entry-a' ? Promise.reject(new ApiProblem('invalid-input', 'Does not fit.', 400)) : Promise.resolve()));
+    const o = await outbox((w) =>
+      w.entry.key === 'the-entry-a'
+        ? Promise.reject(new ApiProblem('invalid-input', 'Does not fit.', 400))
+        : Promise.resolve(),
+    );
     await o.sender.add('B-1', entry('a'));
     await o.sender.add('B-1', entry('b'));
     await o.sender.pump();
@@ -62,7 +86,7 @@ describe('the outbox', () => {
     await o.sender.settle(o.queue()[0]!.seq, 'drop');
     expect(o.sent).toEqual(['the-entry-b']);
   });
-  it('works without the browser\'s database, for as long as the page lives', async () => {
+  it("works without the browser's database, for as long as the page lives", async () => {
     const db = memoryOutboxDb();
     const [a, b] = [await db.add('B-1', entry('a')), await db.add('B-1', entry('b'))];
     await db.put({ ...b, problem: 'refused' });

@@ -18,23 +18,56 @@ export const useOutbox = defineStore('outbox', () => {
   const listeners = new Set<StoredListener>();
   /** Whether the browser keeps entries over a reload. */
   const kept = ref(true);
-  const sender = openOutboxDb().catch(() => { kept.value = false; return memoryOutboxDb(); }).then((db) => {
-    const s = sendInOrder({
-      db, send: (w) => api.enter(w.code, w.entry),
-      onStored: (code, stored) => { for (const hear of listeners) hear(code, stored); },
-      onQueue: (q) => { queue.value = q; }, onAway: (a) => { away.value = a; },
+  const sender = openOutboxDb()
+    .catch(() => {
+      kept.value = false;
+      return memoryOutboxDb();
+    })
+    .then((db) => {
+      const s = sendInOrder({
+        db,
+        send: (w) => api.enter(w.code, w.entry),
+        onStored: (code, stored) => {
+          for (const hear of listeners) hear(code, stored);
+        },
+        onQueue: (q) => {
+          queue.value = q;
+        },
+        onAway: (a) => {
+          away.value = a;
+        },
+      });
+      void s.load();
+      return s;
     });
-    void s.load();
-    return s;
-  });
-  const pump = () => { void sender.then((s) => s.pump()); };
-  useIntervalFn(() => { if (queue.value.length > 0) pump(); }, AGAIN_MS);
+  const pump = () => {
+    void sender.then((s) => s.pump());
+  };
+  useIntervalFn(() => {
+    if (queue.value.length > 0) pump();
+  }, AGAIN_MS);
   useEventListener('online', pump);
-  watch(() => live.connected, (up) => { if (up) pump(); });
+  watch(
+    () => live.connected,
+    (up) => {
+      if (up) pump();
+    },
+  );
   return {
-    queue, away, kept,
-    add: async (code: string, entry: Waiting['entry']): Promise<void> => { await (await sender).add(code, entry); },
-    settle: async (seq: number, how: 'over' | 'drop'): Promise<void> => { await (await sender).settle(seq, how); },
-    onStored: (listener: StoredListener): (() => void) => { listeners.add(listener); return () => { listeners.delete(listener); }; },
+    queue,
+    away,
+    kept,
+    add: async (code: string, entry: Waiting['entry']): Promise<void> => {
+      await (await sender).add(code, entry);
+    },
+    settle: async (seq: number, how: 'over' | 'drop'): Promise<void> => {
+      await (await sender).settle(seq, how);
+    },
+    onStored: (listener: StoredListener): (() => void) => {
+      listeners.add(listener);
+      return () => {
+        listeners.delete(listener);
+      };
+    },
   };
 });

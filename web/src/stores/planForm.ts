@@ -4,7 +4,12 @@ export type FillWith = 'mould' | 'shape' | 'coat' | 'mass';
 type ShapeKind = (typeof SHAPE_KINDS)[number];
 /** A piece of gear: its code, `none` for doing without, null for what the application picks. */
 export type GearChoice = string | null;
-export interface PlannedColour { readonly code: string | null; readonly name: string; readonly kind: AdditiveKind; readonly pct: number | null }
+export interface PlannedColour {
+  readonly code: string | null;
+  readonly name: string;
+  readonly kind: AdditiveKind;
+  readonly pct: number | null;
+}
 
 /** What a technician says of a batch to be planned. Null is not said; the card or a habit stands in and is told. */
 export interface PlanForm {
@@ -61,8 +66,49 @@ export interface PlanForm {
 }
 
 export const EMPTY_PLAN: PlanForm = {
-  productSlug: null, fill: 'mould', mouldCode: null, moreMoulds: [], pieces: null, shape: 'box', measures: {}, areaCM2: null, thicknessMm: null, edgeMm: null, edgeHeightMm: null, massG: null,
-  depthMm: null, pourOf: null, thinnestMm: null, lossPct: null, roomC: null, humidityPct: null, resinC: null, mouldC: null, altitudeM: null, additives: [], inclusionCode: null,
-  route: null, stirMin: null, restMin: null, pourMin: null, loadMin: null, pressureKPa: null, round: null,
-  scaleCode: null, cupCode: null, vesselCode: null, compressorCode: null, pumpCode: null, lampCode: null, baseSlug: null, useGPerMin: null, clarity: null, sun: false, waitH: null, leastShoreD: null, copiedFrom: null, copiedAs: null, forLayer: null,
+  productSlug: null,
+  fill: 'mould',
+  mouldCode: null,
+  moreMoulds: [],
+  pieces: null,
+  shape: 'box',
+  measures: {},
+  areaCM2: null,
+  thicknessMm: null,
+  edgeMm: null,
+  edgeHeightMm: null,
+  massG: null,
+  depthMm: null,
+  pourOf: null,
+  thinnestMm: null,
+  lossPct: null,
+  roomC: null,
+  humidityPct: null,
+  resinC: null,
+  mouldC: null,
+  altitudeM: null,
+  additives: [],
+  inclusionCode: null,
+  route: null,
+  stirMin: null,
+  restMin: null,
+  pourMin: null,
+  loadMin: null,
+  pressureKPa: null,
+  round: null,
+  scaleCode: null,
+  cupCode: null,
+  vesselCode: null,
+  compressorCode: null,
+  pumpCode: null,
+  lampCode: null,
+  baseSlug: null,
+  useGPerMin: null,
+  clarity: null,
+  sun: false,
+  waitH: null,
+  leastShoreD: null,
+  copiedFrom: null,
+  copiedAs: null,
+  forLayer: null,
 };

@@ -11,7 +11,8 @@ export interface SendDeps {
 }
 
 /** Whether the server may take the same entry later: it is away, or stumbled. */
-const isAway = (error: unknown): boolean => error instanceof ApiProblem && (error.status === 0 || error.status >= 500 || error.status === 429);
+const isAway = (error: unknown): boolean =>
+  error instanceof ApiProblem && (error.status === 0 || error.status >= 500 || error.status === 429);
 
 /**
  * Sends entries one after another in the order they were made. An entry that the server refuses stops the later ones of
@@ -20,11 +21,16 @@ const isAway = (error: unknown): boolean => error instanceof ApiProblem && (erro
 export function sendInOrder(deps: SendDeps) {
   let queue: Waiting[] = [];
   let [busy, last] = [false, Promise.resolve()];
-  const tell = () => { deps.onQueue([...queue]); };
+  const tell = () => {
+    deps.onQueue([...queue]);
+  };
 
   /** Sends until nothing is left that can be sent; a second call waits for the first. */
   function pump(): Promise<void> {
-    if (!busy) { busy = true; last = sendAll(); }
+    if (!busy) {
+      busy = true;
+      last = sendAll();
+    }
     return last;
   }
 
@@ -52,7 +58,11 @@ export function sendInOrder(deps: SendDeps) {
       deps.onAway(isAway(error));
       if (isAway(error)) return false;
       if (!(error instanceof ApiProblem)) throw error;
-      const refused = { ...next, problem: error.issues.length > 0 ? `${error.message} ${error.issues.map((i) => i.message).join(' ')}` : error.message };
+      const refused = {
+        ...next,
+        problem:
+          error.issues.length > 0 ? `${error.message} ${error.issues.map((i) => i.message).join(' ')}` : error.message,
+      };
       await deps.db.put(refused);
       queue = queue.map((w) => (w.seq === next.seq ? refused : w));
     }
@@ -61,7 +71,11 @@ export function sendInOrder(deps: SendDeps) {
   }
 
   return {
-    load: async () => { queue = await deps.db.all(); tell(); await pump(); },
+    load: async () => {
+      queue = await deps.db.all();
+      tell();
+      await pump();
+    },
     add: async (code: string, entry: Waiting['entry']) => {
       const made = await deps.db.add(code, entry);
       queue = [...queue, made];
@@ -72,8 +86,10 @@ export function sendInOrder(deps: SendDeps) {
     settle: async (seq: number, how: 'over' | 'drop') => {
       const found = queue.find((w) => w.seq === seq);
       if (!found) return;
-      if (how === 'drop') { await deps.db.remove(seq); queue = queue.filter((w) => w.seq !== seq); }
-      else {
+      if (how === 'drop') {
+        await deps.db.remove(seq);
+        queue = queue.filter((w) => w.seq !== seq);
+      } else {
         // It was not taken under its first key, so that key is free still.
         const again = { ...found, problem: null, entry: { ...found.entry, over: true } };
         await deps.db.put(again);

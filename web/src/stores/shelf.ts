@@ -1,7 +1,14 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { ApiProblem } from '../api/client';
-import { shelfApi, type ShelvedAdditive, type ShelvedGear, type ShelvedInclusion, type ShelvedLot, type ShelvedMould } from '../api/shelf';
+import {
+  shelfApi,
+  type ShelvedAdditive,
+  type ShelvedGear,
+  type ShelvedInclusion,
+  type ShelvedLot,
+  type ShelvedMould,
+} from '../api/shelf';
 
 /** Everything a studio chooses from beside its cards, read together and again after each change. */
 export const useShelf = defineStore('shelf', () => {
@@ -16,7 +23,11 @@ export const useShelf = defineStore('shelf', () => {
   async function load(): Promise<void> {
     try {
       [lots.value, moulds.value, inclusions.value, additives.value, gear.value] = await Promise.all([
-        shelfApi.lots(), shelfApi.moulds(), shelfApi.inclusions(), shelfApi.additives(), shelfApi.gear(),
+        shelfApi.lots(),
+        shelfApi.moulds(),
+        shelfApi.inclusions(),
+        shelfApi.additives(),
+        shelfApi.gear(),
       ]);
       problem.value = null;
     } catch (error) {

@@ -1,4 +1,15 @@
-import { QUANTITIES, STORED_UNITS, decimalsFor, fromStored, quantityOfStoredUnit, toStored, unitFor, wordsIn, type Quantity, type UnitChoice } from '@warm-jar/core';
+import {
+  QUANTITIES,
+  STORED_UNITS,
+  decimalsFor,
+  fromStored,
+  quantityOfStoredUnit,
+  toStored,
+  unitFor,
+  wordsIn,
+  type Quantity,
+  type UnitChoice,
+} from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
@@ -11,7 +22,11 @@ export function validChoice(kept: Partial<Record<string, string>>): UnitChoice {
     return wanted !== undefined && wanted in units ? wanted : STORED_UNITS[quantity];
   };
   return {
-    temperature: pick('temperature'), pressure: pick('pressure'), mass: pick('mass'), volume: pick('volume'), length: pick('length'),
+    temperature: pick('temperature'),
+    pressure: pick('pressure'),
+    mass: pick('mass'),
+    volume: pick('volume'),
+    length: pick('length'),
   } as UnitChoice;
 }
 
@@ -23,7 +38,9 @@ export const useUnits = defineStore('units', () => {
   return {
     choice,
     say,
-    choose: (quantity: keyof UnitChoice, unit: string) => { kept.value = { ...kept.value, [quantity]: unit }; },
+    choose: (quantity: keyof UnitChoice, unit: string) => {
+      kept.value = { ...kept.value, [quantity]: unit };
+    },
     /** The unit that a stored unit is shown in: `°C` may be `°F`; `%` stays. */
     label: (storedUnit: string) => {
       const quantity = quantityOfStoredUnit(storedUnit);

@@ -16,21 +16,34 @@ export interface WorkItem {
 
 const MINUTE_MS = 60_000;
 
-function dueOf(product: Product, batch: Batch, stage: Stage, working: WorkingTime): { afterMin: number | null; words: string } {
+function dueOf(
+  product: Product,
+  batch: Batch,
+  stage: Stage,
+  working: WorkingTime,
+): { afterMin: number | null; words: string } {
   switch (stage) {
-    case 'weigh': case 'mix': case 'clear': case 'pour':
+    case 'weigh':
+    case 'mix':
+    case 'clear':
+    case 'pour':
       return { afterMin: working.potLifeMin, words: 'pot life ends' };
     case 'press': {
       const reached = batch.pressure?.reachedMin;
       if (reached == null) return { afterMin: working.gelMin, words: 'gels' };
-      return { afterMin: product.pressure?.holdMin == null ? working.gelMin : reached + product.pressure.holdMin, words: 'release' };
+      return {
+        afterMin: product.pressure?.holdMin == null ? working.gelMin : reached + product.pressure.holdMin,
+        words: 'release',
+      };
     }
-    case 'watch': return { afterMin: product.demould?.minutes ?? null, words: 'demould' };
+    case 'watch':
+      return { afterMin: product.demould?.minutes ?? null, words: 'demould' };
     case 'check': {
       const next = dueCheck(product, batch);
       return { afterMin: next ? next.afterH * 60 : null, words: 'check' };
     }
-    case 'done': return { afterMin: null, words: '' };
+    case 'done':
+      return { afterMin: null, words: '' };
   }
 }
 
@@ -44,7 +57,8 @@ export function workItem(product: Product, batch: Batch): WorkItem {
 }
 
 /** Whether the resin is still liquid in someone's hands. */
-export const isLiquid = (stage: Stage): boolean => stage === 'weigh' || stage === 'mix' || stage === 'clear' || stage === 'pour';
+export const isLiquid = (stage: Stage): boolean =>
+  stage === 'weigh' || stage === 'mix' || stage === 'clear' || stage === 'pour';
 
 /** Liquid resin cannot wait, a vessel under pressure hardly; what has set can. */
 const rank = ({ stage }: WorkItem) => (isLiquid(stage) ? 0 : stage === 'press' ? 1 : 2);

@@ -26,10 +26,12 @@ export const useWork = defineStore('work', () => {
   async function load(): Promise<void> {
     try {
       const page = await api.batches({ stage: 'in-work', pageSize: String(MOST_JARS) });
-      const found = await Promise.all(page.items.map(async ({ code }) => {
-        const { batch } = await api.batch(code);
-        return workItem(await products.at(batch.product.slug, batch.product.revision), batch);
-      }));
+      const found = await Promise.all(
+        page.items.map(async ({ code }) => {
+          const { batch } = await api.batch(code);
+          return workItem(await products.at(batch.product.slug, batch.product.revision), batch);
+        }),
+      );
       items.value = found.sort(byUrgency);
       more.value = page.total - page.items.length;
       problem.value = null;
@@ -53,8 +55,17 @@ export const useWork = defineStore('work', () => {
     }
   }
   const changed = new Set<string>();
-  const refreshSoon = useDebounceFn(() => { const codes = [...changed]; changed.clear(); for (const code of codes) void refresh(code); }, SETTLE_MS);
-  live.onChange(({ code }) => { changed.add(code); void refreshSoon(); });
-  useIntervalFn(() => { if (document.visibilityState === 'visible') void load(); }, REFRESH_MS);
+  const refreshSoon = useDebounceFn(() => {
+    const codes = [...changed];
+    changed.clear();
+    for (const code of codes) void refresh(code);
+  }, SETTLE_MS);
+  live.onChange(({ code }) => {
+    changed.add(code);
+    void refreshSoon();
+  });
+  useIntervalFn(() => {
+    if (document.visibilityState === 'visible') void load();
+  }, REFRESH_MS);
   return { items, loaded, more, problem, nowMs, load };
 });

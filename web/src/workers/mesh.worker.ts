@@ -1,7 +1,8 @@
 import { CoreError, meshVolume, type MeshVolume } from '@warm-jar/core';
 
 /** What the mesh worker answers: the measures, or a sentence on why there are none. */
-export type MeshAnswer = { readonly ok: true; readonly mesh: MeshVolume } | { readonly ok: false; readonly says: string };
+export type MeshAnswer =
+  { readonly ok: true; readonly mesh: MeshVolume } | { readonly ok: false; readonly says: string };
 
 self.onmessage = (event: MessageEvent<ArrayBuffer>) => {
   let answer: MeshAnswer;

@@ -6,7 +6,10 @@ self.onmessage = async (event: MessageEvent<File>) => {
   try {
     const bitmap = await createImageBitmap(event.data, { imageOrientation: 'from-image' });
     const scale = Math.min(1, LONGEST_PX / Math.max(bitmap.width, bitmap.height));
-    const canvas = new OffscreenCanvas(Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale)));
+    const canvas = new OffscreenCanvas(
+      Math.max(1, Math.round(bitmap.width * scale)),
+      Math.max(1, Math.round(bitmap.height * scale)),
+    );
     canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
     self.postMessage(await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY }));
   } catch {

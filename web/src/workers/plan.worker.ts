@@ -1,12 +1,35 @@
-import { CoreError, depthConflict, mouldOf, planRequestSchema, productFits, productSchema, quickPlan, wordsIn, type CardConflict, type FitWish, type MouldAnswer, type Product, type ProductFit, type UnitChoice } from '@warm-jar/core';
+import {
+  CoreError,
+  depthConflict,
+  mouldOf,
+  planRequestSchema,
+  productFits,
+  productSchema,
+  quickPlan,
+  wordsIn,
+  type CardConflict,
+  type FitWish,
+  type MouldAnswer,
+  type Product,
+  type ProductFit,
+  type UnitChoice,
+} from '@warm-jar/core';
 
 /** What the planning worker is asked. */
 export type PlanJob =
   | { readonly kind: 'mould'; readonly id: number; readonly request: unknown; readonly units: UnitChoice }
-  | { readonly kind: 'fits'; readonly id: number; readonly products: readonly unknown[]; readonly wish: FitWish; readonly units: UnitChoice }
+  | {
+      readonly kind: 'fits';
+      readonly id: number;
+      readonly products: readonly unknown[];
+      readonly wish: FitWish;
+      readonly units: UnitChoice;
+    }
   | { readonly kind: 'depth-conflict'; readonly id: number; readonly product: unknown };
 export type PlanResult = MouldAnswer | null | readonly ProductFit[] | CardConflict;
-export type PlanReport = { readonly id: number } & ({ readonly progress: number } | { readonly result: PlanResult } | { readonly failure: string });
+export type PlanReport = { readonly id: number } & (
+  { readonly progress: number } | { readonly result: PlanResult } | { readonly failure: string }
+);
 
 /** Cards seen before, by their text: what was fitted to one is kept with the object. */
 const cards = new Map<string, Product>();
@@ -23,10 +46,14 @@ function work(job: PlanJob): PlanResult {
   switch (job.kind) {
     case 'mould': {
       const request = planRequestSchema.parse(job.request);
-      return mouldOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), (progress) => { self.postMessage({ id: job.id, progress } satisfies PlanReport); });
+      return mouldOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), (progress) => {
+        self.postMessage({ id: job.id, progress } satisfies PlanReport);
+      });
     }
-    case 'fits': return productFits(job.products.map(cardOf), job.wish, wordsIn(job.units));
-    case 'depth-conflict': return depthConflict(cardOf(job.product));
+    case 'fits':
+      return productFits(job.products.map(cardOf), job.wish, wordsIn(job.units));
+    case 'depth-conflict':
+      return depthConflict(cardOf(job.product));
   }
 }
 
@@ -35,6 +62,9 @@ self.onmessage = (event: MessageEvent<PlanJob>) => {
   try {
     self.postMessage({ id, result: work(event.data) } satisfies PlanReport);
   } catch (error) {
-    self.postMessage({ id, failure: error instanceof CoreError ? error.message : 'The sum failed.' } satisfies PlanReport);
+    self.postMessage({
+      id,
+      failure: error instanceof CoreError ? error.message : 'The sum failed.',
+    } satisfies PlanReport);
   }
 };

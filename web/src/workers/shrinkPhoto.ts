@@ -7,8 +7,12 @@ export async function shrinkPhoto(file: File): Promise<Blob | null> {
   const worker = new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' });
   try {
     return await new Promise<Blob | null>((done) => {
-      worker.onmessage = (event: MessageEvent<Blob | null>) => { done(event.data); };
-      worker.onerror = () => { done(null); };
+      worker.onmessage = (event: MessageEvent<Blob | null>) => {
+        done(event.data);
+      };
+      worker.onerror = () => {
+        done(null);
+      };
       worker.postMessage(file);
     });
   } finally {

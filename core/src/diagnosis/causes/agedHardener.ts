@@ -10,8 +10,18 @@ const PLAINLY_OLD_DAYS = 60;
 function ageEvidence({ product, batch, readings }: CaseFacts): MaybeEvidence {
   const past = daysPastDeadline(product, batch.lotB, batchDay(batch));
   if (past === null) return null;
-  const speaks = readings.get('lotB.openedOn')?.state === 'above' ? readings.get('lotB.openedOn') : readings.get('lotB.useBy') ?? readings.get('lotB.openedOn');
-  return { field: speaks?.field ?? 'lotB.useBy', measured: past, limit: 0, unit: 'days', points: pointsFor(past / PLAINLY_OLD_DAYS, { slope: 7, most: 8, least: 4 }), says: speaks?.says ?? '' };
+  const speaks =
+    readings.get('lotB.openedOn')?.state === 'above'
+      ? readings.get('lotB.openedOn')
+      : (readings.get('lotB.useBy') ?? readings.get('lotB.openedOn'));
+  return {
+    field: speaks?.field ?? 'lotB.useBy',
+    measured: past,
+    limit: 0,
+    unit: 'days',
+    points: pointsFor(past / PLAINLY_OLD_DAYS, { slope: 7, most: 8, least: 4 }),
+    says: speaks?.says ?? '',
+  };
 }
 
 export const agedHardener: Cause = {
@@ -22,8 +32,30 @@ export const agedHardener: Cause = {
   familyFactor: { epoxy: 1.3 },
   evidence: [
     ageEvidence,
-    (f) => recordedWord('lotB.colour', f.batch.lotB?.colour, (colour) => (colour === 'amber' || colour === 'brown' ? { points: 10, says: `The hardener was ${colour} in its bottle.` } : colour === 'clear' ? { points: -9, says: 'The hardener was clear in its bottle.' } : colour === 'pale' ? { points: 2, says: 'The hardener was pale in its bottle.' } : null)),
-    (f) => (f.seen.afterH <= 48 ? { field: 'checks[].afterH', measured: f.seen.afterH, limit: null, unit: 'h', points: 1.5, says: 'It was yellow from the start.' } : null),
+    (f) =>
+      recordedWord('lotB.colour', f.batch.lotB?.colour, (colour) =>
+        colour === 'amber' || colour === 'brown'
+          ? { points: 10, says: `The hardener was ${colour} in its bottle.` }
+          : colour === 'clear'
+            ? { points: -9, says: 'The hardener was clear in its bottle.' }
+            : colour === 'pale'
+              ? { points: 2, says: 'The hardener was pale in its bottle.' }
+              : null,
+      ),
+    (f) =>
+      f.seen.afterH <= 48
+        ? {
+            field: 'checks[].afterH',
+            measured: f.seen.afterH,
+            limit: null,
+            unit: 'h',
+            points: 1.5,
+            says: 'It was yellow from the start.',
+          }
+        : null,
   ],
-  prevention: () => ['Hold the hardener against white paper before it is weighed; keep ambered hardener for dark or opaque pieces.', 'Buy it in small bottles, and close them at once.'],
+  prevention: () => [
+    'Hold the hardener against white paper before it is weighed; keep ambered hardener for dark or opaque pieces.',
+    'Buy it in small bottles, and close them at once.',
+  ],
 };

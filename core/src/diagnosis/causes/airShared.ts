@@ -16,9 +16,15 @@ export function pressedAwayEvidence(facts: CaseFacts): MaybeEvidence {
   const gauge = figures(facts, 'pressure.gaugeKPa');
   const reached = figures(facts, 'pressure.reachedMin');
   if (!gauge || !reached || gauge.low === null || reached.high === null || gauge.measured <= 0) return null;
-  const enough = Math.min((gauge.measured - gauge.low * 0.8) / gauge.low, (reached.high - reached.measured) / reached.high);
+  const enough = Math.min(
+    (gauge.measured - gauge.low * 0.8) / gauge.low,
+    (reached.high - reached.measured) / reached.high,
+  );
   return {
-    field: 'pressure.gaugeKPa', measured: gauge.measured, limit: gauge.low, unit: 'kPa',
+    field: 'pressure.gaugeKPa',
+    measured: gauge.measured,
+    limit: gauge.low,
+    unit: 'kPa',
     points: -pointsFor(Math.max(0, enough), { slope: 25, most: 6, least: 0 }),
     says: `It was at ${facts.say(gauge.measured, 'kPa')} by ${facts.say(reached.measured, 'min')}: pressed in time, fine bubbles dissolve whatever left them.`,
   };

@@ -13,7 +13,10 @@ const COLD_SCALE_K = 4;
 function dewEvidence({ dewPointSpreadK: spread, say }: CaseFacts): MaybeEvidence {
   if (spread === null) return null;
   return {
-    field: 'air.dewPointSpreadK', measured: spread, limit: DEW_SAFE_K, unit: 'K',
+    field: 'air.dewPointSpreadK',
+    measured: spread,
+    limit: DEW_SAFE_K,
+    unit: 'K',
     points: pointsFor((DEW_SAFE_K - spread) / DEW_SAFE_K, { slope: 6, most: 8, least: 4 }),
     says: `The coldest of room, resin and mould was ${say(spread, 'K')} above the dew point; under ${say(DEW_SAFE_K, 'K')} an epoxy may blush.`,
   };
@@ -23,10 +26,14 @@ export const amineBlush: Cause = {
   id: 'amine-blush',
   title: 'Amine blush from damp, cold air',
   families: ['epoxy'],
-  prior: { tacky: { 'greasy-film': 0.85, 'tacky-air-side-only': 0.25, 'tacky-all-over': 0.05, unspecified: 0.08 }, haze: { unspecified: 0.25 } },
+  prior: {
+    tacky: { 'greasy-film': 0.85, 'tacky-air-side-only': 0.25, 'tacky-all-over': 0.05, unspecified: 0.08 },
+    haze: { unspecified: 0.25 },
+  },
   evidence: [
     // Damp and dew are the same water.
-    (f) => strongest([overHigh(f, 'room.humidityPct', { slope: 9, most: 8, least: 4 }, DAMP_SCALE_PCT), dewEvidence(f)]),
+    (f) =>
+      strongest([overHigh(f, 'room.humidityPct', { slope: 9, most: 8, least: 4 }, DAMP_SCALE_PCT), dewEvidence(f)]),
     (f) => underLow(f, 'room.temperatureC', { slope: 7, most: 6, least: 2 }, COLD_SCALE_K),
   ],
   prevention: ({ product, say }) => [

@@ -11,7 +11,10 @@ export function againstAsked(facts: CaseFacts, sign: 1 | -1): MaybeEvidence {
   if (!dose || asked === null || roomC === null || dose.low === null || dose.high === null) return null;
   const off = (sign * (asked - dose.measured)) / (dose.high - dose.low);
   return {
-    field: 'mix.catalystPct', measured: dose.measured, limit: asked, unit: '%',
+    field: 'mix.catalystPct',
+    measured: dose.measured,
+    limit: asked,
+    unit: '%',
     points: pointsFor(off - 0.1, { slope: 18, most: 9, least: 8 }),
     says: `Catalyst was ${facts.say(dose.measured, '%')}; a room of ${facts.say(roomC, '°C')} asks for about ${facts.say(asked, '%')} within the card's band.`,
   };
@@ -24,5 +27,7 @@ export function outsideBand(facts: CaseFacts, side: 'low' | 'high'): MaybeEviden
   if (!dose || limit == null || dose.low === null || dose.high === null) return null;
   const past = side === 'low' ? limit - dose.measured : dose.measured - limit;
   const points = pointsFor(past / (dose.high - dose.low), { slope: 22, most: 10, least: 0 });
-  return past <= 0 ? null : { field: 'mix.catalystPct', measured: dose.measured, limit, unit: '%', points, says: dose.says };
+  return past <= 0
+    ? null
+    : { field: 'mix.catalystPct', measured: dose.measured, limit, unit: '%', points, says: dose.says };
 }

@@ -21,9 +21,11 @@ function roomEvidence(facts: CaseFacts) {
 
 function resinEvidence(facts: CaseFacts) {
   const weight = { slope: 8, most: 6, least: 3 };
-  return strongest(['resin.temperatureAC', 'resin.temperatureBC', 'resin.atPourC'].map(
-    (field) => underLow(facts, field, weight, bandWidth(facts, field, USUAL_BAND_K)),
-  ));
+  return strongest(
+    ['resin.temperatureAC', 'resin.temperatureBC', 'resin.atPourC'].map((field) =>
+      underLow(facts, field, weight, bandWidth(facts, field, USUAL_BAND_K)),
+    ),
+  );
 }
 
 /** Age lost to a room colder than the card's coldest: what `too-soon` leaves out of its count. */
@@ -33,7 +35,10 @@ function lostAgeEvidence({ product, cureC, say, seen }: CaseFacts): MaybeEvidenc
   if (!kinetics || cureC === null || coldestC == null || cureC >= coldestC) return null;
   const slower = 1 / arrheniusFactor(kinetics.activationKJPerMol, cureC, coldestC);
   return {
-    field: 'cure.temperatureC', measured: cureC, limit: coldestC, unit: '°C',
+    field: 'cure.temperatureC',
+    measured: cureC,
+    limit: coldestC,
+    unit: '°C',
     points: pointsFor(Math.log(slower), { slope: 10, most: 6, least: 0 }),
     says: `At ${say(cureC, '°C')} it cures ${say(slower, '')} times slower than at the card's coldest room, so ${say(seen.afterH, 'h')} count as ${say(seen.afterH / slower, 'h')}.`,
   };
@@ -58,6 +63,11 @@ export const coldCure: Cause = {
   ],
   change: ({ product, say }) => {
     const c = product.room?.minC;
-    return c == null ? null : { says: `Room and mould at ${say(c + SAFELY_INSIDE_K, '°C')}`, set: { roomC: c + SAFELY_INSIDE_K, mouldC: c + SAFELY_INSIDE_K } };
+    return c == null
+      ? null
+      : {
+          says: `Room and mould at ${say(c + SAFELY_INSIDE_K, '°C')}`,
+          set: { roomC: c + SAFELY_INSIDE_K, mouldC: c + SAFELY_INSIDE_K },
+        };
   },
 };

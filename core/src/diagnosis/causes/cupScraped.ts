@@ -10,12 +10,18 @@ export const cupScraped: Cause = {
   },
   applies: ({ product }) => product.family !== 'uv-acrylate',
   evidence: [
-    (f) => recordedWord('pour.scrapedCup', f.batch.pour?.scrapedCup, (scraped) => {
-      if (!scraped) return { points: -10, says: 'The cup was not scraped out when pouring.' };
-      return f.batch.mix?.secondCup === true
-        ? { points: 2, says: 'The cup was scraped out, but only after a second cup and a second stir.' }
-        : { points: 9, says: 'The cup was scraped out into the mould without a second cup: what clings to the wall is often unmixed.' };
-    }),
+    (f) =>
+      recordedWord('pour.scrapedCup', f.batch.pour?.scrapedCup, (scraped) => {
+        if (!scraped) return { points: -10, says: 'The cup was not scraped out when pouring.' };
+        return f.batch.mix?.secondCup === true
+          ? { points: 2, says: 'The cup was scraped out, but only after a second cup and a second stir.' }
+          : {
+              points: 9,
+              says: 'The cup was scraped out into the mould without a second cup: what clings to the wall is often unmixed.',
+            };
+      }),
   ],
-  prevention: () => ['Pour and let the cup drip; leave what clings to the wall, or scrape it into a second cup and stir again before pouring.'],
+  prevention: () => [
+    'Pour and let the cup drip; leave what clings to the wall, or scrape it into a second cup and stir again before pouring.',
+  ],
 };

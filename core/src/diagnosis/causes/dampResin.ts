@@ -14,11 +14,17 @@ const DEW_SAFE_K = 3;
 function airEvidence(facts: CaseFacts): MaybeEvidence {
   const humid = overHigh(facts, 'room.humidityPct', { slope: 12, most: 9, least: 7 }, DAMP_SCALE_PCT);
   const spread = facts.dewPointSpreadK;
-  const dew: MaybeEvidence = spread === null || spread >= DEW_SAFE_K ? null : {
-    field: 'air.dewPointSpreadK', measured: spread, limit: DEW_SAFE_K, unit: 'K',
-    points: pointsFor((DEW_SAFE_K - spread) / DEW_SAFE_K, { slope: 7, most: 8, least: 0 }),
-    says: `The coldest part or mould was only ${facts.say(spread, 'K')} above the dew point: it may have sweated.`,
-  };
+  const dew: MaybeEvidence =
+    spread === null || spread >= DEW_SAFE_K
+      ? null
+      : {
+          field: 'air.dewPointSpreadK',
+          measured: spread,
+          limit: DEW_SAFE_K,
+          unit: 'K',
+          points: pointsFor((DEW_SAFE_K - spread) / DEW_SAFE_K, { slope: 7, most: 8, least: 0 }),
+          says: `The coldest part or mould was only ${facts.say(spread, 'K')} above the dew point: it may have sweated.`,
+        };
   return strongest([humid, dew]);
 }
 
@@ -28,9 +34,12 @@ const ML_PER_L = 1000;
 
 function waterAddedEvidence({ batch, working, say }: CaseFacts): MaybeEvidence {
   const watery = batch.additives?.find((a) => a.kind === 'water-based-paint');
-  const gasML = watery?.massG == null ? null : co2FromWaterML(watery.massG * PAINT_WATER_SHARE, working.resinC ?? ROOM_C);
-  return recordedWord('additives[].kind', watery?.kind, () => (
-    { points: 10, says: `${watery?.name ?? 'Water-based paint'} is about half water${gasML === null ? ', and one gram of water makes more than a litre of gas here.' : `: it can make ${say(gasML / ML_PER_L, '')} litres of gas here.`}` }));
+  const gasML =
+    watery?.massG == null ? null : co2FromWaterML(watery.massG * PAINT_WATER_SHARE, working.resinC ?? ROOM_C);
+  return recordedWord('additives[].kind', watery?.kind, () => ({
+    points: 10,
+    says: `${watery?.name ?? 'Water-based paint'} is about half water${gasML === null ? ', and one gram of water makes more than a litre of gas here.' : `: it can make ${say(gasML / ML_PER_L, '')} litres of gas here.`}`,
+  }));
 }
 
 export const dampResin: Cause = {
@@ -44,9 +53,12 @@ export const dampResin: Cause = {
   applies: ({ product }) => product.moistureSensitive !== false,
   evidence: [
     airEvidence,
-    (f) => recordedWord('mix.tool', f.batch.mix?.tool, (tool) => (tool === 'wood'
-      ? { points: 6, says: 'It was stirred with wood, which holds water; this resin foams on water.' }
-      : { points: -2, says: `It was stirred with ${tool}, which holds no water.` })),
+    (f) =>
+      recordedWord('mix.tool', f.batch.mix?.tool, (tool) =>
+        tool === 'wood'
+          ? { points: 6, says: 'It was stirred with wood, which holds water; this resin foams on water.' }
+          : { points: -2, says: `It was stirred with ${tool}, which holds no water.` },
+      ),
     waterAddedEvidence,
   ],
   prevention: ({ product, say }) => [

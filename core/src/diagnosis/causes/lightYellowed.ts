@@ -10,7 +10,10 @@ function doseEvidence({ batch, say }: CaseFacts): MaybeEvidence {
   const dose = batch.cure?.lightMJPerCM2;
   if (dose == null) return null;
   return {
-    field: 'cure.lightMJPerCM2', measured: dose, limit: null, unit: 'mJ/cm²',
+    field: 'cure.lightMJPerCM2',
+    measured: dose,
+    limit: null,
+    unit: 'mJ/cm²',
     points: -7 + 16 * (1 - Math.exp(-dose / TELLING_DOSE_MJ_PER_CM2)),
     says: dose === 0 ? 'No lamp and no sun reached it.' : `It took ${say(dose, 'mJ/cm²')} of light.`,
   };
@@ -22,9 +25,12 @@ export const lightYellowed: Cause = {
   prior: { yellowing: { 'surface-exposed-to-light': 0.7, 'whole-part': 0.12, unspecified: 0.16 } },
   evidence: [
     doseEvidence,
-    (f) => recordedWord('light.stable', f.product.light?.stable, (stable) => (stable
-      ? { points: -9, says: 'The card says this product is light-stable.' }
-      : { points: 3, says: 'The card says this product is not light-stable.' })),
+    (f) =>
+      recordedWord('light.stable', f.product.light?.stable, (stable) =>
+        stable
+          ? { points: -9, says: 'The card says this product is light-stable.' }
+          : { points: 3, says: 'The card says this product is not light-stable.' },
+      ),
   ],
   prevention: ({ product }) => [
     product.light?.stable === false

@@ -15,16 +15,25 @@ function lotEvidence({ product, batch, readings }: CaseFacts, part: 'lotA' | 'lo
   const [opened, useBy] = [readings.get(`${part}.openedOn`), readings.get(`${part}.useBy`)];
   const speaks = opened?.state === 'above' || useBy?.measured === null ? opened : useBy;
   return {
-    field: speaks?.field ?? `${part}.useBy`, measured: past, limit: 0, unit: 'days',
+    field: speaks?.field ?? `${part}.useBy`,
+    measured: past,
+    limit: 0,
+    unit: 'days',
     points: pointsFor(past / PLAINLY_OLD_DAYS, { slope: 7, most: 10, least: 5 }),
     says: speaks?.says ?? '',
   };
 }
 
-const colourEvidence = ({ batch }: CaseFacts) => strongest((['lotA', 'lotB'] as const).map((part) =>
-  recordedWord(`${part}.colour`, batch[part]?.colour, (colour) => (colour === 'cloudy'
-    ? { points: 5, says: `${part === 'lotA' ? 'Part A' : 'Part B'} was cloudy in the bottle.` }
-    : null))));
+const colourEvidence = ({ batch }: CaseFacts) =>
+  strongest(
+    (['lotA', 'lotB'] as const).map((part) =>
+      recordedWord(`${part}.colour`, batch[part]?.colour, (colour) =>
+        colour === 'cloudy'
+          ? { points: 5, says: `${part === 'lotA' ? 'Part A' : 'Part B'} was cloudy in the bottle.` }
+          : null,
+      ),
+    ),
+  );
 
 export const oldOrDampLot: Cause = {
   id: 'old-or-damp-lot',
@@ -38,10 +47,7 @@ export const oldOrDampLot: Cause = {
   // An open bottle of isocyanate spoils by the air's water; epoxy keeps.
   familyFactor: { polyurethane: 1.3, epoxy: 0.8 },
   applies: ({ product, seen }) => seen.kind === 'soft' || seen.kind === 'tacky' || product.moistureSensitive === true,
-  evidence: [
-    (f) => strongest([lotEvidence(f, 'lotA'), lotEvidence(f, 'lotB')]),
-    colourEvidence,
-  ],
+  evidence: [(f) => strongest([lotEvidence(f, 'lotA'), lotEvidence(f, 'lotB')]), colourEvidence],
   prevention: ({ product, say }) => [
     product.shelf?.openedMonths != null
       ? `Write the date on a bottle when it is opened, and test a small cup of any that has been open for ${say(product.shelf.openedMonths, 'months')}.`

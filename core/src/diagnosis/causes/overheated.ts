@@ -17,10 +17,17 @@ function pourEvidence(facts: CaseFacts): MaybeEvidence {
   const depthMm = batch.pour?.depthMm;
   const roomC = facts.cureC ?? batch.room?.temperatureC ?? null;
   const own = deepestPourPeakC(product);
-  const peak = depthMm && roomC !== null && own !== null ? pourPeakC(product, { depthMm, resinC: batch.resin?.atPourC ?? working.resinC ?? roomC, roomC }) : null;
-  if (peak === null || own === null || !depthMm) return overHigh(facts, 'pour.depthMm', { slope: 14, most: 9, least: 6 });
+  const peak =
+    depthMm && roomC !== null && own !== null
+      ? pourPeakC(product, { depthMm, resinC: batch.resin?.atPourC ?? working.resinC ?? roomC, roomC })
+      : null;
+  if (peak === null || own === null || !depthMm)
+    return overHigh(facts, 'pour.depthMm', { slope: 14, most: 9, least: 6 });
   return {
-    field: 'pour.depthMm', measured: depthMm, limit: product.depth?.maxMm ?? null, unit: 'mm',
+    field: 'pour.depthMm',
+    measured: depthMm,
+    limit: product.depth?.maxMm ?? null,
+    unit: 'mm',
     points: pointsFor((peak - own) / HARM_SCALE_K, { slope: 9, most: 10, least: 6 }),
     says: `By the model ${say(depthMm, 'mm')} at once reach ${say(Math.round(peak), '°C')}; the card's own deepest pour reaches ${say(Math.round(own), '°C')}.`,
   };
@@ -31,17 +38,20 @@ export const overheated: Cause = {
   title: 'Overheated while it cured',
   families: ['epoxy', 'polyurethane', 'polyester'],
   prior: {
-    yellowing: { 'whole-part': 0.12, 'centre-of-thick-section': 0.7, 'around-inclusion': 0.2, 'near-flame-or-heat': 0.05, unspecified: 0.2 },
+    yellowing: {
+      'whole-part': 0.12,
+      'centre-of-thick-section': 0.7,
+      'around-inclusion': 0.2,
+      'near-flame-or-heat': 0.05,
+      unspecified: 0.2,
+    },
     cracks: { unspecified: 0.4 },
     bubbles: { 'top-foam': 0.1, 'large-voids': 0.06, 'around-inclusion': 0.08, unspecified: 0.04 },
     'inclusion-change': { unspecified: 0.25 },
   },
   // Polyester shrinks most, so heat cracks it soonest.
   familyFactor: { polyester: 1.2 },
-  evidence: [
-    (f) => overHigh(f, 'cure.peakC', { slope: 9, most: 14, least: 14 }, HARM_SCALE_K),
-    pourEvidence,
-  ],
+  evidence: [(f) => overHigh(f, 'cure.peakC', { slope: 9, most: 14, least: 14 }, HARM_SCALE_K), pourEvidence],
   prevention: ({ product, say }) => [
     product.depth?.maxMm != null
       ? `Pour no deeper than ${say(product.depth.maxMm, 'mm')} at once; more in layers, each cool before the next.`

@@ -16,6 +16,8 @@ export const pressureLate: Cause = {
   change: ({ product, batch, say }) => {
     const from = batch.resin?.atPourC ?? batch.resin?.temperatureAC;
     const least = product.resin?.minC;
-    return from == null || least == null || from <= least ? null : { says: `Resin at ${say(least, '°C')} instead of ${say(from, '°C')}, to gain time`, set: { resinC: least } };
+    return from == null || least == null || from <= least
+      ? null
+      : { says: `Resin at ${say(least, '°C')} instead of ${say(from, '°C')}, to gain time`, set: { resinC: least } };
   },
 };

@@ -29,7 +29,11 @@ function slipEvidence({ product, batch, seen }: CaseFacts): MaybeEvidence {
   const slip = ratioSignature(product, batch);
   if (!slip || seen.kind === 'yellowing') return null;
   return {
-    field: 'mix.amountB', measured: batch.mix?.amountB ?? null, limit: null, unit: batch.mix?.unit ?? 'g', points: 5,
+    field: 'mix.amountB',
+    measured: batch.mix?.amountB ?? null,
+    limit: null,
+    unit: batch.mix?.unit ?? 'g',
+    points: 5,
     says: `The amounts fit a known slip: ${SIGNATURE_WORDS[slip]}.`,
   };
 }
@@ -43,7 +47,11 @@ function scaleEvidence(facts: CaseFacts): MaybeEvidence {
   const error = scaleErrorPct(massAG, massBG, stepG);
   const points = pointsFor(error / toleranceOf(facts) - 1, { slope: 4, most: 7, least: 2 });
   return {
-    field: 'mix.scaleStepG', measured: stepG, limit: null, unit: 'g', points,
+    field: 'mix.scaleStepG',
+    measured: stepG,
+    limit: null,
+    unit: 'g',
+    points,
     says: `A scale that steps ${say(stepG, 'g')} can put the ratio of this batch off by ${say(error, '%')}; the tolerance is ${say(toleranceOf(facts), '%')}.`,
   };
 }
@@ -59,7 +67,12 @@ export const ratioOff: Cause = {
   // An epoxy never catches up on a wrong ratio; a urethane forgives more; silicone hardly shows it.
   familyFactor: { epoxy: 1.3, polyurethane: 0.9, silicone: 0.7 },
   applies: ({ product }) => hasFixedRatio(product),
-  evidence: [errorEvidence, slipEvidence, scaleEvidence, (f) => (f.seen.kind === 'soft' ? underTheCurve(f, { under: 3, on: -3 }) : null)],
+  evidence: [
+    errorEvidence,
+    slipEvidence,
+    scaleEvidence,
+    (f) => (f.seen.kind === 'soft' ? underTheCurve(f, { under: 3, on: -3 }) : null),
+  ],
   prevention: ({ product }) => [
     'Weigh A, then work out B from what A really came to; write both targets large before starting.',
     product.ratio.byWeight && product.ratio.byVolume

@@ -7,6 +7,18 @@ export const surfaceTexture: Cause = {
   id: 'surface-texture',
   title: 'A frosted master, not a fault',
   prior: { haze: { unspecified: 0.3 } },
-  evidence: [(f) => recordedWord('mould.finish', f.batch.mould?.finish, (finish) => ({ points: POINTS[finish], says: finish === 'gloss' ? 'The mould is glossy, so its skin frosts nothing.' : `The mould is ${finish}: its skin frosts whatever is cast in it.` }))],
-  prevention: () => ['Wet the surface: if it clears, it is only the skin. Polish it, or brush a thin clear coat over it.', 'For glass-clear pieces polish the master before the mould is made.'],
+  evidence: [
+    (f) =>
+      recordedWord('mould.finish', f.batch.mould?.finish, (finish) => ({
+        points: POINTS[finish],
+        says:
+          finish === 'gloss'
+            ? 'The mould is glossy, so its skin frosts nothing.'
+            : `The mould is ${finish}: its skin frosts whatever is cast in it.`,
+      })),
+  ],
+  prevention: () => [
+    'Wet the surface: if it clears, it is only the skin. Polish it, or brush a thin clear coat over it.',
+    'For glass-clear pieces polish the master before the mould is made.',
+  ],
 };

@@ -7,16 +7,22 @@ const WEIGHT = { slope: 14, most: 14, least: 6 };
 /** Total and each kind measure the same thing, so the one furthest over speaks for all. */
 function loadingEvidence(facts: CaseFacts) {
   const fields = [...facts.readings.keys()].filter((f) => f.startsWith('additives.'));
-  return strongest(fields.map((field) => {
-    const refused = facts.readings.get(field)?.high === 0;
-    return refused ? null : overHigh(facts, field, WEIGHT);
-  }));
+  return strongest(
+    fields.map((field) => {
+      const refused = facts.readings.get(field)?.high === 0;
+      return refused ? null : overHigh(facts, field, WEIGHT);
+    }),
+  );
 }
 
 function refusedEvidence(facts: CaseFacts) {
-  const refused = facts.batch.additives?.find((a) => a.kind != null && facts.product.additives?.refused?.includes(a.kind));
-  return recordedWord('additives[].kind', refused?.kind, (kind) => (
-    { points: 7, says: `${refused?.name ?? kind} is of a kind this card refuses (${kind.replaceAll('-', ' ')}).` }));
+  const refused = facts.batch.additives?.find(
+    (a) => a.kind != null && facts.product.additives?.refused?.includes(a.kind),
+  );
+  return recordedWord('additives[].kind', refused?.kind, (kind) => ({
+    points: 7,
+    says: `${refused?.name ?? kind} is of a kind this card refuses (${kind.replaceAll('-', ' ')}).`,
+  }));
 }
 
 export const tooMuchAdditive: Cause = {
@@ -36,6 +42,8 @@ export const tooMuchAdditive: Cause = {
   ],
   change: ({ product, say }) => {
     const most = product.additives?.totalMaxPct;
-    return most == null ? null : { says: `Colour and filler kept to ${say(most * 0.9, '%')}`, set: { mostLoadingPct: most * 0.9 } };
+    return most == null
+      ? null
+      : { says: `Colour and filler kept to ${say(most * 0.9, '%')}`, set: { mostLoadingPct: most * 0.9 } };
   },
 };

@@ -6,7 +6,11 @@ import { underLow, type MaybeEvidence } from '../evidence';
 import { hardnessTrend, underTheCurve } from '../hardnessTrend';
 import { pointsFor } from '../weight';
 
-interface Milestone { readonly words: string; readonly minutes: number; readonly atC: number }
+interface Milestone {
+  readonly words: string;
+  readonly minutes: number;
+  readonly atC: number;
+}
 
 /** The time the card asks for before the symptom may be judged: tack-free for tacky, full cure for soft. */
 function milestoneOf({ product, seen }: CaseFacts): Milestone | null {
@@ -14,8 +18,11 @@ function milestoneOf({ product, seen }: CaseFacts): Milestone | null {
   if (seen.kind === 'tacky' && tackFree?.minutes != null) {
     return { words: 'tack-free', minutes: tackFree.minutes, atC: tackFree.atC ?? SHEET_TEMPERATURE_C };
   }
-  if (fullCure?.hours != null) return { words: 'full cure', minutes: fullCure.hours * 60, atC: fullCure.atC ?? SHEET_TEMPERATURE_C };
-  return demould?.minutes == null ? null : { words: 'demould', minutes: demould.minutes, atC: demould.atC ?? SHEET_TEMPERATURE_C };
+  if (fullCure?.hours != null)
+    return { words: 'full cure', minutes: fullCure.hours * 60, atC: fullCure.atC ?? SHEET_TEMPERATURE_C };
+  return demould?.minutes == null
+    ? null
+    : { words: 'demould', minutes: demould.minutes, atC: demould.atC ?? SHEET_TEMPERATURE_C };
 }
 
 /** Age at the check, never counted colder than the card's coldest room, against the milestone. */
@@ -27,7 +34,10 @@ function ageEvidence(facts: CaseFacts): MaybeEvidence {
   const age = equivalentMinutes(product, seen.afterH * 60, countedC, milestone.atC);
   const weight = seen.kind === 'tacky' ? { slope: 10, most: 14, least: 12 } : { slope: 4, most: 7, least: 10 };
   return {
-    field: 'checks[].afterH', measured: seen.afterH, limit: milestone.minutes / 60, unit: 'h',
+    field: 'checks[].afterH',
+    measured: seen.afterH,
+    limit: milestone.minutes / 60,
+    unit: 'h',
     points: pointsFor(Math.log(milestone.minutes / age), weight),
     says: `Checked after ${say(seen.afterH, 'h')}, worth ${say(age, 'min')} at ${say(milestone.atC, '°C')}; the card says ${milestone.words} after ${say(milestone.minutes, 'min')}.`,
   };

@@ -11,7 +11,10 @@ function depthEvidence({ product, batch, say }: CaseFacts): MaybeEvidence {
   if (penetrationMm == null || !criticalMJPerCM2 || dose == null || !depthMm) return null;
   const cured = cureDepthMm({ doseMJPerCM2: dose, criticalMJPerCM2, penetrationMm });
   return {
-    field: 'pour.depthMm', measured: depthMm, limit: cured, unit: 'mm',
+    field: 'pour.depthMm',
+    measured: depthMm,
+    limit: cured,
+    unit: 'mm',
     points: pointsFor((depthMm - cured * 0.7) / depthMm, { slope: 16, most: 10, least: 6 }),
     says: `The dose cures ${say(cured, 'mm')} of it through; ${say(depthMm, 'mm')} were poured.`,
   };
@@ -22,7 +25,14 @@ export const underExposed: Cause = {
   title: 'Too little light',
   families: ['uv-acrylate'],
   prior: {
-    tacky: { liquid: 0.7, 'edges-leak': 0.7, 'tacky-all-over': 0.4, 'sticky-spots': 0.2, 'tacky-air-side-only': 0.1, unspecified: 0.5 },
+    tacky: {
+      liquid: 0.7,
+      'edges-leak': 0.7,
+      'tacky-all-over': 0.4,
+      'sticky-spots': 0.2,
+      'tacky-air-side-only': 0.1,
+      unspecified: 0.5,
+    },
     soft: { 'deep-under-skin': 0.8, 'all-over': 0.5, unspecified: 0.5, 'cold-spots': 0.1 },
   },
   evidence: [
@@ -32,7 +42,9 @@ export const underExposed: Cause = {
     (f) => overHigh(f, 'additives.totalPct', { slope: 6, most: 6, least: 2 }),
   ],
   prevention: ({ product, say }) => [
-    product.depth?.maxMm != null ? `Build it up in layers of ${say(product.depth.maxMm, 'mm')} or less, each cured before the next.` : 'Build it up in thin layers, each cured before the next.',
+    product.depth?.maxMm != null
+      ? `Build it up in layers of ${say(product.depth.maxMm, 'mm')} or less, each cured before the next.`
+      : 'Build it up in thin layers, each cured before the next.',
     'What light does not reach never cures: mind undercuts, and colour, which shortens how deep it goes.',
   ],
   change: ({ product, batch, say }) => {

@@ -7,9 +7,24 @@ export const whippedAir: Cause = {
   title: 'Air whipped or shaken in',
   prior: { bubbles: { 'micro-throughout': 0.14, 'top-foam': 0.12, 'large-voids': 0.03, unspecified: 0.12 } },
   evidence: [
-    (f) => recordedWord('mix.vigour', f.batch.mix?.vigour, (v) => (v === 'whipped' ? { points: 9, says: 'It was whipped.' } : v === 'brisk' ? { points: 3, says: 'It was stirred briskly.' } : { points: -5, says: 'It was stirred gently.' })),
-    (f) => recordedWord('mix.shaken', f.batch.mix?.shaken, (shaken) => (shaken ? { points: 8, says: 'It was shaken, which folds air in by the thousand.' } : { points: -2, says: 'It was not shaken.' })),
+    (f) =>
+      recordedWord('mix.vigour', f.batch.mix?.vigour, (v) =>
+        v === 'whipped'
+          ? { points: 9, says: 'It was whipped.' }
+          : v === 'brisk'
+            ? { points: 3, says: 'It was stirred briskly.' }
+            : { points: -5, says: 'It was stirred gently.' },
+      ),
+    (f) =>
+      recordedWord('mix.shaken', f.batch.mix?.shaken, (shaken) =>
+        shaken
+          ? { points: 8, says: 'It was shaken, which folds air in by the thousand.' }
+          : { points: -2, says: 'It was not shaken.' },
+      ),
     pressedAwayEvidence,
   ],
-  prevention: () => ['Fold, do not whip: slow strokes, the stick kept under the surface.', 'Never shake a bottle just before it is weighed; turn it over a day ahead instead.'],
+  prevention: () => [
+    'Fold, do not whip: slow strokes, the stick kept under the surface.',
+    'Never shake a bottle just before it is weighed; turn it over a day ahead instead.',
+  ],
 };

@@ -9,20 +9,28 @@ const STATEMENTS = [
   'CREATE INDEX batches_by_next_check ON batches (next_check_at) WHERE next_check_at IS NOT NULL',
 ];
 
-interface Row { readonly code: string; readonly batch: string; readonly card: string }
+interface Row {
+  readonly code: string;
+  readonly batch: string;
+  readonly card: string;
+}
 
 /** Pieces logged before this step are put on the agenda too. */
 async function fillColumns(sequelize: Sequelize, transaction: Transaction): Promise<void> {
   const rows = await sequelize.query<Row>(
     `SELECT b.code AS code, b.document AS batch, r.document AS card FROM batches b
-     JOIN product_revisions r ON r.slug = b.product_slug AND r.revision = b.product_revision`, { type: QueryTypes.SELECT, transaction },
+     JOIN product_revisions r ON r.slug = b.product_slug AND r.revision = b.product_revision`,
+    { type: QueryTypes.SELECT, transaction },
   );
   for (const row of rows) {
     const batch = batchSchema.parse(JSON.parse(row.batch));
     const next = dueCheck(productSchema.parse(JSON.parse(row.card)), batch);
     if (!next || !batch.startedAt) continue;
     const at = new Date(Date.parse(batch.startedAt) + next.afterH * 3_600_000).toISOString();
-    await sequelize.query('UPDATE batches SET next_check_at = ?, next_check_why = ? WHERE code = ?', { replacements: [at, next.why, row.code], transaction });
+    await sequelize.query('UPDATE batches SET next_check_at = ?, next_check_why = ? WHERE code = ?', {
+      replacements: [at, next.why, row.code],
+      transaction,
+    });
   }
 }
 

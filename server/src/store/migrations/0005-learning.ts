@@ -6,7 +6,7 @@ const STATEMENTS = [
   'ALTER TABLE batches ADD COLUMN mass_g REAL',
   'ALTER TABLE batches ADD COLUMN note TEXT',
   'ALTER TABLE batches ADD COLUMN copied_from TEXT',
-  'UPDATE batches SET mass_g = mass_a_g + coalesce(mass_b_g, 0), note = substr(json_extract(document, \'$.note\'), 1, 120), copied_from = json_extract(document, \'$.copiedFrom.code\')',
+  "UPDATE batches SET mass_g = mass_a_g + coalesce(mass_b_g, 0), note = substr(json_extract(document, '$.note'), 1, 120), copied_from = json_extract(document, '$.copiedFrom.code')",
   // Words and facts are looked through in these, and not in rows that are mostly documents.
   'CREATE INDEX batches_by_words ON batches (started_at, code, search)',
   'CREATE INDEX batches_by_facts ON batches (started_at, code, facts)',

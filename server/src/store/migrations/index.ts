@@ -6,6 +6,9 @@ import { checks } from './0004-checks';
 import { learning } from './0005-learning';
 
 /** A step of the schema. Steps go forward only; a landed step is never edited. */
-export interface Migration { readonly name: string; readonly up: (sequelize: Sequelize) => Promise<void> }
+export interface Migration {
+  readonly name: string;
+  readonly up: (sequelize: Sequelize) => Promise<void>;
+}
 
 export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf, benchEntries, checks, learning];

@@ -13,7 +13,10 @@ describe('the colour in a photo', () => {
   });
   it('under a yellow lamp is the same once the card has taken the lamp out', () => {
     const lamp = (c: [number, number, number]): [number, number, number] => [c[0], c[1] * 0.95, c[2] * 0.8];
-    const [day, evening] = [colourOf({ card, cast: [210, 205, 180], sample: null }), colourOf({ card: lamp(card), cast: lamp([210, 205, 180]), sample: null })];
+    const [day, evening] = [
+      colourOf({ card, cast: [210, 205, 180], sample: null }),
+      colourOf({ card: lamp(card), cast: lamp([210, 205, 180]), sample: null }),
+    ];
     expect(Math.abs(day.colour!.b - evening.colour!.b)).toBeLessThan(2.5);
   });
   it('against the untouched sample is the difference of the two', () => {
@@ -22,7 +25,13 @@ describe('the colour in a photo', () => {
     expect(colour!.againstSample).toBeCloseTo(colour!.b - own.b, 1);
   });
   it('of a burnt-out or dark card is refused with what to do', () => {
-    expect(colourOf({ card: [255, 255, 255], cast: [200, 190, 150], sample: null })).toMatchObject({ colour: null, problem: expect.stringContaining('burnt out') as string });
-    expect(colourOf({ card: [4, 4, 4], cast: [2, 2, 2], sample: null })).toMatchObject({ colour: null, problem: expect.any(String) as string });
+    expect(colourOf({ card: [255, 255, 255], cast: [200, 190, 150], sample: null })).toMatchObject({
+      colour: null,
+      problem: expect.stringContaining('burnt out') as string,
+    });
+    expect(colourOf({ card: [4, 4, 4], cast: [2, 2, 2], sample: null })).toMatchObject({
+      colour: null,
+      problem: expect.any(String) as string,
+    });
   });
 });

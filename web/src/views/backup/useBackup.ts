@@ -29,13 +29,20 @@ export function useBackup() {
     input.value = '';
     if (!file) return Promise.resolve();
     [checked.value, keptAside.value] = [null, null];
-    return tried('Looking it through', restoreProblem, async () => { checked.value = await backupApi.check(file); });
+    return tried('Looking it through', restoreProblem, async () => {
+      checked.value = await backupApi.check(file);
+    });
   };
-  const restore = () => tried('Putting it in place', restoreProblem, async () => {
-    if (!checked.value) return;
-    keptAside.value = await backupApi.restore(checked.value.token);
-    checked.value = null;
-  });
-  const setSchedule = (schedule: Schedule) => tried('Saving', problem, async () => { told.value = await backupApi.setSchedule(schedule); saved.value = true; });
+  const restore = () =>
+    tried('Putting it in place', restoreProblem, async () => {
+      if (!checked.value) return;
+      keptAside.value = await backupApi.restore(checked.value.token);
+      checked.value = null;
+    });
+  const setSchedule = (schedule: Schedule) =>
+    tried('Saving', problem, async () => {
+      told.value = await backupApi.setSchedule(schedule);
+      saved.value = true;
+    });
   return { told, problem, load, checked, restoreProblem, busy, keptAside, saved, choose, restore, setSchedule };
 }

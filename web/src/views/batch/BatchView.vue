@@ -34,22 +34,38 @@ const { batch, product, version, problem, load } = useStoredBatch(code);
 const units = useUnits();
 const work = useWork();
 const router = useRouter();
-const readings = computed(() => (product.value && batch.value ? limitReadings(product.value, batch.value, units.say) : []));
+const readings = computed(() =>
+  product.value && batch.value ? limitReadings(product.value, batch.value, units.say) : [],
+);
 const RANK = { above: 0, below: 0, near: 1, inside: 2, 'not-stated': 3, 'not-recorded': 4 } as const;
-const measured = computed(() => readings.value.filter((r) => r.measured !== null).sort((a, b) => RANK[a.state] - RANK[b.state]));
+const measured = computed(() =>
+  readings.value.filter((r) => r.measured !== null).sort((a, b) => RANK[a.state] - RANK[b.state]),
+);
 const outside = computed(() => measured.value.filter((r) => RANK[r.state] === 0).length);
 const missing = computed(() => readings.value.filter((r) => r.state === 'not-recorded'));
 const item = computed(() => (product.value && batch.value ? workItem(product.value, batch.value) : null));
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
 const { remove } = useDeleteBatch(code, version);
-onPlainKey('c', () => { go('check'); });
-onPlainKey('e', () => { go('edit-batch'); });
-onPlainKey('d', () => { go('diagnosis'); });
-onPlainKey('r', () => { go('mend'); });
+onPlainKey('c', () => {
+  go('check');
+});
+onPlainKey('e', () => {
+  go('edit-batch');
+});
+onPlainKey('d', () => {
+  go('diagnosis');
+});
+onPlainKey('r', () => {
+  go('mend');
+});
 onPlainKey('x', () => void copy([]));
-onPlainKey('s', () => { go('sheet'); });
-onPlainKey('b', () => { go('bench'); });
+onPlainKey('s', () => {
+  go('sheet');
+});
+onPlainKey('b', () => {
+  go('bench');
+});
 </script>
 
 <template>
@@ -59,13 +75,27 @@ onPlainKey('b', () => { go('bench'); });
     <template v-if="batch && product && item">
       <div class="row spread">
         <div>
-          <h1><span class="figures">{{ code }}</span> {{ product.name }}</h1>
-          <p class="quiet">{{ batch.startedAt || item.stage !== 'weigh' ? dayAndTime(batch.startedAt) : 'The parts have not met yet' }}<template v-if="batch.by">, {{ batch.by }}</template><template v-if="batch.mould?.code">, mould {{ batch.mould.code }}</template>. Card revision {{ product.revision }}<template v-if="product.source">, {{ product.source }}</template>.</p>
+          <h1>
+            <span class="figures">{{ code }}</span> {{ product.name }}
+          </h1>
+          <p class="quiet">
+            {{ batch.startedAt || item.stage !== 'weigh' ? dayAndTime(batch.startedAt) : 'The parts have not met yet'
+            }}<template v-if="batch.by">, {{ batch.by }}</template
+            ><template v-if="batch.mould?.code">, mould {{ batch.mould.code }}</template
+            >. Card revision {{ product.revision }}<template v-if="product.source">, {{ product.source }}</template
+            >.
+          </p>
           <p v-if="batch.note">{{ batch.note }}</p>
         </div>
         <div class="row">
-          <Button v-if="item.stage !== 'check' && item.stage !== 'done'" @click="go('bench')">To the bench <KeyCap k="b" /></Button>
-          <Button :severity="item.stage === 'check' || item.stage === 'done' ? undefined : 'secondary'" @click="go('check')">Check <KeyCap k="c" /></Button>
+          <Button v-if="item.stage !== 'check' && item.stage !== 'done'" @click="go('bench')"
+            >To the bench <KeyCap k="b"
+          /></Button>
+          <Button
+            :severity="item.stage === 'check' || item.stage === 'done' ? undefined : 'secondary'"
+            @click="go('check')"
+            >Check <KeyCap k="c"
+          /></Button>
           <Button severity="secondary" @click="go('edit-batch')">Change <KeyCap k="e" /></Button>
           <Button severity="secondary" @click="go('diagnosis')">Diagnosis <KeyCap k="d" /></Button>
           <Button severity="secondary" @click="go('sheet')">Sheet <KeyCap k="s" /></Button>
@@ -76,17 +106,48 @@ onPlainKey('b', () => { go('bench'); });
       <div class="card"><StageLine :product="product" :batch="batch" /></div>
       <div class="columns">
         <section class="card stack" aria-labelledby="limits">
-          <div class="row spread"><h2 id="limits">The record against the card</h2><p :class="{ bad: outside > 0 }" data-test="outside">{{ outside === 0 ? 'nothing outside' : `${outside} outside` }}</p></div>
+          <div class="row spread">
+            <h2 id="limits">The record against the card</h2>
+            <p :class="{ bad: outside > 0 }" data-test="outside">
+              {{ outside === 0 ? 'nothing outside' : `${outside} outside` }}
+            </p>
+          </div>
           <LimitStrip v-for="r in measured" :key="r.field" :reading="r" />
-          <p v-if="missing.length" class="quiet small">Not recorded, though the card or the label limits it: {{ missing.map((r) => midSentence(fieldLabel(r.field))).join('; ') }}.</p>
+          <p v-if="missing.length" class="quiet small">
+            Not recorded, though the card or the label limits it:
+            {{ missing.map((r) => midSentence(fieldLabel(r.field))).join('; ') }}.
+          </p>
         </section>
         <div class="stack">
           <section class="card jar-card" aria-label="Cup">
-            <span class="glass"><JarGlass :layers="jarContents(product, batch)" :left="potLifeLeft(item, work.nowMs)" :set="!isLiquid(item.stage)" :label="`${product.name}, ${STAGE_WORDS[stageOf(product, batch)]}`" /></span>
+            <span class="glass"
+              ><JarGlass
+                :layers="jarContents(product, batch)"
+                :left="potLifeLeft(item, work.nowMs)"
+                :set="!isLiquid(item.stage)"
+                :label="`${product.name}, ${STAGE_WORDS[stageOf(product, batch)]}`"
+            /></span>
             <dl>
-              <dt><i class="swatch a" aria-hidden="true" />A</dt><dd class="figures">{{ batch.mix?.amountA == null ? 'not recorded' : units.say(batch.mix.amountA, batch.mix.unit ?? 'g') }}</dd>
-              <template v-if="product.family !== 'uv-acrylate'"><dt><i class="swatch b" aria-hidden="true" />{{ product.ratio.catalyst ? 'Catalyst' : 'B' }}</dt><dd class="figures">{{ batch.mix?.amountB == null ? 'not recorded' : units.say(batch.mix.amountB, batch.mix.unit ?? 'g') }}</dd></template>
-              <template v-for="(a, i) in batch.additives ?? []" :key="i"><dt><i class="swatch additive" aria-hidden="true" />{{ a.name ?? a.kind ?? 'additive' }}</dt><dd class="figures">{{ a.massG != null ? units.say(a.massG, 'g') : a.drops != null ? `${a.drops} drops` : 'not recorded' }}</dd></template>
+              <dt><i class="swatch a" aria-hidden="true" />A</dt>
+              <dd class="figures">
+                {{ batch.mix?.amountA == null ? 'not recorded' : units.say(batch.mix.amountA, batch.mix.unit ?? 'g') }}
+              </dd>
+              <template v-if="product.family !== 'uv-acrylate'"
+                ><dt><i class="swatch b" aria-hidden="true" />{{ product.ratio.catalyst ? 'Catalyst' : 'B' }}</dt>
+                <dd class="figures">
+                  {{
+                    batch.mix?.amountB == null ? 'not recorded' : units.say(batch.mix.amountB, batch.mix.unit ?? 'g')
+                  }}
+                </dd></template
+              >
+              <template v-for="(a, i) in batch.additives ?? []" :key="i"
+                ><dt><i class="swatch additive" aria-hidden="true" />{{ a.name ?? a.kind ?? 'additive' }}</dt>
+                <dd class="figures">
+                  {{
+                    a.massG != null ? units.say(a.massG, 'g') : a.drops != null ? `${a.drops} drops` : 'not recorded'
+                  }}
+                </dd></template
+              >
             </dl>
             <CostLine :batch="batch" :product="product" />
           </section>
@@ -105,17 +166,59 @@ onPlainKey('b', () => { go('bench'); });
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr); gap: var(--space-5); align-items: start; }
-.columns .card { gap: var(--space-2); }
-.bad { color: var(--outside); font-weight: 700; }
-.jar-card { display: grid; grid-template-columns: 104px 1fr; gap: var(--space-4); align-items: center; }
-dl { display: grid; grid-template-columns: auto 1fr; gap: 4px 12px; }
-dt { display: flex; align-items: center; gap: 8px; }
-dd { text-align: right; font-weight: 650; }
-.swatch { width: 12px; height: 12px; border-radius: 2px; }
-.swatch.a { background: var(--part-a); }
-.swatch.b { background: var(--part-b); }
-.swatch.additive { background: var(--part-additive); }
-.delete { align-self: flex-start; }
-@media (max-width: 980px) { .columns { grid-template-columns: 1fr; } }
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+.columns .card {
+  gap: var(--space-2);
+}
+.bad {
+  color: var(--outside);
+  font-weight: 700;
+}
+.jar-card {
+  display: grid;
+  grid-template-columns: 104px 1fr;
+  gap: var(--space-4);
+  align-items: center;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 4px 12px;
+}
+dt {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+dd {
+  text-align: right;
+  font-weight: 650;
+}
+.swatch {
+  width: 12px;
+  height: 12px;
+  border-radius: 2px;
+}
+.swatch.a {
+  background: var(--part-a);
+}
+.swatch.b {
+  background: var(--part-b);
+}
+.swatch.additive {
+  background: var(--part-additive);
+}
+.delete {
+  align-self: flex-start;
+}
+@media (max-width: 980px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -7,10 +7,24 @@ import type { ChartSpec } from '../../components/chartOption';
 const props = defineProps<{ batch: Batch }>();
 const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
 const looks = computed(() => colourHistory(props.batch));
-const spec = computed<ChartSpec | null>(() => (looks.value.length > 1 ? {
-  title: 'Yellowness over time', x: 'hours after the parts met', y: 'b*, yellowness index', fromZero: true,
-  lines: [{ name: 'b*', dots: true, points: looks.value.map((l) => [l.afterH, l.b] as const) }, { name: 'yellowness index E313', dots: true, points: looks.value.map((l) => [l.afterH, l.yellownessIndex] as const) }],
-} : null));
+const spec = computed<ChartSpec | null>(() =>
+  looks.value.length > 1
+    ? {
+        title: 'Yellowness over time',
+        x: 'hours after the parts met',
+        y: 'b*, yellowness index',
+        fromZero: true,
+        lines: [
+          { name: 'b*', dots: true, points: looks.value.map((l) => [l.afterH, l.b] as const) },
+          {
+            name: 'yellowness index E313',
+            dots: true,
+            points: looks.value.map((l) => [l.afterH, l.yellownessIndex] as const),
+          },
+        ],
+      }
+    : null,
+);
 </script>
 
 <template>

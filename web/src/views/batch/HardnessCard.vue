@@ -9,11 +9,21 @@ const props = defineProps<{ batch: Batch; product: Product }>();
 const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
 const units = useUnits();
 const story = computed(() => hardnessStory(props.product, props.batch, units.say));
-const spec = computed<ChartSpec | null>(() => (story.value && story.value.points.length > 0 ? {
-  title: 'Hardness', x: 'hours after the parts met', y: `Shore ${props.product.hardness?.scale ?? ''}`, fromZero: true,
-  lines: [{ name: 'expected at its temperature', points: story.value.curve.map((p) => [p.afterH, p.shore] as const) }, { name: 'read', dots: true, points: story.value.points.map((p) => [p.afterH, p.shore] as const) }],
-  marksY: [{ at: story.value.full, name: 'full' }],
-} : null));
+const spec = computed<ChartSpec | null>(() =>
+  story.value && story.value.points.length > 0
+    ? {
+        title: 'Hardness',
+        x: 'hours after the parts met',
+        y: `Shore ${props.product.hardness?.scale ?? ''}`,
+        fromZero: true,
+        lines: [
+          { name: 'expected at its temperature', points: story.value.curve.map((p) => [p.afterH, p.shore] as const) },
+          { name: 'read', dots: true, points: story.value.points.map((p) => [p.afterH, p.shore] as const) },
+        ],
+        marksY: [{ at: story.value.full, name: 'full' }],
+      }
+    : null,
+);
 </script>
 
 <template>

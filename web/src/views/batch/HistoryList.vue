@@ -7,9 +7,20 @@ import { dayAndTime } from '../../components/words';
 /** Who changed what, and when. */
 const props = defineProps<{ code: string; version: number }>();
 const entries = shallowRef<HistoryEntry[] | null>(null);
-watch(() => [props.code, props.version], () => {
-  api.history(props.code).then((items) => { entries.value = [...items].reverse(); }, () => { entries.value = null; });
-}, { immediate: true });
+watch(
+  () => [props.code, props.version],
+  () => {
+    api.history(props.code).then(
+      (items) => {
+        entries.value = [...items].reverse();
+      },
+      () => {
+        entries.value = null;
+      },
+    );
+  },
+  { immediate: true },
+);
 /** Beyond this many names a change is told by their number. */
 const MOST_NAMED = 4;
 const what = (h: HistoryEntry) => {
@@ -21,13 +32,27 @@ const what = (h: HistoryEntry) => {
 
 <template>
   <details class="card">
-    <summary>History<span v-if="entries" class="quiet"> ({{ entries.length }})</span></summary>
+    <summary>
+      History<span v-if="entries" class="quiet"> ({{ entries.length }})</span>
+    </summary>
     <p v-if="!entries" class="quiet">The history could not be read.</p>
-    <ol v-else class="small"><li v-for="h in entries" :key="h.version"><span class="figures">{{ h.version }}</span> {{ dayAndTime(h.at) }}<template v-if="h.by">, {{ h.by }}</template>: {{ what(h) }}</li></ol>
+    <ol v-else class="small">
+      <li v-for="h in entries" :key="h.version">
+        <span class="figures">{{ h.version }}</span> {{ dayAndTime(h.at) }}<template v-if="h.by">, {{ h.by }}</template
+        >: {{ what(h) }}
+      </li>
+    </ol>
   </details>
 </template>
 
 <style scoped>
-summary { cursor: pointer; font-weight: 700; min-height: 32px; }
-li { padding: 4px 0; overflow-wrap: anywhere; }
+summary {
+  cursor: pointer;
+  font-weight: 700;
+  min-height: 32px;
+}
+li {
+  padding: 4px 0;
+  overflow-wrap: anywhere;
+}
 </style>

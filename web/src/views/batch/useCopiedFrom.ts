@@ -7,17 +7,23 @@ import { useProducts } from '../../stores/products';
 export function useCopiedFrom(batch: Ref<Batch | null>) {
   const products = useProducts();
   const answer = shallowRef<ChangeAnswer | null>(null);
-  watch(batch, async (now) => {
-    answer.value = null;
-    const code = now?.copiedFrom?.code;
-    if (!now || !code) return;
-    try {
-      const { batch: before } = await api.batch(code);
-      const kind = diagnose(await products.at(before.product.slug, before.product.revision), before).symptoms.at(-1)?.kind;
-      if (kind && batch.value === now) answer.value = changeAnswer(before, now, kind);
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error;
-    }
-  }, { immediate: true });
+  watch(
+    batch,
+    async (now) => {
+      answer.value = null;
+      const code = now?.copiedFrom?.code;
+      if (!now || !code) return;
+      try {
+        const { batch: before } = await api.batch(code);
+        const kind = diagnose(await products.at(before.product.slug, before.product.revision), before).symptoms.at(
+          -1,
+        )?.kind;
+        if (kind && batch.value === now) answer.value = changeAnswer(before, now, kind);
+      } catch (error) {
+        if (!(error instanceof ApiProblem)) throw error;
+      }
+    },
+    { immediate: true },
+  );
   return answer;
 }

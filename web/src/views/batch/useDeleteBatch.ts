@@ -19,15 +19,24 @@ export function useDeleteBatch(code: Ref<string>, version: Ref<number>) {
       void work.load();
       await router.push({ name: 'log' });
     } catch (error) {
-      toast.add({ severity: 'error', summary: error instanceof ApiProblem ? error.message : 'It was not deleted.', life: 8000 });
+      toast.add({
+        severity: 'error',
+        summary: error instanceof ApiProblem ? error.message : 'It was not deleted.',
+        life: 8000,
+      });
     }
   }
 
   return {
     remove: () => {
       confirm.require({
-        header: `Delete ${code.value}?`, message: 'It leaves the log and the statistics. Its history stays with the server, but not its place in lists.',
-        acceptLabel: 'Delete', rejectLabel: 'Keep it', acceptProps: { severity: 'danger' }, rejectProps: { severity: 'secondary' }, accept: () => void now(),
+        header: `Delete ${code.value}?`,
+        message: 'It leaves the log and the statistics. Its history stays with the server, but not its place in lists.',
+        acceptLabel: 'Delete',
+        rejectLabel: 'Keep it',
+        acceptProps: { severity: 'danger' },
+        rejectProps: { severity: 'secondary' },
+        accept: () => void now(),
       });
     },
   };

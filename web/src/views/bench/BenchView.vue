@@ -29,13 +29,46 @@ const props = defineProps<{ code: string }>();
 const bench = provideBench(toRef(props, 'code'));
 const shelf = useShelf();
 const router = useRouter();
-onMounted(() => { if (!shelf.loaded) void shelf.load(); });
-const STEPS: Record<BenchStep, Component> = { 'weigh-a': WeighStep, 'weigh-b': WeighStep, 'bring-back': BringBackStep, colour: ColourStep, stir: StirStep, clear: ClearStep, pour: PourStep, turn: TurnStep, close: CloseStep, press: PressStep, hold: HoldStep, watch: WatchStep, after: AfterStep };
-const weighing = computed(() => (bench.step.value === 'weigh-a' ? { part: 'A' } : bench.step.value === 'weigh-b' ? { part: 'B' } : {}));
-const title = computed(() => { const s = bench.step.value; if (!s) return ''; const p = bench.product.value; return s === 'weigh-b' && p?.ratio.catalyst ? 'Weigh the catalyst' : s === 'weigh-b' && p?.ratio.powder ? 'Weigh the powder' : s === 'weigh-a' && p?.ratio.powder ? 'Weigh the liquid' : BENCH_STEP_WORDS[s].words; });
-watch(bench.step, (now, before) => { if (before && now !== before) window.scrollTo({ top: 0 }); });
+onMounted(() => {
+  if (!shelf.loaded) void shelf.load();
+});
+const STEPS: Record<BenchStep, Component> = {
+  'weigh-a': WeighStep,
+  'weigh-b': WeighStep,
+  'bring-back': BringBackStep,
+  colour: ColourStep,
+  stir: StirStep,
+  clear: ClearStep,
+  pour: PourStep,
+  turn: TurnStep,
+  close: CloseStep,
+  press: PressStep,
+  hold: HoldStep,
+  watch: WatchStep,
+  after: AfterStep,
+};
+const weighing = computed(() =>
+  bench.step.value === 'weigh-a' ? { part: 'A' } : bench.step.value === 'weigh-b' ? { part: 'B' } : {},
+);
+const title = computed(() => {
+  const s = bench.step.value;
+  if (!s) return '';
+  const p = bench.product.value;
+  return s === 'weigh-b' && p?.ratio.catalyst
+    ? 'Weigh the catalyst'
+    : s === 'weigh-b' && p?.ratio.powder
+      ? 'Weigh the powder'
+      : s === 'weigh-a' && p?.ratio.powder
+        ? 'Weigh the liquid'
+        : BENCH_STEP_WORDS[s].words;
+});
+watch(bench.step, (now, before) => {
+  if (before && now !== before) window.scrollTo({ top: 0 });
+});
 onPlainKey('u', () => void bench.takeBack());
-onPlainKey('q', () => { bench.signals.muted.value = !bench.signals.muted.value; });
+onPlainKey('q', () => {
+  bench.signals.muted.value = !bench.signals.muted.value;
+});
 onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.code } }));
 </script>
 
@@ -43,8 +76,25 @@ onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.co
   <div class="stack bench-page">
     <ProblemNote v-if="bench.problem.value" :says="bench.problem.value" again @again="bench.load" />
     <template v-if="bench.product.value && bench.batch.value && bench.step.value">
-      <header class="row spread"><h1><span class="figures">{{ code }}</span> {{ bench.product.value.name }}<template v-if="bench.batch.value.mould?.code">, {{ bench.batch.value.mould.code }}</template></h1>
-        <div class="row tools"><button type="button" :disabled="!bench.undo.value" @click="bench.takeBack">Undo{{ bench.undo.value ? `: ${bench.undo.value.words}` : '' }} <KeyCap k="u" /></button><button type="button" :aria-pressed="bench.signals.muted.value" @click="bench.signals.muted.value = !bench.signals.muted.value"><i class="pi" :class="bench.signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" /> {{ bench.signals.muted.value ? 'Silent' : 'Sound on' }} <KeyCap k="q" /></button><RouterLink :to="{ name: 'board', query: { batch: code } }">Board <KeyCap k="b" /></RouterLink><RouterLink :to="{ name: 'batch', params: { code } }">Record</RouterLink></div></header>
+      <header class="row spread">
+        <h1>
+          <span class="figures">{{ code }}</span> {{ bench.product.value.name
+          }}<template v-if="bench.batch.value.mould?.code">, {{ bench.batch.value.mould.code }}</template>
+        </h1>
+        <div class="row tools">
+          <button type="button" :disabled="!bench.undo.value" @click="bench.takeBack">
+            Undo{{ bench.undo.value ? `: ${bench.undo.value.words}` : '' }} <KeyCap k="u" /></button
+          ><button
+            type="button"
+            :aria-pressed="bench.signals.muted.value"
+            @click="bench.signals.muted.value = !bench.signals.muted.value"
+          >
+            <i class="pi" :class="bench.signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" />
+            {{ bench.signals.muted.value ? 'Silent' : 'Sound on' }} <KeyCap k="q" /></button
+          ><RouterLink :to="{ name: 'board', query: { batch: code } }">Board <KeyCap k="b" /></RouterLink
+          ><RouterLink :to="{ name: 'batch', params: { code } }">Record</RouterLink>
+        </div>
+      </header>
       <WaitingNote />
       <div class="page">
         <main class="card step" :aria-label="title">
@@ -55,20 +105,84 @@ onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.co
         <BenchSide />
       </div>
       <StandInHands />
-      <div v-if="bench.signals.shown.value" class="signal" :class="bench.signals.shown.value.kind" role="status" aria-live="assertive">{{ bench.signals.shown.value.says }}</div>
+      <div
+        v-if="bench.signals.shown.value"
+        class="signal"
+        :class="bench.signals.shown.value.kind"
+        role="status"
+        aria-live="assertive"
+      >
+        {{ bench.signals.shown.value.says }}
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
-.page { display: grid; grid-template-columns: minmax(0, 1fr) 290px; gap: var(--space-4); align-items: start; }
-.step { padding: var(--space-4) var(--space-5) var(--space-5); display: flex; flex-direction: column; gap: var(--space-3); min-height: 520px; }
-.title { font-size: 2rem; }
-h1 { font-size: 1.25rem; }
-.tools { gap: var(--space-2); }
-.tools button, .tools a { display: inline-flex; align-items: center; gap: 8px; min-height: var(--target); padding: 0 var(--space-3); border: 1px solid var(--chalk-400); border-radius: var(--radius); background: var(--card); font: inherit; color: var(--text); text-decoration: none; cursor: pointer; }
-.tools button:disabled { color: var(--text-quiet); cursor: not-allowed; }
-.signal { position: fixed; left: 150px; right: 0; top: 0; padding: var(--space-4); text-align: center; font-size: 2rem; font-weight: 780; background: var(--amber-400); color: var(--ink-900); z-index: 20; }
-.signal.stop { background: var(--outside); color: #fff; }
-@media (max-width: 980px) { .page { grid-template-columns: 1fr; } .signal { left: 96px; } }
+.page {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: var(--space-4);
+  align-items: start;
+}
+.step {
+  padding: var(--space-4) var(--space-5) var(--space-5);
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-3);
+  min-height: 520px;
+}
+.title {
+  font-size: 2rem;
+}
+h1 {
+  font-size: 1.25rem;
+}
+.tools {
+  gap: var(--space-2);
+}
+.tools button,
+.tools a {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: var(--target);
+  padding: 0 var(--space-3);
+  border: 1px solid var(--chalk-400);
+  border-radius: var(--radius);
+  background: var(--card);
+  font: inherit;
+  color: var(--text);
+  text-decoration: none;
+  cursor: pointer;
+}
+.tools button:disabled {
+  color: var(--text-quiet);
+  cursor: not-allowed;
+}
+.signal {
+  position: fixed;
+  left: 150px;
+  right: 0;
+  top: 0;
+  padding: var(--space-4);
+  text-align: center;
+  font-size: 2rem;
+  font-weight: 780;
+  background: var(--amber-400);
+  color: var(--ink-900);
+  z-index: 20;
+}
+.signal.stop {
+  background: var(--outside);
+  color: #fff;
+}
+@media (max-width: 980px) {
+  .page {
+    grid-template-columns: 1fr;
+  }
+  .signal {
+    left: 96px;
+  }
+}
 </style>

@@ -10,32 +10,64 @@ import { useBenchContext } from './useBench';
 /** Rest or vacuum against its time, with the gauge. */
 const bench = useBenchContext();
 const units = useUnits();
-const route = computed(() => bench.plan.value?.route ?? (bench.product.value ? cardRoute(bench.product.value) : 'none'));
+const route = computed(
+  () => bench.plan.value?.route ?? (bench.product.value ? cardRoute(bench.product.value) : 'none'),
+);
 const vacuum = computed(() => isVacuumed(route.value));
-const wantedMin = computed(() => { const s = bench.plan.value?.timeline.find((t) => t.what === (vacuum.value ? 'vacuum' : 'rest')); return s ? s.toMin - s.fromMin : bench.product.value ? clearMinutes(bench.product.value, route.value, null) : 0; });
+const wantedMin = computed(() => {
+  const s = bench.plan.value?.timeline.find((t) => t.what === (vacuum.value ? 'vacuum' : 'rest'));
+  return s ? s.toMin - s.fromMin : bench.product.value ? clearMinutes(bench.product.value, route.value, null) : 0;
+});
 const from = computed(() => bench.batch.value?.bench?.clearFromMin ?? null);
-const elapsed = computed(() => (from.value === null || bench.nowMin.value === null ? null : Math.max(0, bench.nowMin.value - from.value)));
+const elapsed = computed(() =>
+  from.value === null || bench.nowMin.value === null ? null : Math.max(0, bench.nowMin.value - from.value),
+);
 const left = computed(() => wantedMin.value - (elapsed.value ?? 0));
 const gauge = computed(() => bench.devices.shown('vacuum-gauge', 'vacuum'));
 const asked = computed(() => bench.product.value?.degas?.vacuumKPaAbs ?? null);
-watch(left, (l) => { if (elapsed.value !== null && l <= 0) bench.signals.give('cleared', 'warn', vacuum.value ? 'Vacuum long enough' : 'Rested long enough'); });
-const begin = () => void bench.write({ words: vacuum.value ? 'vacuum on' : 'resting', set: { 'bench.clearFromMin': bench.minutesNow() ?? 0 } });
+watch(left, (l) => {
+  if (elapsed.value !== null && l <= 0)
+    bench.signals.give('cleared', 'warn', vacuum.value ? 'Vacuum long enough' : 'Rested long enough');
+});
+const begin = () =>
+  void bench.write({
+    words: vacuum.value ? 'vacuum on' : 'resting',
+    set: { 'bench.clearFromMin': bench.minutesNow() ?? 0 },
+  });
 function done() {
   const minutes = Math.round(((bench.minutesNow() ?? 0) - (from.value ?? 0)) * 100) / 100;
   const kPa = vacuum.value && gauge.value?.value != null ? Math.round(gauge.value.value * 10) / 10 : null;
   void bench.write({
-    words: vacuum.value ? 'degassed' : 'rested', step: 'clear',
-    set: { 'degas.method': vacuum.value ? (bench.pressed.value ? 'vacuum-then-pressure' : 'vacuum') : 'rest', 'degas.minutes': minutes, ...(kPa === null ? {} : { 'degas.vacuumKPaAbs': kPa }) },
-    add: kPa === null ? [] : [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'vacuum', value: kPa, unit: 'kPa' } }],
+    words: vacuum.value ? 'degassed' : 'rested',
+    step: 'clear',
+    set: {
+      'degas.method': vacuum.value ? (bench.pressed.value ? 'vacuum-then-pressure' : 'vacuum') : 'rest',
+      'degas.minutes': minutes,
+      ...(kPa === null ? {} : { 'degas.vacuumKPaAbs': kPa }),
+    },
+    add:
+      kPa === null
+        ? []
+        : [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'vacuum', value: kPa, unit: 'kPa' } }],
   });
 }
-const without = () => void bench.write({ words: 'not cleared', step: 'clear', set: { 'degas.method': 'none', 'degas.minutes': 0 } });
+const without = () =>
+  void bench.write({ words: 'not cleared', step: 'clear', set: { 'degas.method': 'none', 'degas.minutes': 0 } });
 </script>
 
 <template>
   <div class="clear" data-test="clear">
-    <BigNumber :label="left < 0 ? 'Longer than planned by' : vacuum ? 'Vacuum another' : 'Rest another'" :value="countdown(Math.abs(left))" />
-    <p v-if="vacuum" class="gauge">Gauge <strong class="figures">{{ gauge?.silent ? 'does not answer' : gauge?.value == null ? '–' : units.say(gauge.value, 'kPa') }}</strong> absolute<template v-if="asked !== null">; the card asks for {{ units.say(asked, 'kPa') }} or less</template>.</p>
+    <BigNumber
+      :label="left < 0 ? 'Longer than planned by' : vacuum ? 'Vacuum another' : 'Rest another'"
+      :value="countdown(Math.abs(left))"
+    />
+    <p v-if="vacuum" class="gauge">
+      Gauge
+      <strong class="figures">{{
+        gauge?.silent ? 'does not answer' : gauge?.value == null ? '–' : units.say(gauge.value, 'kPa')
+      }}</strong>
+      absolute<template v-if="asked !== null">; the card asks for {{ units.say(asked, 'kPa') }} or less</template>.
+    </p>
     <p v-if="vacuum" class="quiet">Let air in by hand when the foam climbs; it breaks, then go on.</p>
     <div class="actions">
       <DoButton v-if="from === null" :words="vacuum ? 'Vacuum on' : 'Let it rest'" k="Enter" @do="begin" />
@@ -46,7 +78,16 @@ const without = () => void bench.write({ words: 'not cleared', step: 'clear', se
 </template>
 
 <style scoped>
-.clear { display: flex; flex-direction: column; gap: var(--space-4); }
-.gauge { font-size: 1.3rem; }
-.actions { display: flex; gap: var(--space-4); }
+.clear {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-4);
+}
+.gauge {
+  font-size: 1.3rem;
+}
+.actions {
+  display: flex;
+  gap: var(--space-4);
+}
 </style>

@@ -14,34 +14,108 @@ import { useBenchContext } from './useBench';
 const bench = useBenchContext();
 const shelf = useShelf();
 const units = useUnits();
-const CHECKS = ['Gasket clean and seated', 'Relief valve moves freely', 'Every clamp on and tight', 'Mould level, nothing can tip'];
-const vessel = computed(() => shelf.vessels.find((v) => v.code === bench.batch.value?.pressure?.['vessel']) ?? shelf.vessels[0] ?? null);
+const CHECKS = [
+  'Gasket clean and seated',
+  'Relief valve moves freely',
+  'Every clamp on and tight',
+  'Mould level, nothing can tip',
+];
+const vessel = computed(
+  () => shelf.vessels.find((v) => v.code === bench.batch.value?.pressure?.['vessel']) ?? shelf.vessels[0] ?? null,
+);
 const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.value?.pressure?.minKPa ?? null);
-const stop = computed(() => (vessel.value && targetKPa.value !== null ? vesselStop(vessel.value, targetKPa.value, today(), units.say) : null));
+const stop = computed(() =>
+  vessel.value && targetKPa.value !== null ? vesselStop(vessel.value, targetKPa.value, today(), units.say) : null,
+);
 const checked = computed(() => bench.batch.value?.bench?.checked ?? []);
-const toggle = (what: string, on: boolean) => void bench.write({ words: what.toLowerCase(), set: { 'bench.checked': on ? [...checked.value, what] : checked.value.filter((c) => c !== what) } });
+const toggle = (what: string, on: boolean) =>
+  void bench.write({
+    words: what.toLowerCase(),
+    set: { 'bench.checked': on ? [...checked.value, what] : checked.value.filter((c) => c !== what) },
+  });
 const all = computed(() => CHECKS.every((c) => checked.value.includes(c)));
-const left = computed(() => (bench.due.value.pressureByMin === null || bench.nowMin.value === null ? null : bench.due.value.pressureByMin - bench.nowMin.value));
-const close = () => void bench.write({ words: 'lid closed', step: 'close', set: { 'pressure.startedMin': bench.minutesNow(), ...(vessel.value ? { 'pressure.vessel': vessel.value.code } : {}) } });
+const left = computed(() =>
+  bench.due.value.pressureByMin === null || bench.nowMin.value === null
+    ? null
+    : bench.due.value.pressureByMin - bench.nowMin.value,
+);
+const close = () =>
+  void bench.write({
+    words: 'lid closed',
+    step: 'close',
+    set: {
+      'pressure.startedMin': bench.minutesNow(),
+      ...(vessel.value ? { 'pressure.vessel': vessel.value.code } : {}),
+    },
+  });
 const without = () => void bench.write({ words: 'not pressed', step: 'close', set: { 'pressure.gaugeKPa': 0 } });
 </script>
 
 <template>
   <div class="close" data-test="close">
-    <BigNumber :label="left === null ? 'Gel is not known' : left < 0 ? 'It has gelled, by the model' : 'At pressure within'" :value="left === null ? '–' : countdown(Math.abs(left))" :tone="left !== null && left < 0 ? 'over' : 'plain'" />
+    <BigNumber
+      :label="left === null ? 'Gel is not known' : left < 0 ? 'It has gelled, by the model' : 'At pressure within'"
+      :value="left === null ? '–' : countdown(Math.abs(left))"
+      :tone="left !== null && left < 0 ? 'over' : 'plain'"
+    />
     <p v-if="stop" class="bad" role="alert">{{ stop.says }}</p>
-    <p v-else-if="vessel" class="told">{{ vessel.name }}, rated to {{ units.say(vessel.ratedKPa, 'kPa') }}<template v-if="targetKPa !== null">; planned <strong class="figures">{{ units.say(targetKPa, 'kPa') }}</strong></template>.</p>
+    <p v-else-if="vessel" class="told">
+      {{ vessel.name }}, rated to {{ units.say(vessel.ratedKPa, 'kPa')
+      }}<template v-if="targetKPa !== null"
+        >; planned <strong class="figures">{{ units.say(targetKPa, 'kPa') }}</strong></template
+      >.
+    </p>
     <p v-else class="bad">No vessel with a rating is on the shelf. Press only a rated one, within its rating.</p>
-    <ul class="checks"><li v-for="c in CHECKS" :key="c"><label><Checkbox :model-value="checked.includes(c)" binary :input-id="`check-${c}`" @update:model-value="toggle(c, $event)" /><span>{{ c }}</span></label></li></ul>
-    <div class="actions"><DoButton words="Lid closed" k="Enter" :disabled="!all || stop !== null" @do="close" /><DoButton words="Do not press it" quiet @do="without" /></div>
+    <ul class="checks">
+      <li v-for="c in CHECKS" :key="c">
+        <label
+          ><Checkbox
+            :model-value="checked.includes(c)"
+            binary
+            :input-id="`check-${c}`"
+            @update:model-value="toggle(c, $event)"
+          /><span>{{ c }}</span></label
+        >
+      </li>
+    </ul>
+    <div class="actions">
+      <DoButton words="Lid closed" k="Enter" :disabled="!all || stop !== null" @do="close" /><DoButton
+        words="Do not press it"
+        quiet
+        @do="without"
+      />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.close { display: flex; flex-direction: column; gap: var(--space-3); }
-.told { font-size: 1.2rem; }
-.bad { color: var(--outside); font-weight: 700; font-size: 1.15rem; }
-.checks { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-2); }
-.checks label { display: flex; align-items: center; gap: 12px; min-height: 52px; font-size: 1.1rem; }
-.actions { display: flex; gap: var(--space-4); }
+.close {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-3);
+}
+.told {
+  font-size: 1.2rem;
+}
+.bad {
+  color: var(--outside);
+  font-weight: 700;
+  font-size: 1.15rem;
+}
+.checks {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--space-2);
+}
+.checks label {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 52px;
+  font-size: 1.1rem;
+}
+.actions {
+  display: flex;
+  gap: var(--space-4);
+}
 </style>

@@ -5,15 +5,45 @@ import { onPlainKey } from '../../app/keys';
 /** The one thing to do next: a large target, and a key. */
 const props = defineProps<{ words: string; k?: string; disabled?: boolean; quiet?: boolean; danger?: boolean }>();
 const emit = defineEmits<{ do: [] }>();
-const act = () => { if (!props.disabled) emit('do'); };
+const act = () => {
+  if (!props.disabled) emit('do');
+};
 if (props.k) onPlainKey(props.k, act);
 </script>
 
-<template><button type="button" class="do" :class="{ quiet, danger }" :disabled="disabled" @click="act">{{ words }} <KeyCap v-if="k" :k="k" /></button></template>
+<template>
+  <button type="button" class="do" :class="{ quiet, danger }" :disabled="disabled" @click="act">
+    {{ words }} <KeyCap v-if="k" :k="k" />
+  </button>
+</template>
 
 <style scoped>
-.do { min-height: 76px; padding: 0 var(--space-5); font: inherit; font-size: 1.35rem; font-weight: 750; border-radius: var(--radius); border: 2px solid var(--action); background: var(--action); color: #fff; cursor: pointer; }
-.do.quiet { background: var(--card); color: var(--action); font-size: 1.05rem; min-height: 56px; }
-.do.danger { background: var(--outside); border-color: var(--outside); }
-.do:disabled { background: var(--chalk-100); border-color: var(--chalk-400); color: var(--text-quiet); cursor: not-allowed; }
+.do {
+  min-height: 76px;
+  padding: 0 var(--space-5);
+  font: inherit;
+  font-size: 1.35rem;
+  font-weight: 750;
+  border-radius: var(--radius);
+  border: 2px solid var(--action);
+  background: var(--action);
+  color: #fff;
+  cursor: pointer;
+}
+.do.quiet {
+  background: var(--card);
+  color: var(--action);
+  font-size: 1.05rem;
+  min-height: 56px;
+}
+.do.danger {
+  background: var(--outside);
+  border-color: var(--outside);
+}
+.do:disabled {
+  background: var(--chalk-100);
+  border-color: var(--chalk-400);
+  color: var(--text-quiet);
+  cursor: not-allowed;
+}
 </style>

@@ -15,33 +15,113 @@ const typed = ref<number | null>(null);
 const gauge = computed(() => bench.devices.shown('vessel-gauge', 'gauge'));
 const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.value?.pressure?.minKPa ?? null);
 const now = computed(() => typed.value ?? gauge.value?.value ?? null);
-const left = computed(() => (bench.due.value.pressureByMin === null || bench.nowMin.value === null ? null : bench.due.value.pressureByMin - bench.nowMin.value));
+const left = computed(() =>
+  bench.due.value.pressureByMin === null || bench.nowMin.value === null
+    ? null
+    : bench.due.value.pressureByMin - bench.nowMin.value,
+);
 /** The gauge over the last moments, for how fast it climbs; faster than this it splashes, kPa/min. */
 const [SPAN_MIN, TOO_FAST] = [0.4, 900];
 const points = shallowRef<readonly GaugePoint[]>([]);
-watch(now, (kPa) => { const at = bench.minutesNow(); if (kPa !== null && at !== null) points.value = [...points.value.filter((p) => p.atMin > at - SPAN_MIN), { atMin: at, kPa }]; });
+watch(now, (kPa) => {
+  const at = bench.minutesNow();
+  if (kPa !== null && at !== null)
+    points.value = [...points.value.filter((p) => p.atMin > at - SPAN_MIN), { atMin: at, kPa }];
+});
 const rate = computed(() => gaugeTrend(points.value, 0, 0)?.kPaPerMin ?? null);
 /** Full pressure is told from the gauge within its flicker. */
 const REACHED = 0.985;
-const reached = (kPa: number) => void bench.write({ words: `at ${units.say(kPa, 'kPa')}`, step: 'press', set: { 'pressure.gaugeKPa': Math.round(kPa), 'pressure.reachedMin': bench.minutesNow() }, add: [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'gauge', value: Math.round(kPa), unit: 'kPa' } }] });
-watch(now, (kPa) => { if (kPa !== null && typed.value === null && targetKPa.value !== null && kPa >= targetKPa.value * REACHED && bench.step.value === 'press' && bench.batch.value?.pressure?.reachedMin == null) { bench.signals.give('reached', 'note', 'At pressure'); reached(kPa); } });
-watch(left, (l) => { if (l !== null && l < 0.5) bench.signals.give('gelling', 'stop', l < 0 ? 'Gelled before full pressure' : 'Half a minute to gel'); });
+const reached = (kPa: number) =>
+  void bench.write({
+    words: `at ${units.say(kPa, 'kPa')}`,
+    step: 'press',
+    set: { 'pressure.gaugeKPa': Math.round(kPa), 'pressure.reachedMin': bench.minutesNow() },
+    add: [
+      { path: 'readings', value: { atMin: bench.minutesNow(), what: 'gauge', value: Math.round(kPa), unit: 'kPa' } },
+    ],
+  });
+watch(now, (kPa) => {
+  if (
+    kPa !== null &&
+    typed.value === null &&
+    targetKPa.value !== null &&
+    kPa >= targetKPa.value * REACHED &&
+    bench.step.value === 'press' &&
+    bench.batch.value?.pressure?.reachedMin == null
+  ) {
+    bench.signals.give('reached', 'note', 'At pressure');
+    reached(kPa);
+  }
+});
+watch(left, (l) => {
+  if (l !== null && l < 0.5)
+    bench.signals.give('gelling', 'stop', l < 0 ? 'Gelled before full pressure' : 'Half a minute to gel');
+});
 </script>
 
 <template>
   <div class="press" data-test="press">
-    <BigNumber :label="targetKPa === null ? 'On the gauge' : `Up to ${units.say(targetKPa, 'kPa')}`" :value="gauge?.silent && typed === null ? '?' : now === null ? '–' : units.say(now, 'kPa')" />
+    <BigNumber
+      :label="targetKPa === null ? 'On the gauge' : `Up to ${units.say(targetKPa, 'kPa')}`"
+      :value="gauge?.silent && typed === null ? '?' : now === null ? '–' : units.say(now, 'kPa')"
+    />
     <p v-if="gauge?.silent" class="bad">The gauge does not answer. Read it and type it in.</p>
-    <p class="told"><template v-if="left !== null">{{ left < 0 ? `By the model it gelled ${countdown(-left)} ago: pressing still holds it, but bubbles stay.` : `It gels in ${countdown(left)}.` }}</template> Open the valve slowly, so that nothing splashes.</p>
-    <p v-if="rate !== null && rate > TOO_FAST" class="bad">Slower: at {{ units.say(Math.round(rate), 'kPa') }} a minute it splashes.</p>
-    <div class="actions"><DoButton :words="now === null ? 'At pressure' : `At pressure, ${units.say(now, 'kPa')}`" k="Enter" :disabled="now === null || now <= 0" @do="reached(now ?? 0)" /><label class="typed"><span class="small">gauge by eye</span><NumberEntry id="bench-gauge" :value="typed" unit="kPa" label="Gauge by eye" @change="(v) => { typed = v; }" /></label></div>
+    <p class="told">
+      <template v-if="left !== null">{{
+        left < 0
+          ? `By the model it gelled ${countdown(-left)} ago: pressing still holds it, but bubbles stay.`
+          : `It gels in ${countdown(left)}.`
+      }}</template>
+      Open the valve slowly, so that nothing splashes.
+    </p>
+    <p v-if="rate !== null && rate > TOO_FAST" class="bad">
+      Slower: at {{ units.say(Math.round(rate), 'kPa') }} a minute it splashes.
+    </p>
+    <div class="actions">
+      <DoButton
+        :words="now === null ? 'At pressure' : `At pressure, ${units.say(now, 'kPa')}`"
+        k="Enter"
+        :disabled="now === null || now <= 0"
+        @do="reached(now ?? 0)"
+      /><label class="typed"
+        ><span class="small">gauge by eye</span
+        ><NumberEntry
+          id="bench-gauge"
+          :value="typed"
+          unit="kPa"
+          label="Gauge by eye"
+          @change="
+            (v) => {
+              typed = v;
+            }
+          "
+      /></label>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.press { display: flex; flex-direction: column; gap: var(--space-4); }
-.told { font-size: 1.2rem; }
-.bad { color: var(--outside); font-weight: 700; }
-.actions { display: flex; gap: var(--space-4); align-items: flex-end; }
-.typed { display: flex; flex-direction: column; gap: 3px; width: 11rem; }
+.press {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-4);
+}
+.told {
+  font-size: 1.2rem;
+}
+.bad {
+  color: var(--outside);
+  font-weight: 700;
+}
+.actions {
+  display: flex;
+  gap: var(--space-4);
+  align-items: flex-end;
+}
+.typed {
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  width: 11rem;
+}
 </style>

@@ -7,18 +7,44 @@ import DoButton from './DoButton.vue';
 defineProps<{ what: string }>();
 const emit = defineEmits<{ reason: [words: string]; cancel: [] }>();
 const words = ref('');
-const go = () => { if (words.value.trim().length > 2) emit('reason', words.value.trim()); };
+const go = () => {
+  if (words.value.trim().length > 2) emit('reason', words.value.trim());
+};
 </script>
 
 <template>
   <div class="box" role="alertdialog" aria-label="A reason is needed" data-test="reason">
     <p><strong>Stop.</strong> {{ what }} To go on, say why; it is kept in the record.</p>
-    <InputText v-model="words" autofocus class="wide" placeholder="why" aria-label="Reason" @keydown.enter.prevent="go" @keydown.escape.prevent="emit('cancel')" />
-    <div class="row"><DoButton words="Go on" danger :disabled="words.trim().length < 3" @do="go" /><DoButton words="Back" quiet @do="emit('cancel')" /></div>
+    <InputText
+      v-model="words"
+      autofocus
+      class="wide"
+      placeholder="why"
+      aria-label="Reason"
+      @keydown.enter.prevent="go"
+      @keydown.escape.prevent="emit('cancel')"
+    />
+    <div class="row">
+      <DoButton words="Go on" danger :disabled="words.trim().length < 3" @do="go" /><DoButton
+        words="Back"
+        quiet
+        @do="emit('cancel')"
+      />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.box { border: 3px solid var(--outside); border-radius: var(--radius); padding: var(--space-4); display: grid; gap: var(--space-3); background: var(--outside-ground); }
-.wide { width: 100%; font-size: 1.15rem; }
+.box {
+  border: 3px solid var(--outside);
+  border-radius: var(--radius);
+  padding: var(--space-4);
+  display: grid;
+  gap: var(--space-3);
+  background: var(--outside-ground);
+}
+.wide {
+  width: 100%;
+  font-size: 1.15rem;
+}
 </style>

@@ -20,32 +20,63 @@ const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.
 async function act(kind: DeviceKind, what: DeviceAct) {
   const device = bench.devices.device(kind);
   if (!device) return;
-  try { await devicesApi.act(device.code, what); problem.value = null; } catch (error) { problem.value = error instanceof ApiProblem ? error.message : 'It could not be done.'; }
+  try {
+    await devicesApi.act(device.code, what);
+    problem.value = null;
+  } catch (error) {
+    problem.value = error instanceof ApiProblem ? error.message : 'It could not be done.';
+  }
 }
 const hands = computed<{ words: string; kind: DeviceKind; act: DeviceAct }[]>(() => [
   { words: 'Empty cup on', kind: 'scale', act: { do: 'put', massG: CUP_G } },
-  { words: 'Pour to the target', kind: 'scale', act: { do: 'pour', massG: Math.round(targetG.value * 10) / 10, gPerS: Math.max(2, targetG.value / 6) } },
+  {
+    words: 'Pour to the target',
+    kind: 'scale',
+    act: { do: 'pour', massG: Math.round(targetG.value * 10) / 10, gPerS: Math.max(2, targetG.value / 6) },
+  },
   { words: 'A dash, 5 g', kind: 'scale', act: { do: 'pour', massG: 5, gPerS: 5 } },
   { words: 'Clear the scale', kind: 'scale', act: { do: 'clear' } },
   { words: 'Pump down', kind: 'vacuum-gauge', act: { do: 'fill', toKPa: 2, minutes: 0.6 } },
   { words: 'Air in', kind: 'vacuum-gauge', act: { do: 'bleed', minutes: 0.2 } },
   { words: 'Open the air valve', kind: 'vessel-gauge', act: { do: 'fill', toKPa: targetKPa.value, minutes: 0.7 } },
-  { words: 'Spring a leak', kind: 'vessel-gauge', act: { do: 'fill', toKPa: targetKPa.value, minutes: 0.05, leakKPaPerMin: 6 } },
+  {
+    words: 'Spring a leak',
+    kind: 'vessel-gauge',
+    act: { do: 'fill', toKPa: targetKPa.value, minutes: 0.05, leakKPaPerMin: 6 },
+  },
   { words: 'Bleed', kind: 'vessel-gauge', act: { do: 'bleed', minutes: 0.4 } },
   { words: 'Thermometer drops out', kind: 'thermometer', act: { do: 'silence', seconds: 30 } },
 ]);
 </script>
 
 <template>
-  <details v-if="simulated" class="card small hands"><summary>Hands of the simulated devices</summary>
+  <details v-if="simulated" class="card small hands">
+    <summary>Hands of the simulated devices</summary>
     <p class="quiet">No device is wired up: these stand in, and this is how they are poured on, filled and bled.</p>
-    <div class="row"><Button v-for="h in hands" :key="h.words" :label="h.words" severity="secondary" size="small" @click="act(h.kind, h.act)" /></div>
+    <div class="row">
+      <Button
+        v-for="h in hands"
+        :key="h.words"
+        :label="h.words"
+        severity="secondary"
+        size="small"
+        @click="act(h.kind, h.act)"
+      />
+    </div>
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
   </details>
 </template>
 
 <style scoped>
-summary { cursor: pointer; min-height: 32px; font-weight: 650; }
-.row { padding-top: var(--space-2); }
-.bad { color: var(--outside); }
+summary {
+  cursor: pointer;
+  min-height: 32px;
+  font-weight: 650;
+}
+.row {
+  padding-top: var(--space-2);
+}
+.bad {
+  color: var(--outside);
+}
 </style>

@@ -11,34 +11,99 @@ import { useBenchContext } from './useBench';
 const bench = useBenchContext();
 const TOOLS = ['steel', 'plastic', 'silicone', 'wood'];
 const tool = ref<NonNullable<NonNullable<Batch['mix']>['tool']>>(bench.batch.value?.mix?.tool ?? 'steel');
-const wantedMin = computed(() => bench.product.value?.mix?.minMin ?? bench.plan.value?.timeline.find((s) => s.what === 'stir')?.toMin ?? 2);
+const wantedMin = computed(
+  () => bench.product.value?.mix?.minMin ?? bench.plan.value?.timeline.find((s) => s.what === 'stir')?.toMin ?? 2,
+);
 const from = computed(() => bench.batch.value?.bench?.stirFromMin ?? null);
-const elapsed = computed(() => (from.value === null || bench.nowMin.value === null ? null : Math.max(0, bench.nowMin.value - from.value)));
+const elapsed = computed(() =>
+  from.value === null || bench.nowMin.value === null ? null : Math.max(0, bench.nowMin.value - from.value),
+);
 const left = computed(() => (elapsed.value === null ? wantedMin.value : wantedMin.value - elapsed.value));
-const cue = computed(() => { const s = (elapsed.value ?? 0) / wantedMin.value; return elapsed.value === null ? 'Begin when both parts are in' : s < 0.34 ? 'Fold, do not whip' : s < 0.67 ? 'Scrape the wall' : s < 1 ? 'Scrape the bottom' : 'Stirred long enough'; });
-watch(cue, (now) => { if (elapsed.value !== null && now !== 'Fold, do not whip') bench.signals.give(`stir ${now}`, now === 'Stirred long enough' ? 'warn' : 'note', now); });
+const cue = computed(() => {
+  const s = (elapsed.value ?? 0) / wantedMin.value;
+  return elapsed.value === null
+    ? 'Begin when both parts are in'
+    : s < 0.34
+      ? 'Fold, do not whip'
+      : s < 0.67
+        ? 'Scrape the wall'
+        : s < 1
+          ? 'Scrape the bottom'
+          : 'Stirred long enough';
+});
+watch(cue, (now) => {
+  if (elapsed.value !== null && now !== 'Fold, do not whip')
+    bench.signals.give(`stir ${now}`, now === 'Stirred long enough' ? 'warn' : 'note', now);
+});
 /** The choice gives its focus back, so that Enter is the step's again. */
-function choose(next: typeof tool.value) { tool.value = next; if (document.activeElement instanceof HTMLElement) document.activeElement.blur(); }
-const begin = () => void bench.write({ words: 'stir begun', set: { 'bench.stirFromMin': bench.minutesNow() ?? 0, ...bench.met() } });
-const done = (scrapedWalls: boolean) => void bench.write({ words: 'stirred', step: 'stir', set: { 'mix.stirMin': Math.round(((bench.minutesNow() ?? 0) - (from.value ?? 0)) * 100) / 100, 'mix.scrapedWalls': scrapedWalls, 'mix.tool': tool.value, 'mix.vigour': 'gentle' } });
+function choose(next: typeof tool.value) {
+  tool.value = next;
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+}
+const begin = () =>
+  void bench.write({ words: 'stir begun', set: { 'bench.stirFromMin': bench.minutesNow() ?? 0, ...bench.met() } });
+const done = (scrapedWalls: boolean) =>
+  void bench.write({
+    words: 'stirred',
+    step: 'stir',
+    set: {
+      'mix.stirMin': Math.round(((bench.minutesNow() ?? 0) - (from.value ?? 0)) * 100) / 100,
+      'mix.scrapedWalls': scrapedWalls,
+      'mix.tool': tool.value,
+      'mix.vigour': 'gentle',
+    },
+  });
 </script>
 
 <template>
   <div class="stir" data-test="stir">
     <BigNumber :label="left < 0 ? 'Longer than the card by' : 'Stir another'" :value="countdown(Math.abs(left))" />
     <p class="cue" data-test="cue">{{ cue }}</p>
-    <p v-if="bench.product.value?.moistureSensitive && tool === 'wood'" class="bad">Wood holds water, and this resin foams on it: take steel or plastic.</p>
-    <div class="row"><span>Stirring with</span><SelectButton :model-value="tool" :options="TOOLS" :allow-empty="false" aria-label="Stirred with" @update:model-value="choose" /></div>
+    <p v-if="bench.product.value?.moistureSensitive && tool === 'wood'" class="bad">
+      Wood holds water, and this resin foams on it: take steel or plastic.
+    </p>
+    <div class="row">
+      <span>Stirring with</span
+      ><SelectButton
+        :model-value="tool"
+        :options="TOOLS"
+        :allow-empty="false"
+        aria-label="Stirred with"
+        @update:model-value="choose"
+      />
+    </div>
     <div class="actions">
       <DoButton v-if="from === null" words="Begin to stir" k="Enter" @do="begin" />
-      <template v-else><DoButton :words="left > 0 ? `Stop ${sayMinutes(left)} early, wall and bottom scraped` : 'Stirred, wall and bottom scraped'" k="Enter" :danger="left > 0" @do="done(true)" /><DoButton words="Not scraped" quiet @do="done(false)" /></template>
+      <template v-else
+        ><DoButton
+          :words="
+            left > 0 ? `Stop ${sayMinutes(left)} early, wall and bottom scraped` : 'Stirred, wall and bottom scraped'
+          "
+          k="Enter"
+          :danger="left > 0"
+          @do="done(true)" /><DoButton words="Not scraped" quiet @do="done(false)"
+      /></template>
     </div>
   </div>
 </template>
 
 <style scoped>
-.stir { display: flex; flex-direction: column; gap: var(--space-4); }
-.cue { font-size: 2rem; font-weight: 750; }
-.bad { color: var(--outside); font-weight: 700; }
-.actions { display: flex; gap: var(--space-4); flex-wrap: wrap; }
+.stir {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-4);
+}
+.cue {
+  font-size: 2rem;
+  font-weight: 750;
+}
+.bad {
+  color: var(--outside);
+  font-weight: 700;
+}
+.actions {
+  display: flex;
+  gap: var(--space-4);
+  flex-wrap: wrap;
+}
 </style>

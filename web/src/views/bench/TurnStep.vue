@@ -10,22 +10,48 @@ import { useBenchContext } from './useBench';
 const bench = useBenchContext();
 const since = computed(() => (bench.nowMin.value ?? 0) - (bench.batch.value?.pour?.finishedMin ?? 0));
 const turn = computed(() => turnNow(since.value));
-const left = computed(() => (bench.clock.value?.gelsMin == null || bench.nowMin.value === null ? null : bench.clock.value.gelsMin - bench.nowMin.value));
-const set = () => void bench.write({ words: 'witness set', step: 'turn', set: { 'witness.setMin': bench.minutesNow() } });
+const left = computed(() =>
+  bench.clock.value?.gelsMin == null || bench.nowMin.value === null
+    ? null
+    : bench.clock.value.gelsMin - bench.nowMin.value,
+);
+const set = () =>
+  void bench.write({ words: 'witness set', step: 'turn', set: { 'witness.setMin': bench.minutesNow() } });
 </script>
 
 <template>
   <div class="turn" data-test="turn">
     <BigNumber :label="`Turn ${turn.axis}`" :value="countdown(turn.leftMin)" />
-    <svg viewBox="0 0 120 80" class="picture" role="img" :aria-label="`Turn ${turn.axis}`"><rect x="35" y="20" width="50" height="40" rx="4" class="mould" /><path v-if="turn.axis === 'end over end'" d="M60 6 A34 34 0 1 1 59 6" class="way" /><path v-else d="M14 40 A46 16 0 1 1 14 41" class="way" /></svg>
-    <p class="quiet">Evenly, without stopping, until the leftover in the cup has set<template v-if="left !== null"> (by the model in {{ countdown(Math.max(0, left)) }})</template>.</p>
+    <svg viewBox="0 0 120 80" class="picture" role="img" :aria-label="`Turn ${turn.axis}`">
+      <rect x="35" y="20" width="50" height="40" rx="4" class="mould" />
+      <path v-if="turn.axis === 'end over end'" d="M60 6 A34 34 0 1 1 59 6" class="way" />
+      <path v-else d="M14 40 A46 16 0 1 1 14 41" class="way" />
+    </svg>
+    <p class="quiet">
+      Evenly, without stopping, until the leftover in the cup has set<template v-if="left !== null">
+        (by the model in {{ countdown(Math.max(0, left)) }})</template
+      >.
+    </p>
     <div class="actions"><DoButton words="The witness has set" k="Enter" @do="set" /></div>
   </div>
 </template>
 
 <style scoped>
-.turn { display: flex; flex-direction: column; gap: var(--space-4); }
-.picture { width: 180px; }
-.mould { fill: var(--part-a); }
-.way { fill: none; stroke: var(--action); stroke-width: 3; stroke-dasharray: 6 4; }
+.turn {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-4);
+}
+.picture {
+  width: 180px;
+}
+.mould {
+  fill: var(--part-a);
+}
+.way {
+  fill: none;
+  stroke: var(--action);
+  stroke-width: 3;
+  stroke-dasharray: 6 4;
+}
 </style>

@@ -1,7 +1,10 @@
 import { planOf, weightParts, type Batch, type Plan, type Product } from '@warm-jar/core';
 
 /** What is being weighed now and how much of it; null target where nothing says. */
-export interface WeighTarget { readonly name: string; readonly targetG: number | null }
+export interface WeighTarget {
+  readonly name: string;
+  readonly targetG: number | null;
+}
 
 /** Target of part A by the plan; of part B by what A really was. */
 export function weighTarget(product: Product, batch: Batch, part: 'A' | 'B'): WeighTarget {
@@ -14,7 +17,10 @@ export function weighTarget(product: Product, batch: Batch, part: 'A' | 'B'): We
     return { name: 'Catalyst', targetG: a === null || pct === null ? null : (a * pct) / 100 };
   }
   const parts = weightParts(product);
-  return { name: product.ratio.powder ? 'Powder' : 'B', targetG: a === null || !parts ? plan?.partB.massG ?? null : (a * parts.b) / parts.a };
+  return {
+    name: product.ratio.powder ? 'Powder' : 'B',
+    targetG: a === null || !parts ? (plan?.partB.massG ?? null) : (a * parts.b) / parts.a,
+  };
 }
 
 /** The last tenth of a weighing takes up two fifths of its bar: there the hand has to slow. */
@@ -39,11 +45,22 @@ export function cueOf(netG: number, targetG: number, stepG: number): Cue {
 }
 
 /** When each thing has to be over, minutes since the parts met. */
-export interface Deadlines { readonly pourByMin: number | null; readonly pressureByMin: number | null }
+export interface Deadlines {
+  readonly pourByMin: number | null;
+  readonly pressureByMin: number | null;
+}
 
 /** Pour by and at pressure by: pot life, less what is still to be done after the pour. */
-export function deadlines(plan: Plan | null, potLifeEndsMin: number | null, gelsMin: number | null, pressed: boolean): Deadlines {
-  const length = (what: string) => { const s = plan?.timeline.find((t) => t.what === what); return s ? s.toMin - s.fromMin : 0; };
+export function deadlines(
+  plan: Plan | null,
+  potLifeEndsMin: number | null,
+  gelsMin: number | null,
+  pressed: boolean,
+): Deadlines {
+  const length = (what: string) => {
+    const s = plan?.timeline.find((t) => t.what === what);
+    return s ? s.toMin - s.fromMin : 0;
+  };
   const after = pressed ? length('load') + length('pressurise') : 0;
   const byGel = gelsMin === null ? potLifeEndsMin : gelsMin;
   const pourBy = potLifeEndsMin === null ? null : Math.min(potLifeEndsMin, (byGel ?? Infinity) - after);

@@ -10,6 +10,8 @@ export const gramsOf = (drops: number, perG: number): number => (perG > 0 ? drop
 export function dropRoom(loading: readonly LimitReading[], mix: Batch['mix'], perG: number | null): number | null {
   if (perG === null || mix?.amountA == null) return null;
   const totalG = mix.amountA + (mix.amountB ?? 0);
-  const rooms = loading.flatMap((r) => (typeof r.high === 'number' && typeof r.measured === 'number' ? [((r.high - r.measured) / 100) * totalG * perG] : []));
+  const rooms = loading.flatMap((r) =>
+    typeof r.high === 'number' && typeof r.measured === 'number' ? [((r.high - r.measured) / 100) * totalG * perG] : [],
+  );
   return rooms.length === 0 ? null : Math.min(...rooms);
 }

@@ -17,7 +17,9 @@ export function useSignals() {
   function play(kind: SignalKind): void {
     if (muted.value || typeof AudioContext === 'undefined') return;
     audio ??= new AudioContext();
-    if (audio.state !== 'running') { void audio.resume(); }
+    if (audio.state !== 'running') {
+      void audio.resume();
+    }
     NOTES_HZ[kind].forEach((hz, i) => {
       const tone = audio!.createOscillator();
       const gain = audio!.createGain();
@@ -36,7 +38,16 @@ export function useSignals() {
     shown.value = { kind, says };
     play(kind);
     window.clearTimeout(timer);
-    timer = window.setTimeout(() => { shown.value = null; }, SHOWN_MS);
+    timer = window.setTimeout(() => {
+      shown.value = null;
+    }, SHOWN_MS);
   }
-  return { muted, shown, give, forget: () => { given.clear(); } };
+  return {
+    muted,
+    shown,
+    give,
+    forget: () => {
+      given.clear();
+    },
+  };
 }

@@ -10,21 +10,57 @@ import type { DraftSpot, DraftSymptom } from './checkDraft';
 const props = defineProps<{ mould: Mould; spots: readonly DraftSpot[]; symptoms: readonly DraftSymptom[] }>();
 const emit = defineEmits<{ change: [spots: DraftSpot[]] }>();
 const kind = computed(() => props.symptoms.at(-1)?.kind ?? null);
-const cavities = computed(() => (props.mould.cavities ?? []).map((c, i) => ({ ...c, marks: props.spots.filter((s) => s.cavity === i).map((s) => ({ x: s.x, y: s.y, what: s.kind ? inWords(s.kind) : null })) })));
-const mark = (cavity: number, at: { x: number; y: number }) => { emit('change', [...props.spots, { cavity, ...at, kind: kind.value }]); };
+const cavities = computed(() =>
+  (props.mould.cavities ?? []).map((c, i) => ({
+    ...c,
+    marks: props.spots
+      .filter((s) => s.cavity === i)
+      .map((s) => ({ x: s.x, y: s.y, what: s.kind ? inWords(s.kind) : null })),
+  })),
+);
+const mark = (cavity: number, at: { x: number; y: number }) => {
+  emit('change', [...props.spots, { cavity, ...at, kind: kind.value }]);
+};
 </script>
 
 <template>
   <div class="spots">
-    <p class="small quiet">Tap the place on the cavity it came from{{ kind ? `: it is marked as ${inWords(kind)}` : '' }}. The same place on pull after pull is the mould's.</p>
+    <p class="small quiet">
+      Tap the place on the cavity it came from{{ kind ? `: it is marked as ${inWords(kind)}` : '' }}. The same place on
+      pull after pull is the mould's.
+    </p>
     <div class="row cavities">
-      <div v-for="(c, i) in cavities" :key="i" class="cavity"><CavityOutline :cavity="c" :label="`Cavity ${c.name ?? i + 1}`" markable :data-cavity="i" @mark="mark(i, $event)" /><span class="small figures">{{ c.name ?? i + 1 }}</span></div>
-      <Button v-if="spots.length" type="button" icon="pi pi-undo" label="Take the last off" severity="secondary" text @click="emit('change', spots.slice(0, -1))" />
+      <div v-for="(c, i) in cavities" :key="i" class="cavity">
+        <CavityOutline
+          :cavity="c"
+          :label="`Cavity ${c.name ?? i + 1}`"
+          markable
+          :data-cavity="i"
+          @mark="mark(i, $event)"
+        /><span class="small figures">{{ c.name ?? i + 1 }}</span>
+      </div>
+      <Button
+        v-if="spots.length"
+        type="button"
+        icon="pi pi-undo"
+        label="Take the last off"
+        severity="secondary"
+        text
+        @click="emit('change', spots.slice(0, -1))"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
-.cavities { gap: var(--space-4); align-items: flex-end; flex-wrap: wrap; }
-.cavity { display: flex; flex-direction: column; align-items: center; }
+.cavities {
+  gap: var(--space-4);
+  align-items: flex-end;
+  flex-wrap: wrap;
+}
+.cavity {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+}
 </style>

@@ -10,12 +10,21 @@ describe('a check being filled in', () => {
     expect(toggled(one, 'bubbles').symptoms).toEqual([]);
   });
   it('needs its hours, and names a figure that cannot be', () => {
-    expect(checkFrom(emptyCheck())).toMatchObject({ check: null, issues: { afterH: expect.stringContaining('hours') as string } });
+    expect(checkFrom(emptyCheck())).toMatchObject({
+      check: null,
+      issues: { afterH: expect.stringContaining('hours') as string },
+    });
     expect(Object.keys(checkFrom({ ...emptyCheck(), afterH: 24, shore: 140 }).issues)).toEqual(['shore']);
     expect(Object.keys(checkFrom({ ...emptyCheck(), texts: { afterH: 'noon' } }).issues)).toEqual(['afterH']);
   });
   it('becomes a check of the format, sound where nothing was tapped', () => {
-    expect(checkFrom({ ...emptyCheck(), afterH: 24, grade: 'pass' }).check).toEqual({ afterH: 24, shore: null, grade: 'pass', note: '', symptoms: [] });
+    expect(checkFrom({ ...emptyCheck(), afterH: 24, grade: 'pass' }).check).toEqual({
+      afterH: 24,
+      shore: null,
+      grade: 'pass',
+      note: '',
+      symptoms: [],
+    });
   });
   it('counts its hours from when the parts met', () => {
     const batch = soundBatch('house-tide', { startedAt: '2026-03-14T10:00:00+01:00' });

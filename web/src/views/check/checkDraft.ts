@@ -1,4 +1,13 @@
-import { checkSchema, colourHistory, issuesFromZod, type Batch, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
+import {
+  checkSchema,
+  colourHistory,
+  issuesFromZod,
+  type Batch,
+  type Check,
+  type CheckPhoto,
+  type SymptomKind,
+  type Touch,
+} from '@warm-jar/core';
 import { symptomOfTouch } from './touch';
 
 /** A check while it is being filled in. */
@@ -15,10 +24,30 @@ export interface CheckDraft {
   readonly texts: Readonly<Record<string, string>>;
 }
 /** A fault's place on a cavity's outline. */
-export interface DraftSpot { readonly cavity: number; readonly x: number; readonly y: number; readonly kind: SymptomKind | null }
-export interface DraftSymptom { readonly kind: SymptomKind; readonly pattern: string; readonly severity: number | null; readonly where: string | null }
+export interface DraftSpot {
+  readonly cavity: number;
+  readonly x: number;
+  readonly y: number;
+  readonly kind: SymptomKind | null;
+}
+export interface DraftSymptom {
+  readonly kind: SymptomKind;
+  readonly pattern: string;
+  readonly severity: number | null;
+  readonly where: string | null;
+}
 
-export const emptyCheck = (): CheckDraft => ({ afterH: null, shore: null, grade: null, note: '', symptoms: [], touch: null, spots: [], photos: [], texts: {} });
+export const emptyCheck = (): CheckDraft => ({
+  afterH: null,
+  shore: null,
+  grade: null,
+  note: '',
+  symptoms: [],
+  touch: null,
+  spots: [],
+  photos: [],
+  texts: {},
+});
 
 /** What a look holds only where it was made: touch, places, photos. */
 function madeMore({ touch, spots, photos }: CheckDraft) {
@@ -34,10 +63,13 @@ export function deltaBOf(batch: Batch, check: Check): number | null {
 
 /** The check as the format keeps it, or what stops it, by field. */
 export function checkFrom(draft: CheckDraft): { check: Check | null; issues: Record<string, string> } {
-  const issues: Record<string, string> = Object.fromEntries(Object.keys(draft.texts).map((f) => [f, 'Write a number, such as 24, or clear the field.']));
+  const issues: Record<string, string> = Object.fromEntries(
+    Object.keys(draft.texts).map((f) => [f, 'Write a number, such as 24, or clear the field.']),
+  );
   const { afterH, shore, grade, note, symptoms } = draft;
   const fields = { afterH, shore, grade, note, symptoms, ...madeMore(draft) };
-  if (fields.afterH === null && !issues['afterH']) issues['afterH'] = 'How many hours after the parts met? The cure is judged by it.';
+  if (fields.afterH === null && !issues['afterH'])
+    issues['afterH'] = 'How many hours after the parts met? The cure is judged by it.';
   const parsed = checkSchema.safeParse({ ...fields, afterH: fields.afterH ?? 0 });
   if (!parsed.success) for (const { path, message } of issuesFromZod(parsed.error)) issues[path] ??= message;
   return { check: parsed.success && Object.keys(issues).length === 0 ? parsed.data : null, issues };
@@ -48,7 +80,11 @@ export function touched(draft: CheckDraft, touch: Touch | null): CheckDraft {
   const [was, is] = [symptomOfTouch(draft.touch), symptomOfTouch(touch)];
   const others = draft.symptoms.filter((s) => !(was && s.kind === was.kind && s.severity === null && s.where === null));
   const there = is && others.find((s) => s.kind === is.kind);
-  const symptoms = !is ? others : there ? others.map((s) => (s === there && s.pattern === 'unspecified' ? { ...s, pattern: is.pattern } : s)) : [...others, { ...is, severity: null, where: null }];
+  const symptoms = !is
+    ? others
+    : there
+      ? others.map((s) => (s === there && s.pattern === 'unspecified' ? { ...s, pattern: is.pattern } : s))
+      : [...others, { ...is, severity: null, where: null }];
   return { ...draft, touch, symptoms };
 }
 

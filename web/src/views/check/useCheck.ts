@@ -11,7 +11,16 @@ import { hoursSince } from '../../stores/hoursSince';
 import { useLive } from '../../stores/live';
 import { useWork } from '../../stores/work';
 import type { useStoredBatch } from '../../stores/storedBatch';
-import { checkFrom, deltaBOf, emptyCheck, toggled, touched, type CheckDraft, type DraftSpot, type DraftSymptom } from './checkDraft';
+import {
+  checkFrom,
+  deltaBOf,
+  emptyCheck,
+  toggled,
+  touched,
+  type CheckDraft,
+  type DraftSpot,
+  type DraftSymptom,
+} from './checkDraft';
 
 /** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
 export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string) {
@@ -21,25 +30,44 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   const live = useLive();
   const enterNow = useEnterNow();
   // A kept draft from before a field existed has it empty.
-  const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), { flush: 'sync', mergeDefaults: true });
+  const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), {
+    flush: 'sync',
+    mergeDefaults: true,
+  });
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const tried = ref(false);
   const issues = computed<Record<string, string>>(() => {
     const found = checkFrom(draft.value).issues;
-    return tried.value ? found : Object.fromEntries(Object.entries(found).filter(([f]) => f !== 'afterH' || draft.value.texts['afterH'] !== undefined));
+    return tried.value
+      ? found
+      : Object.fromEntries(
+          Object.entries(found).filter(([f]) => f !== 'afterH' || draft.value.texts['afterH'] !== undefined),
+        );
   });
 
-  watch(stored.batch, (batch) => {
-    if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined) draft.value = { ...draft.value, afterH: hoursSince(batch, live.exactMs()) };
-  }, { immediate: true });
+  watch(
+    stored.batch,
+    (batch) => {
+      if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined)
+        draft.value = { ...draft.value, afterH: hoursSince(batch, live.exactMs()) };
+    },
+    { immediate: true },
+  );
 
   function set(field: 'afterH' | 'shore' | 'grade' | 'note', value: unknown, rawText?: string): void {
     const texts = Object.fromEntries(Object.entries(draft.value.texts).filter(([f]) => f !== field));
-    draft.value = { ...draft.value, [field]: value, texts: rawText === undefined ? texts : { ...texts, [field]: rawText } };
+    draft.value = {
+      ...draft.value,
+      [field]: value,
+      texts: rawText === undefined ? texts : { ...texts, [field]: rawText },
+    };
   }
   function change(index: number, patch: Partial<DraftSymptom>): void {
-    draft.value = { ...draft.value, symptoms: draft.value.symptoms.map((s, i) => (i === index ? { ...s, ...patch } : s)) };
+    draft.value = {
+      ...draft.value,
+      symptoms: draft.value.symptoms.map((s, i) => (i === index ? { ...s, ...patch } : s)),
+    };
   }
 
   async function save(): Promise<void> {
@@ -47,11 +75,16 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
     tried.value = true;
     const { check } = checkFrom(draft.value);
     if (!batch || saving.value) return;
-    if (!check) { problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.'; return; }
+    if (!check) {
+      problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.';
+      return;
+    }
     saving.value = true;
     try {
       // A check only adds: what somebody else wrote meanwhile stays.
-      await enterNow(code, batch.by ?? null, { add: [{ path: 'checks', value: { ...check, ...(check.photos ? { deltaB: deltaBOf(batch, check) } : {}) } }] });
+      await enterNow(code, batch.by ?? null, {
+        add: [{ path: 'checks', value: { ...check, ...(check.photos ? { deltaB: deltaBOf(batch, check) } : {}) } }],
+      });
       const faulty = (check.symptoms ?? []).length > 0;
       draft.value = emptyCheck();
       void work.load();
@@ -70,7 +103,10 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   async function readTester(): Promise<void> {
     try {
       const tester = (await devicesApi.list()).find((d) => d.kind === 'hardness-tester');
-      if (!tester) { testerProblem.value = 'No hardness tester is known. Type the figure.'; return; }
+      if (!tester) {
+        testerProblem.value = 'No hardness tester is known. Type the figure.';
+        return;
+      }
       const shore = (await devicesApi.reading(tester.code, code)).values.find((v) => v.what === 'shore')?.value;
       if (shore !== undefined) set('shore', shore);
       testerProblem.value = null;
@@ -80,8 +116,30 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   }
 
   onSaveKey(() => void save());
-  const touch = (value: Touch) => { draft.value = touched(draft.value, draft.value.touch === value ? null : value); };
-  const setSpots = (spots: readonly DraftSpot[]) => { draft.value = { ...draft.value, spots }; };
-  const setPhotos = (photos: readonly CheckPhoto[]) => { draft.value = { ...draft.value, photos }; };
-  return { touch, setSpots, setPhotos, readTester, testerProblem, draft, problem, saving, issues, set, change, save, toggle: (kind: SymptomKind) => { draft.value = toggled(draft.value, kind); } };
+  const touch = (value: Touch) => {
+    draft.value = touched(draft.value, draft.value.touch === value ? null : value);
+  };
+  const setSpots = (spots: readonly DraftSpot[]) => {
+    draft.value = { ...draft.value, spots };
+  };
+  const setPhotos = (photos: readonly CheckPhoto[]) => {
+    draft.value = { ...draft.value, photos };
+  };
+  return {
+    touch,
+    setSpots,
+    setPhotos,
+    readTester,
+    testerProblem,
+    draft,
+    problem,
+    saving,
+    issues,
+    set,
+    change,
+    save,
+    toggle: (kind: SymptomKind) => {
+      draft.value = toggled(draft.value, kind);
+    },
+  };
 }

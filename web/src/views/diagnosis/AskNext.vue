@@ -6,12 +6,24 @@ import FieldEntry from '../../components/form/FieldEntry.vue';
 import { answerField } from './answerFields';
 
 /** What would tell most: a field nobody recorded, or a quick test at the bench. Answered here, it counts at once. */
-const props = defineProps<{ ask: readonly Ask[]; batch: Batch; product: Product; code: string; problem: string | null }>();
+const props = defineProps<{
+  ask: readonly Ask[];
+  batch: Batch;
+  product: Product;
+  code: string;
+  problem: string | null;
+}>();
 const emit = defineEmits<{ tested: [test: string, outcome: string] }>();
 /** More questions than this are not answered. */
 const MOST = 4;
 const open = ref<string | null>(null);
-const questions = computed(() => props.ask.slice(0, MOST).map((a) => ({ ...a, label: a.test?.title ?? fieldLabel(a.field), answer: a.test ? null : answerField(a.field, props.product, props.batch) })));
+const questions = computed(() =>
+  props.ask.slice(0, MOST).map((a) => ({
+    ...a,
+    label: a.test?.title ?? fieldLabel(a.field),
+    answer: a.test ? null : answerField(a.field, props.product, props.batch),
+  })),
+);
 /** Bits as a share of the most telling, for the bar beside each. */
 const most = computed(() => Math.max(...props.ask.map((a) => a.bits), 0.01));
 </script>
@@ -23,18 +35,46 @@ const most = computed(() => Math.max(...props.ask.map((a) => a.bits), 0.01));
     <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>
     <ul>
       <li v-for="q in questions" :key="q.field" :data-ask="q.field">
-        <button type="button" class="question" :aria-expanded="open === q.field" @click="open = open === q.field ? null : q.field">
-          <svg class="bits" viewBox="0 0 40 8" aria-hidden="true"><rect width="40" height="8" class="ground" /><rect :width="(40 * q.bits) / most" height="8" class="tells" /></svg>
-          <span><strong>{{ q.label }}</strong><span class="small quiet block">{{ q.why }}</span></span>
+        <button
+          type="button"
+          class="question"
+          :aria-expanded="open === q.field"
+          @click="open = open === q.field ? null : q.field"
+        >
+          <svg class="bits" viewBox="0 0 40 8" aria-hidden="true">
+            <rect width="40" height="8" class="ground" />
+            <rect :width="(40 * q.bits) / most" height="8" class="tells" />
+          </svg>
+          <span
+            ><strong>{{ q.label }}</strong
+            ><span class="small quiet block">{{ q.why }}</span></span
+          >
         </button>
         <div v-if="open === q.field" class="answer">
           <template v-if="q.test">
             <p class="small">{{ q.test.how }}</p>
-            <p v-if="q.test.caution" class="small caution"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ q.test.caution }}</p>
-            <div class="row outcomes"><Button v-for="o in q.test.outcomes" :key="o.id" severity="secondary" :label="o.words" :data-outcome="o.id" @click="emit('tested', q.test.id, o.id)" /></div>
+            <p v-if="q.test.caution" class="small caution">
+              <i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ q.test.caution }}
+            </p>
+            <div class="row outcomes">
+              <Button
+                v-for="o in q.test.outcomes"
+                :key="o.id"
+                severity="secondary"
+                :label="o.words"
+                :data-outcome="o.id"
+                @click="emit('tested', q.test.id, o.id)"
+              />
+            </div>
           </template>
-          <template v-else-if="q.answer && 'field' in q.answer"><FieldEntry :field="q.answer.field" :path="q.field" :label="q.label" /></template>
-          <RouterLink v-else-if="q.answer" :to="{ name: q.answer.to, params: { code }, query: q.answer.to === 'edit-batch' ? { at: q.field } : {} }">{{ q.answer.words }}</RouterLink>
+          <template v-else-if="q.answer && 'field' in q.answer"
+            ><FieldEntry :field="q.answer.field" :path="q.field" :label="q.label"
+          /></template>
+          <RouterLink
+            v-else-if="q.answer"
+            :to="{ name: q.answer.to, params: { code }, query: q.answer.to === 'edit-batch' ? { at: q.field } : {} }"
+            >{{ q.answer.words }}</RouterLink
+          >
         </div>
       </li>
     </ul>
@@ -42,15 +82,57 @@ const most = computed(() => Math.max(...props.ask.map((a) => a.bits), 0.01));
 </template>
 
 <style scoped>
-.ask { padding: var(--space-3) var(--space-4); }
-li + li { border-top: 1px solid var(--card-edge); }
-.question { display: grid; grid-template-columns: 44px 1fr; gap: var(--space-3); align-items: start; width: 100%; font: inherit; color: inherit; background: none; border: 0; text-align: left; padding: 8px 0; min-height: var(--target); cursor: pointer; line-height: 1.3; }
-.bits { width: 44px; height: 8px; margin-top: 7px; }
-.ground { fill: var(--track); }
-.tells { fill: var(--ink-900); }
-.block { display: block; }
-.answer { padding: 0 0 var(--space-3) 56px; display: flex; flex-direction: column; gap: var(--space-2); max-width: 40rem; }
-.outcomes { flex-wrap: wrap; }
-.caution { color: var(--amber-700); font-weight: 600; }
-.bad { color: var(--outside); }
+.ask {
+  padding: var(--space-3) var(--space-4);
+}
+li + li {
+  border-top: 1px solid var(--card-edge);
+}
+.question {
+  display: grid;
+  grid-template-columns: 44px 1fr;
+  gap: var(--space-3);
+  align-items: start;
+  width: 100%;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  text-align: left;
+  padding: 8px 0;
+  min-height: var(--target);
+  cursor: pointer;
+  line-height: 1.3;
+}
+.bits {
+  width: 44px;
+  height: 8px;
+  margin-top: 7px;
+}
+.ground {
+  fill: var(--track);
+}
+.tells {
+  fill: var(--ink-900);
+}
+.block {
+  display: block;
+}
+.answer {
+  padding: 0 0 var(--space-3) 56px;
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-2);
+  max-width: 40rem;
+}
+.outcomes {
+  flex-wrap: wrap;
+}
+.caution {
+  color: var(--amber-700);
+  font-weight: 600;
+}
+.bad {
+  color: var(--outside);
+}
 </style>

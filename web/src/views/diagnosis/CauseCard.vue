@@ -11,23 +11,70 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
 
 <template>
   <article class="cause" :class="{ first }" :data-cause="cause.id">
-    <div class="head"><h3>{{ causeTitle(cause.id) }}</h3><strong class="figures">{{ percent }} %</strong></div>
-    <div class="bar" aria-hidden="true"><svg><rect :width="`${cause.share * 100}%`" height="8" /></svg></div>
-    <ul v-if="speaksFor.length" class="small"><li v-for="e in speaksFor" :key="e.field + e.says"><span class="sign figures" :title="`${e.points} decibans`">+{{ e.points }}</span>{{ e.says }}</li></ul>
-    <ul v-if="speaksAgainst.length" class="small quiet"><li v-for="e in speaksAgainst" :key="e.field + e.says"><span class="sign figures" :title="`${e.points} decibans`">−{{ Math.abs(e.points) }}</span>{{ e.says }}</li></ul>
+    <div class="head">
+      <h3>{{ causeTitle(cause.id) }}</h3>
+      <strong class="figures">{{ percent }} %</strong>
+    </div>
+    <div class="bar" aria-hidden="true">
+      <svg><rect :width="`${cause.share * 100}%`" height="8" /></svg>
+    </div>
+    <ul v-if="speaksFor.length" class="small">
+      <li v-for="e in speaksFor" :key="e.field + e.says">
+        <span class="sign figures" :title="`${e.points} decibans`">+{{ e.points }}</span
+        >{{ e.says }}
+      </li>
+    </ul>
+    <ul v-if="speaksAgainst.length" class="small quiet">
+      <li v-for="e in speaksAgainst" :key="e.field + e.says">
+        <span class="sign figures" :title="`${e.points} decibans`">−{{ Math.abs(e.points) }}</span
+        >{{ e.says }}
+      </li>
+    </ul>
     <p v-if="cause.id === 'something-else'" class="small quiet">What the record and this list do not know.</p>
     <p v-else-if="!cause.evidence.length" class="small quiet">Nothing recorded speaks for or against it.</p>
   </article>
 </template>
 
 <style scoped>
-.cause { background: var(--card); border: 1px solid var(--card-edge); border-radius: var(--radius); padding: var(--space-3); }
-.first { border: 2px solid var(--ink-900); }
-.head { display: flex; justify-content: space-between; gap: var(--space-2); align-items: baseline; }
-.head strong { white-space: nowrap; font-size: 1.1rem; }
-.bar { background: var(--track); height: 8px; margin: 6px 0; }
-.bar svg { display: block; width: 100%; height: 8px; }
-rect { fill: var(--ink-900); }
-li { display: grid; grid-template-columns: 3.5rem 1fr; padding: 2px 0; line-height: 1.3; }
-.sign { font-weight: 700; }
+.cause {
+  background: var(--card);
+  border: 1px solid var(--card-edge);
+  border-radius: var(--radius);
+  padding: var(--space-3);
+}
+.first {
+  border: 2px solid var(--ink-900);
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--space-2);
+  align-items: baseline;
+}
+.head strong {
+  white-space: nowrap;
+  font-size: 1.1rem;
+}
+.bar {
+  background: var(--track);
+  height: 8px;
+  margin: 6px 0;
+}
+.bar svg {
+  display: block;
+  width: 100%;
+  height: 8px;
+}
+rect {
+  fill: var(--ink-900);
+}
+li {
+  display: grid;
+  grid-template-columns: 3.5rem 1fr;
+  padding: 2px 0;
+  line-height: 1.3;
+}
+.sign {
+  font-weight: 700;
+}
 </style>

@@ -31,54 +31,113 @@ const picked = ref(0);
 /** The latest look is what the piece is like now, so it comes first. */
 const symptoms = computed<SymptomDiagnosis[]>(() => [...(diagnosis.value?.symptoms ?? [])].reverse());
 const symptom = computed(() => symptoms.value[picked.value] ?? symptoms.value[0] ?? null);
-watch(code, () => { picked.value = 0; });
+watch(code, () => {
+  picked.value = 0;
+});
 const severity = computed(() => {
   const seen = symptom.value;
-  const found = batch.value?.checks?.filter((c) => c.afterH === seen?.afterH).flatMap((c) => c.symptoms ?? []).find((s) => s.kind === seen?.kind && s.pattern === seen.pattern);
+  const found = batch.value?.checks
+    ?.filter((c) => c.afterH === seen?.afterH)
+    .flatMap((c) => c.symptoms ?? [])
+    .find((s) => s.kind === seen?.kind && s.pattern === seen.pattern);
   return found?.severity == null ? null : SEVERITY_WORDS[found.severity - 1];
 });
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
 const { begin, inHand, problem: mendProblem } = useBeginMend(batch, symptom);
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
-const { tested, problem: answerProblem } = useAnswers(code, batch, async () => { await Promise.all([stored.load(), load()]); });
+const { tested, problem: answerProblem } = useAnswers(code, batch, async () => {
+  await Promise.all([stored.load(), load()]);
+});
 const nextCard = useTemplateRef('nextCard');
-const print = () => { window.print(); };
-const save = () => { if (diagnosis.value) download(`${props.code}-diagnosis.json`, 'application/json', JSON.stringify(diagnosis.value, null, 2)); };
+const print = () => {
+  window.print();
+};
+const save = () => {
+  if (diagnosis.value)
+    download(`${props.code}-diagnosis.json`, 'application/json', JSON.stringify(diagnosis.value, null, 2));
+};
 onPlainKey('r', () => void begin());
 onPlainKey('x', () => nextCard.value?.copy());
-onPlainKey('c', () => { go('check'); });
-onPlainKey('e', () => { go('edit-batch'); });
+onPlainKey('c', () => {
+  go('check');
+});
+onPlainKey('e', () => {
+  go('edit-batch');
+});
 </script>
 
 <template>
   <div class="stack">
-    <ProblemNote v-if="problem || stored.problem.value" :says="problem ?? stored.problem.value ?? ''" again @again="load" />
+    <ProblemNote
+      v-if="problem || stored.problem.value"
+      :says="problem ?? stored.problem.value ?? ''"
+      again
+      @again="load"
+    />
     <template v-if="diagnosis && batch && product">
       <div class="row spread top">
         <div class="title">
           <h1 data-test="summary">{{ symptom ? summarySentence(symptom) : 'Nothing wrong was seen on it.' }}</h1>
-          <p class="quiet"><RouterLink class="figures" :to="{ name: 'batch', params: { code } }">{{ code }}</RouterLink> {{ product.name }} revision {{ product.revision }}<template v-if="batch.note">, {{ batch.note }}</template>. Limits from the {{ product.source ?? 'card' }}.</p>
+          <p class="quiet">
+            <RouterLink class="figures" :to="{ name: 'batch', params: { code } }">{{ code }}</RouterLink>
+            {{ product.name }} revision {{ product.revision }}<template v-if="batch.note">, {{ batch.note }}</template
+            >. Limits from the {{ product.source ?? 'card' }}.
+          </p>
         </div>
-        <div class="row screen"><Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" /><Button icon="pi pi-download" severity="secondary" aria-label="Save it as JSON" @click="save" /><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button></div>
+        <div class="row screen">
+          <Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" /><Button
+            icon="pi pi-download"
+            severity="secondary"
+            aria-label="Save it as JSON"
+            @click="save"
+          /><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button
+          ><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button>
+        </div>
       </div>
       <InPieceCard :code="code" />
-      <p v-if="!symptom" class="card">There is nothing to diagnose. When a fault shows, <RouterLink :to="{ name: 'check', params: { code } }">record a check</RouterLink>.</p>
+      <p v-if="!symptom" class="card">
+        There is nothing to diagnose. When a fault shows,
+        <RouterLink :to="{ name: 'check', params: { code } }">record a check</RouterLink>.
+      </p>
       <template v-else>
         <div v-if="symptoms.length > 1" class="row tabs" role="tablist" aria-label="Symptoms">
-          <button v-for="(s, i) in symptoms" :key="i" type="button" role="tab" :aria-selected="symptom === s" @click="picked = i">{{ symptomWords(s) }} <span class="quiet small">after {{ sayMinutes(s.afterH * 60) }}</span></button>
+          <button
+            v-for="(s, i) in symptoms"
+            :key="i"
+            type="button"
+            role="tab"
+            :aria-selected="symptom === s"
+            @click="picked = i"
+          >
+            {{ symptomWords(s) }} <span class="quiet small">after {{ sayMinutes(s.afterH * 60) }}</span>
+          </button>
         </div>
         <div class="board">
           <section class="stack seen" aria-labelledby="seen">
             <h2 id="seen">Seen</h2>
             <PatternPicture :kind="symptom.kind" :pattern="symptom.pattern" />
-            <p><strong class="what block">{{ symptomWords(symptom) }}</strong><span class="quiet block">after {{ sayMinutes(symptom.afterH * 60) }}<template v-if="severity">; {{ severity }}</template></span></p>
+            <p>
+              <strong class="what block">{{ symptomWords(symptom) }}</strong><span class="quiet block"
+                >after {{ sayMinutes(symptom.afterH * 60) }}<template v-if="severity">; {{ severity }}</template></span
+              >
+            </p>
           </section>
           <EvidenceBoard :symptom="symptom" :limits="diagnosis.limits" />
         </div>
-        <p v-if="symptom.together" class="card together" data-test="together"><strong>Two at once.</strong> {{ symptom.together.says }}</p>
+        <p v-if="symptom.together" class="card together" data-test="together">
+          <strong>Two at once.</strong> {{ symptom.together.says }}
+        </p>
         <ProblemNote v-if="mendProblem" :says="mendProblem" />
         <div class="three">
-          <AskNext :ask="symptom.ask" :batch="batch" :product="product" :code="code" :problem="answerProblem" class="screen" @tested="tested" />
+          <AskNext
+            :ask="symptom.ask"
+            :batch="batch"
+            :product="product"
+            :code="code"
+            :problem="answerProblem"
+            class="screen"
+            @tested="tested"
+          />
           <MendCard :symptom="symptom" :under="inHand" @begin="begin" />
           <NextBatchCard ref="nextCard" :symptom="symptom" :problem="copyProblem" @copy="copy" />
         </div>
@@ -88,17 +147,80 @@ onPlainKey('e', () => { go('edit-batch'); });
 </template>
 
 <style scoped>
-.top { align-items: flex-start; flex-wrap: nowrap; }
-.top > :last-child { flex-wrap: nowrap; flex-shrink: 0; }
-.title { min-width: 0; }
-.three { display: grid; grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr) minmax(0, 1fr); gap: var(--space-4); align-items: start; }
-.together { border-left: 6px solid var(--outside); }
-@media (max-width: 1100px) { .three { grid-template-columns: 1fr; } }
-@media print { .screen, .tabs { display: none; } .three { grid-template-columns: 1fr 1fr; } }
-.board { display: grid; grid-template-columns: 190px minmax(0, 1fr); gap: var(--space-5); align-items: start; }
-.what::first-letter { text-transform: uppercase; }
-.block { display: block; }
-.tabs button { font: inherit; min-height: var(--target); padding: 0 var(--space-4); background: var(--card); border: 1px solid var(--card-edge); border-radius: var(--radius); cursor: pointer; color: inherit; }
-.tabs button[aria-selected='true'] { border-color: var(--action); box-shadow: inset 0 -3px 0 var(--action); font-weight: 700; }
-@media (max-width: 980px) { .top { flex-wrap: wrap; } .board { grid-template-columns: 1fr; } .seen { display: grid; grid-template-columns: 160px 1fr; } .seen h2 { grid-column: 1 / -1; } }
+.top {
+  align-items: flex-start;
+  flex-wrap: nowrap;
+}
+.top > :last-child {
+  flex-wrap: nowrap;
+  flex-shrink: 0;
+}
+.title {
+  min-width: 0;
+}
+.three {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr) minmax(0, 1fr);
+  gap: var(--space-4);
+  align-items: start;
+}
+.together {
+  border-left: 6px solid var(--outside);
+}
+@media (max-width: 1100px) {
+  .three {
+    grid-template-columns: 1fr;
+  }
+}
+@media print {
+  .screen,
+  .tabs {
+    display: none;
+  }
+  .three {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+.board {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+.what::first-letter {
+  text-transform: uppercase;
+}
+.block {
+  display: block;
+}
+.tabs button {
+  font: inherit;
+  min-height: var(--target);
+  padding: 0 var(--space-4);
+  background: var(--card);
+  border: 1px solid var(--card-edge);
+  border-radius: var(--radius);
+  cursor: pointer;
+  color: inherit;
+}
+.tabs button[aria-selected='true'] {
+  border-color: var(--action);
+  box-shadow: inset 0 -3px 0 var(--action);
+  font-weight: 700;
+}
+@media (max-width: 980px) {
+  .top {
+    flex-wrap: wrap;
+  }
+  .board {
+    grid-template-columns: 1fr;
+  }
+  .seen {
+    display: grid;
+    grid-template-columns: 160px 1fr;
+  }
+  .seen h2 {
+    grid-column: 1 / -1;
+  }
+}
 </style>

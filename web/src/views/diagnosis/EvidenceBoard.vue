@@ -22,18 +22,31 @@ function measure() {
   if (!host) return;
   const base = host.getBoundingClientRect();
   const gap = host.querySelector('.gap')?.getBoundingClientRect();
-  if (!gap || gap.width < 10) { lines.value = []; return; }
-  const middle = (selector: string) => { const r = host.querySelector(selector)?.getBoundingClientRect(); return r ? r.top - base.top + Math.min(r.height / 2, 44) : null; };
+  if (!gap || gap.width < 10) {
+    lines.value = [];
+    return;
+  }
+  const middle = (selector: string) => {
+    const r = host.querySelector(selector)?.getBoundingClientRect();
+    return r ? r.top - base.top + Math.min(r.height / 2, 44) : null;
+  };
   const [x0, x1] = [gap.left - base.left, gap.right - base.left];
   lines.value = board.value.links.flatMap(({ from, to, points }) => {
     const [y0, y1] = [middle(`[data-row="${from}"]`), middle(`[data-cause="${to}"]`)];
     if (y0 === null || y1 === null) return [];
     const bend = (x1 - x0) * 0.55;
-    return [{ key: `${from} ${to}`, width: lineWidth(points), against: points < 0, d: `M${x0} ${y0} C${x0 + bend} ${y0} ${x1 - bend} ${y1} ${x1} ${y1}` }];
+    return [
+      {
+        key: `${from} ${to}`,
+        width: lineWidth(points),
+        against: points < 0,
+        d: `M${x0} ${y0} C${x0 + bend} ${y0} ${x1 - bend} ${y1} ${x1} ${y1}`,
+      },
+    ];
   });
 }
 watch([board, width, height], () => void nextTick(measure), { immediate: true, flush: 'post' });
-const value = (v: number | string | null, unit: string) => (typeof v === 'number' ? units.say(v, unit) : v ?? '');
+const value = (v: number | string | null, unit: string) => (typeof v === 'number' ? units.say(v, unit) : (v ?? ''));
 </script>
 
 <template>
@@ -42,32 +55,104 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
       <h2 id="record">The record against the card</h2>
       <div v-for="row in board.rows" :key="row.field" :data-row="row.field">
         <LimitStrip v-if="row.reading" :reading="row.reading" />
-        <div v-else class="word"><span>{{ fieldLabel(row.field) }}</span><strong class="figures">{{ value(row.evidence.measured, row.evidence.unit) }}</strong></div>
+        <div v-else class="word">
+          <span>{{ fieldLabel(row.field) }}</span><strong class="figures">{{
+            value(row.evidence.measured, row.evidence.unit)
+          }}</strong>
+        </div>
       </div>
       <p v-if="board.rows.length === 0" class="quiet">Nothing that was recorded speaks for or against a cause.</p>
-      <p class="small quiet legend"><svg width="34" height="10" aria-hidden="true"><line x1="0" x2="34" y1="5" y2="5" class="for" stroke-width="5" /></svg> speaks for <svg width="34" height="10" aria-hidden="true"><line x1="0" x2="34" y1="5" y2="5" class="against" stroke-width="3" /></svg> against; the thicker, the more it weighs</p>
-      <details v-if="beside.length" class="beside"><summary>{{ beside.length }} more outside the card, which say{{ beside.length === 1 ? 's' : '' }} little of this fault</summary><LimitStrip v-for="r in beside" :key="r.field" :reading="r" /></details>
+      <p class="small quiet legend">
+        <svg width="34" height="10" aria-hidden="true">
+          <line x1="0" x2="34" y1="5" y2="5" class="for" stroke-width="5" />
+        </svg>
+        speaks for
+        <svg width="34" height="10" aria-hidden="true">
+          <line x1="0" x2="34" y1="5" y2="5" class="against" stroke-width="3" />
+        </svg>
+        against; the thicker, the more it weighs
+      </p>
+      <details v-if="beside.length" class="beside">
+        <summary>
+          {{ beside.length }} more outside the card, which say{{ beside.length === 1 ? 's' : '' }} little of this fault
+        </summary>
+        <LimitStrip v-for="r in beside" :key="r.field" :reading="r" />
+      </details>
     </section>
     <div class="gap" aria-hidden="true" />
     <section class="stack causes" aria-labelledby="why">
       <h2 id="why">Why, likeliest first</h2>
       <CauseCard v-for="(c, i) in causes.shown" :key="c.id" :cause="c" :first="i === 0" />
-      <p v-if="causes.rest.length" class="small quiet">Unlikely, {{ Math.max(1, Math.round(causes.restShare * 100)) }} % together: {{ causes.rest.map((c) => causeTitle(c.id).toLowerCase()).join(', ') }}.</p>
+      <p v-if="causes.rest.length" class="small quiet">
+        Unlikely, {{ Math.max(1, Math.round(causes.restShare * 100)) }} % together:
+        {{ causes.rest.map((c) => causeTitle(c.id).toLowerCase()).join(', ') }}.
+      </p>
     </section>
-    <svg class="lines" aria-hidden="true"><path v-for="l in lines" :key="l.key" :d="l.d" :stroke-width="l.width" :class="l.against ? 'against' : 'for'" /></svg>
+    <svg class="lines" aria-hidden="true">
+      <path v-for="l in lines" :key="l.key" :d="l.d" :stroke-width="l.width" :class="l.against ? 'against' : 'for'" />
+    </svg>
   </div>
 </template>
 
 <style scoped>
-.evidence { position: relative; display: grid; grid-template-columns: minmax(0, 1fr) 64px minmax(260px, 340px); align-items: start; }
-.stack { gap: var(--space-2); }
-.word { display: grid; grid-template-columns: 1fr auto; min-height: 40px; align-items: center; padding-right: 10px; }
-.lines { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; overflow: visible; }
-path, line { fill: none; }
-.for { stroke: var(--ink-700); }
-.against { stroke: var(--bottle-300); stroke-dasharray: 6 5; }
-.beside { padding-top: var(--space-3); }
-summary { cursor: pointer; min-height: 32px; font-weight: 600; }
-.legend { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; padding-top: var(--space-2); }
-@media (max-width: 900px) { .evidence { grid-template-columns: 1fr; gap: var(--space-4); } .gap, .lines { display: none; } }
+.evidence {
+  position: relative;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 64px minmax(260px, 340px);
+  align-items: start;
+}
+.stack {
+  gap: var(--space-2);
+}
+.word {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  min-height: 40px;
+  align-items: center;
+  padding-right: 10px;
+}
+.lines {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+  overflow: visible;
+}
+path,
+line {
+  fill: none;
+}
+.for {
+  stroke: var(--ink-700);
+}
+.against {
+  stroke: var(--bottle-300);
+  stroke-dasharray: 6 5;
+}
+.beside {
+  padding-top: var(--space-3);
+}
+summary {
+  cursor: pointer;
+  min-height: 32px;
+  font-weight: 600;
+}
+.legend {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  flex-wrap: wrap;
+  padding-top: var(--space-2);
+}
+@media (max-width: 900px) {
+  .evidence {
+    grid-template-columns: 1fr;
+    gap: var(--space-4);
+  }
+  .gap,
+  .lines {
+    display: none;
+  }
+}
 </style>

@@ -11,16 +11,47 @@ const emit = defineEmits<{ begin: [] }>();
 <template>
   <section class="mend" aria-labelledby="mend">
     <h2 id="mend">Mend this one</h2>
-    <ol><li v-for="(s, i) in symptom.mend.steps" :key="i"><span class="figures n">{{ i + 1 }}</span>{{ s }}</li></ol>
-    <p v-if="symptom.mend.supplies.length" class="small"><strong>To hand:</strong> {{ symptom.mend.supplies.join(', ') }}.</p>
-    <p class="small">{{ symptom.mend.recheckAfterH === null ? 'No second look is needed.' : `Look again after ${symptom.mend.recheckAfterH} h.` }}</p>
-    <Button class="begin" severity="secondary" @click="emit('begin')">{{ under ? 'Go on with the mend' : 'Begin this mend' }} <KeyCap k="r" /></Button>
+    <ol>
+      <li v-for="(s, i) in symptom.mend.steps" :key="i">
+        <span class="figures n">{{ i + 1 }}</span>{{ s }}
+      </li>
+    </ol>
+    <p v-if="symptom.mend.supplies.length" class="small">
+      <strong>To hand:</strong> {{ symptom.mend.supplies.join(', ') }}.
+    </p>
+    <p class="small">
+      {{
+        symptom.mend.recheckAfterH === null
+          ? 'No second look is needed.'
+          : `Look again after ${symptom.mend.recheckAfterH} h.`
+      }}
+    </p>
+    <Button class="begin" severity="secondary" @click="emit('begin')"
+      >{{ under ? 'Go on with the mend' : 'Begin this mend' }} <KeyCap k="r"
+    /></Button>
   </section>
 </template>
 
 <style scoped>
-.mend { background: var(--action); color: #fff; border-radius: var(--radius); padding: var(--space-4); display: flex; flex-direction: column; gap: var(--space-3); }
-.mend li { display: grid; grid-template-columns: 1.8rem 1fr; padding: 4px 0; }
-.n { font-weight: 700; color: #f3d3a0; }
-.begin { align-self: flex-start; }
+.mend {
+  background: var(--action);
+  color: #fff;
+  border-radius: var(--radius);
+  padding: var(--space-4);
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-3);
+}
+.mend li {
+  display: grid;
+  grid-template-columns: 1.8rem 1fr;
+  padding: 4px 0;
+}
+.n {
+  font-weight: 700;
+  color: #f3d3a0;
+}
+.begin {
+  align-self: flex-start;
+}
 </style>

@@ -9,11 +9,16 @@ const ELSEWHERE: Readonly<Record<string, { readonly to: 'edit-batch' | 'check'; 
 };
 
 /** How a question is answered: in place as the log page would enter it, or on the page where it belongs. */
-export function answerField(path: string, product: Product, batch: Batch): { readonly field: Field } | { readonly to: 'edit-batch' | 'check'; readonly words: string } {
+export function answerField(
+  path: string,
+  product: Product,
+  batch: Batch,
+): { readonly field: Field } | { readonly to: 'edit-batch' | 'check'; readonly words: string } {
   const elsewhere = ELSEWHERE[path];
   if (elsewhere) return elsewhere;
   const field = SECTIONS.flatMap((s) => s.fields).find((f) => f.path === path && (f.only?.(product) ?? true));
   // An amount is only understood with its unit, and both belong together.
-  if (!field || (path.startsWith('mix.amount') && batch.mix?.amountA == null)) return { to: 'edit-batch', words: 'Fill it in' };
+  if (!field || (path.startsWith('mix.amount') && batch.mix?.amountA == null))
+    return { to: 'edit-batch', words: 'Fill it in' };
   return { field };
 }

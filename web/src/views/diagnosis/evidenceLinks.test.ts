@@ -2,15 +2,26 @@ import { diagnose, saltmarshCard, soundBatch } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
 import { evidenceLinks, lineWidth, outsideBeside, shownCauses } from './evidenceLinks';
 
-const diagnosis = diagnose(saltmarshCard('house-clear-6'), soundBatch('house-clear-6', {
-  room: { humidityPct: 76 }, mix: { tool: 'wood' }, pressure: { reachedMin: 9.5 }, checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'micro-throughout' }] }],
-}));
+const diagnosis = diagnose(
+  saltmarshCard('house-clear-6'),
+  soundBatch('house-clear-6', {
+    room: { humidityPct: 76 },
+    mix: { tool: 'wood' },
+    pressure: { reachedMin: 9.5 },
+    checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'micro-throughout' }] }],
+  }),
+);
 const symptom = diagnosis.symptoms[0]!;
 
 describe('evidence drawn to its causes', () => {
   it('keeps what weighs most on the likeliest cause first', () => {
     const { rows } = evidenceLinks(symptom, diagnosis.limits);
-    expect(rows.slice(0, 2).map((r) => r.field).sort()).toEqual(['mix.tool', 'room.humidityPct']);
+    expect(
+      rows
+        .slice(0, 2)
+        .map((r) => r.field)
+        .sort(),
+    ).toEqual(['mix.tool', 'room.humidityPct']);
     expect(rows.map((r) => r.weight)).toEqual([...rows.map((r) => r.weight)].sort((a, b) => b - a));
   });
   it('has one line for each piece of evidence of a shown cause, each from a row that is there', () => {

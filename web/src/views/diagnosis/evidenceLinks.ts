@@ -1,10 +1,19 @@
 import type { Evidence, LimitReading, SymptomDiagnosis } from '@warm-jar/core';
 
 /** A piece of evidence drawn from its row to its cause. */
-export interface Link { readonly from: string; readonly to: string; readonly points: number }
+export interface Link {
+  readonly from: string;
+  readonly to: string;
+  readonly points: number;
+}
 
 /** A row of the record that some cause leans on: a limit reading where there is one, else a recorded word. */
-export interface EvidenceRow { readonly field: string; readonly reading: LimitReading | null; readonly evidence: Evidence; readonly weight: number }
+export interface EvidenceRow {
+  readonly field: string;
+  readonly reading: LimitReading | null;
+  readonly evidence: Evidence;
+  readonly weight: number;
+}
 
 /** Causes with a smaller share are told together, so that the likely ones stay in view. */
 export const SHOWN_SHARE = 0.03;
@@ -15,7 +24,9 @@ const MOST_CAUSES = 5;
 
 /** The causes worth a card of their own, and what the rest come to together. */
 export function shownCauses({ causes }: SymptomDiagnosis) {
-  const shown = causes.filter((c, i) => c.id === 'something-else' || i < LEAST_CAUSES || (c.share >= SHOWN_SHARE && i < MOST_CAUSES));
+  const shown = causes.filter(
+    (c, i) => c.id === 'something-else' || i < LEAST_CAUSES || (c.share >= SHOWN_SHARE && i < MOST_CAUSES),
+  );
   const rest = causes.filter((c) => !shown.includes(c));
   return { shown, rest, restShare: rest.reduce((sum, c) => sum + c.share, 0) };
 }
@@ -24,7 +35,10 @@ export function shownCauses({ causes }: SymptomDiagnosis) {
  * The rows that the shown causes' evidence stands on, heaviest first, and the lines between. A row weighs what its
  * strongest evidence for a likely cause weighs.
  */
-export function evidenceLinks(symptom: SymptomDiagnosis, limits: readonly LimitReading[]): { rows: EvidenceRow[]; links: Link[] } {
+export function evidenceLinks(
+  symptom: SymptomDiagnosis,
+  limits: readonly LimitReading[],
+): { rows: EvidenceRow[]; links: Link[] } {
   const byField = new Map(limits.map((r) => [r.field, r]));
   const rows = new Map<string, EvidenceRow>();
   const links: Link[] = [];
@@ -34,7 +48,8 @@ export function evidenceLinks(symptom: SymptomDiagnosis, limits: readonly LimitR
       links.push({ from: field, to: cause.id, points });
       const weight = Math.abs(points) * (0.1 + cause.share);
       const known = rows.get(field);
-      if (!known || weight > known.weight) rows.set(field, { field, reading: byField.get(field) ?? null, evidence, weight });
+      if (!known || weight > known.weight)
+        rows.set(field, { field, reading: byField.get(field) ?? null, evidence, weight });
     }
   }
   return { rows: [...rows.values()].sort((a, b) => b.weight - a.weight), links };

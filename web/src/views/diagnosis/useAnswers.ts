@@ -22,7 +22,9 @@ export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: (
 
   async function save(path: string, value: unknown): Promise<void> {
     try {
-      await enterNow(code.value, batch.value?.by ?? null, { set: [{ path, was: valueAt(batch.value, path) ?? null, value }] });
+      await enterNow(code.value, batch.value?.by ?? null, {
+        set: [{ path, was: valueAt(batch.value, path) ?? null, value }],
+      });
       [problem.value, issues.value] = [null, {}];
       await again();
     } catch (error) {
@@ -34,17 +36,27 @@ export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: (
 
   function set(path: string, value: unknown, rawText?: string): void {
     typed.value = { ...typed.value, [path]: value };
-    texts.value = { ...Object.fromEntries(Object.entries(texts.value).filter(([p]) => p !== path)), ...(rawText === undefined ? {} : { [path]: rawText }) };
+    texts.value = {
+      ...Object.fromEntries(Object.entries(texts.value).filter(([p]) => p !== path)),
+      ...(rawText === undefined ? {} : { [path]: rawText }),
+    };
     if (rawText !== undefined) return;
     if (typeof value === 'number') void saveSoon(path, value);
     else void save(path, value);
   }
-  provide(FORM, { value: (path) => (path in typed.value ? typed.value[path] : valueAt(batch.value, path)), set, issues: computed(() => issues.value), texts: computed(() => texts.value) });
+  provide(FORM, {
+    value: (path) => (path in typed.value ? typed.value[path] : valueAt(batch.value, path)),
+    set,
+    issues: computed(() => issues.value),
+    texts: computed(() => texts.value),
+  });
 
   /** Keeps what a quick test showed. */
   async function tested(test: string, outcome: string): Promise<void> {
     try {
-      await enterNow(code.value, batch.value?.by ?? null, { add: [{ path: 'quickTests', value: { test, outcome, atH: hoursSince(batch.value, live.exactMs()) } }] });
+      await enterNow(code.value, batch.value?.by ?? null, {
+        add: [{ path: 'quickTests', value: { test, outcome, atH: hoursSince(batch.value, live.exactMs()) } }],
+      });
       problem.value = null;
       await again();
     } catch (error) {

@@ -19,7 +19,21 @@ export function useBeginMend(batch: Ref<Batch | null>, symptom: Ref<SymptomDiagn
     try {
       if (!inHand.value) {
         const { steps, supplies, recheckAfterH } = s.mend;
-        await enterNow(b.code, b.by ?? null, { add: [{ path: 'mends', value: { atH: hoursSince(b, live.exactMs()) ?? s.afterH, kind: s.kind, pattern: s.pattern, steps: steps.map((says) => ({ says, done: false })), supplies, recheckAfterH } }] });
+        await enterNow(b.code, b.by ?? null, {
+          add: [
+            {
+              path: 'mends',
+              value: {
+                atH: hoursSince(b, live.exactMs()) ?? s.afterH,
+                kind: s.kind,
+                pattern: s.pattern,
+                steps: steps.map((says) => ({ says, done: false })),
+                supplies,
+                recheckAfterH,
+              },
+            },
+          ],
+        });
       }
       await router.push({ name: 'mend', params: { code: b.code } });
     } catch (error) {

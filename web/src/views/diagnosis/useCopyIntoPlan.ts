@@ -15,7 +15,10 @@ export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product |
   async function copy(changes: readonly (PlanChange & { readonly cause?: string | null })[]): Promise<void> {
     if (!batch.value || !product.value) return;
     if (!shelf.loaded) await shelf.load();
-    const form = formFromBatch(copiedPlan(product.value, batch.value, changes), new Set(shelf.moulds.map((m) => m.item.code)));
+    const form = formFromBatch(
+      copiedPlan(product.value, batch.value, changes),
+      new Set(shelf.moulds.map((m) => m.item.code)),
+    );
     plan.set({ ...form, copiedAs: copiedAs(form) });
     problem.value = null;
     await router.push({ name: 'plan' });

@@ -14,7 +14,8 @@ export function useDiagnosis(code: Ref<string>) {
       const answer = await api.diagnosis(asked, units.choice);
       if (asked === code.value) [diagnosis.value, problem.value] = [answer, null];
     } catch (error) {
-      if (asked === code.value) problem.value = error instanceof ApiProblem ? error.message : 'The diagnosis could not be made.';
+      if (asked === code.value)
+        problem.value = error instanceof ApiProblem ? error.message : 'The diagnosis could not be made.';
     }
   }
   watch([code, () => units.choice], () => void load(), { immediate: true });

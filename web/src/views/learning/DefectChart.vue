@@ -16,7 +16,16 @@ const option = computed(() => defectOption(props.chart));
 </script>
 
 <template>
-  <figure role="img" :aria-label="title"><figcaption><strong>{{ title }}</strong></figcaption><VChart :option="option" autoresize class="plot" /></figure>
+  <figure role="img" :aria-label="title">
+    <figcaption>
+      <strong>{{ title }}</strong>
+    </figcaption>
+    <VChart :option="option" autoresize class="plot" />
+  </figure>
 </template>
 
-<style scoped>.plot { height: 260px; }</style>
+<style scoped>
+.plot {
+  height: 260px;
+}
+</style>

@@ -15,7 +15,11 @@ const { answer, problem, progress, ask, stop } = useLearning<Extract<LearningQue
 const products = useProducts();
 const units = useUnits();
 onMounted(() => void ask({ what: 'figures' }));
-const BY = [{ value: 'product', words: 'Product' }, { value: 'mould', words: 'Mould' }, { value: 'month', words: 'Month' }] as const;
+const BY = [
+  { value: 'product', words: 'Product' },
+  { value: 'mould', words: 'Mould' },
+  { value: 'month', words: 'Month' },
+] as const;
 const by = ref<(typeof BY)[number]['value']>('product');
 const rows = computed((): readonly Yield[] => answer.value?.yields[by.value] ?? []);
 const nameOf = (key: string) => products.bySlug.get(key)?.name ?? key;
@@ -28,36 +32,155 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
 <template>
   <div class="stack">
     <LearningTabs />
-    <div><h1>Own figures</h1><p class="quiet">From your own log. A studio figure stands beside the card's and never replaces it.</p></div>
+    <div>
+      <h1>Own figures</h1>
+      <p class="quiet">From your own log. A studio figure stands beside the card's and never replaces it.</p>
+    </div>
     <WorkingNote v-if="progress !== null" :share="progress" what="Fitting and counting" @stop="stop" />
     <ProblemNote v-if="problem" :says="problem" again @again="ask({ what: 'figures' })" />
     <template v-if="answer">
-      <section class="card stack" aria-labelledby="gel"><h2 id="gel">How soon it gels here</h2>
-        <p v-if="answer.gel.length === 0" class="quiet">Nobody has timed a witness cup yet. Press w at the bench when it has set.</p>
-        <ul class="gels"><li v-for="g in answer.gel" :key="g.slug" :data-gel="g.slug">
-          <RouterLink :to="{ name: 'products', params: { slug: g.slug } }"><strong>{{ g.name }}</strong></RouterLink>
-          <span v-if="g.fit.status === 'fitted'" class="offer"><span>card <b class="figures">{{ g.fit.cardGelMin.toFixed(1) }}</b> min</span><span>here <b class="figures">{{ g.fit.gelMin.toFixed(1) }}</b> min <span class="quiet small">({{ g.fit.interval[0].toFixed(1) }}–{{ g.fit.interval[1].toFixed(1) }})</span></span><b :class="{ off: g.fit.interval[0] > g.fit.cardGelMin || g.fit.interval[1] < g.fit.cardGelMin }">{{ Math.abs(g.fit.offPct) < 1 ? 'the same' : `${Math.abs(g.fit.offPct).toFixed(0)} % ${g.fit.offPct > 0 ? 'slower' : 'faster'}` }}</b></span>
-          <span class="small quiet">{{ g.says }}</span></li></ul>
+      <section class="card stack" aria-labelledby="gel">
+        <h2 id="gel">How soon it gels here</h2>
+        <p v-if="answer.gel.length === 0" class="quiet">
+          Nobody has timed a witness cup yet. Press w at the bench when it has set.
+        </p>
+        <ul class="gels">
+          <li v-for="g in answer.gel" :key="g.slug" :data-gel="g.slug">
+            <RouterLink :to="{ name: 'products', params: { slug: g.slug } }"
+              ><strong>{{ g.name }}</strong></RouterLink
+            >
+            <span v-if="g.fit.status === 'fitted'" class="offer"
+              ><span
+                >card <b class="figures">{{ g.fit.cardGelMin.toFixed(1) }}</b> min</span
+              ><span
+                >here <b class="figures">{{ g.fit.gelMin.toFixed(1) }}</b> min
+                <span class="quiet small"
+                  >({{ g.fit.interval[0].toFixed(1) }}–{{ g.fit.interval[1].toFixed(1) }})</span
+                ></span
+              ><b :class="{ off: g.fit.interval[0] > g.fit.cardGelMin || g.fit.interval[1] < g.fit.cardGelMin }">{{
+                Math.abs(g.fit.offPct) < 1
+                  ? 'the same'
+                  : `${Math.abs(g.fit.offPct).toFixed(0)} % ${g.fit.offPct > 0 ? 'slower' : 'faster'}`
+              }}</b></span
+            >
+            <span class="small quiet">{{ g.says }}</span>
+          </li>
+        </ul>
       </section>
       <section class="card stack" aria-labelledby="yield">
-        <div class="row spread"><h2 id="yield">Yield and cost</h2><SelectButton v-model="by" :options="[...BY]" option-label="words" option-value="value" :allow-empty="false" aria-label="By" /></div>
-        <table data-test="yields"><thead><tr><th>{{ BY.find((b) => b.value === by)?.words }}</th><th class="n">Batches</th><th>How they ended</th><th class="n">Passed</th><th class="n">Resin</th><th class="n">Scrapped</th></tr></thead>
-          <tbody><tr v-for="y in rows" :key="y.key" :data-yield="y.key"><td><RouterLink v-if="by !== 'month'" :to="{ name: 'log', query: { [by]: y.key } }">{{ called(y.key) }}</RouterLink><template v-else>{{ called(y.key) }}</template></td><td class="n figures">{{ y.batches }}</td>
-            <td><span class="ends" role="img" :aria-label="`${y.grades.pass} pass, ${y.grades.second} second, ${y.grades.scrap} scrap, ${y.grades.mend} to mend, ${y.open} open`"><i class="pass" :style="{ width: share(y, y.grades.pass) }" /><i class="second" :style="{ width: share(y, y.grades.second) }" /><i class="scrap" :style="{ width: share(y, y.grades.scrap) }" /><i class="open" :style="{ width: share(y, y.open + y.grades.mend) }" /></span></td>
-            <td class="n figures">{{ Math.round(y.passed.rate * 100) }} % <span class="quiet small">({{ Math.round(y.passed.low * 100) }}–{{ Math.round(y.passed.high * 100) }})</span></td><td class="n figures">{{ money(y.cost) }}</td><td class="n figures">{{ money(y.lost) }}</td></tr></tbody></table>
-        <p class="small quiet legend"><i class="pass" />pass <i class="second" />second <i class="scrap" />scrap <i class="open" />to mend or open. Cost in your own currency, by the lots' prices, mending included.</p>
+        <div class="row spread">
+          <h2 id="yield">Yield and cost</h2>
+          <SelectButton
+            v-model="by"
+            :options="[...BY]"
+            option-label="words"
+            option-value="value"
+            :allow-empty="false"
+            aria-label="By"
+          />
+        </div>
+        <table data-test="yields">
+          <thead>
+            <tr>
+              <th>{{ BY.find((b) => b.value === by)?.words }}</th>
+              <th class="n">Batches</th>
+              <th>How they ended</th>
+              <th class="n">Passed</th>
+              <th class="n">Resin</th>
+              <th class="n">Scrapped</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="y in rows" :key="y.key" :data-yield="y.key">
+              <td>
+                <RouterLink v-if="by !== 'month'" :to="{ name: 'log', query: { [by]: y.key } }">{{
+                  called(y.key)
+                }}</RouterLink><template v-else>{{ called(y.key) }}</template>
+              </td>
+              <td class="n figures">{{ y.batches }}</td>
+              <td>
+                <span
+                  class="ends"
+                  role="img"
+                  :aria-label="`${y.grades.pass} pass, ${y.grades.second} second, ${y.grades.scrap} scrap, ${y.grades.mend} to mend, ${y.open} open`"
+                  ><i class="pass" :style="{ width: share(y, y.grades.pass) }" /><i
+                    class="second"
+                    :style="{ width: share(y, y.grades.second) }" /><i
+                    class="scrap"
+                    :style="{ width: share(y, y.grades.scrap) }" /><i
+                    class="open"
+                    :style="{ width: share(y, y.open + y.grades.mend) }"
+                /></span>
+              </td>
+              <td class="n figures">
+                {{ Math.round(y.passed.rate * 100) }} %
+                <span class="quiet small"
+                  >({{ Math.round(y.passed.low * 100) }}–{{ Math.round(y.passed.high * 100) }})</span
+                >
+              </td>
+              <td class="n figures">{{ money(y.cost) }}</td>
+              <td class="n figures">{{ money(y.lost) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="small quiet legend">
+          <i class="pass" />pass <i class="second" />second <i class="scrap" />scrap <i class="open" />to mend or open.
+          Cost in your own currency, by the lots' prices, mending included.
+        </p>
       </section>
       <div class="columns">
-        <section class="card stack" aria-labelledby="life"><div><h2 id="life">How moulds wear</h2><p class="small quiet">Castings with what a mould makes: haze, the same spot, pimples. Eight pulls a bar.</p></div>
+        <section class="card stack" aria-labelledby="life">
+          <div>
+            <h2 id="life">How moulds wear</h2>
+            <p class="small quiet">
+              Castings with what a mould makes: haze, the same spot, pimples. Eight pulls a bar.
+            </p>
+          </div>
           <p v-if="answer.moulds.length === 0" class="quiet">Ten pulls of a mould tell something.</p>
-          <ul class="lives"><li v-for="m in answer.moulds" :key="m.mould" :data-mould="m.mould"><RouterLink class="figures" :to="`/moulds/${m.mould}`"><strong>{{ m.mould }}</strong></RouterLink>
-            <span class="bins" role="img" :aria-label="m.says"><i v-for="b in m.bins" :key="b.from" :title="`pulls ${b.from}–${b.to}: ${b.spoiled} of ${b.pulls}`"><b :style="{ height: `${b.rate * 100}%` }" /></i></span><span class="small" :class="{ worn: m.wornFrom !== null }">{{ m.says }}</span></li></ul>
+          <ul class="lives">
+            <li v-for="m in answer.moulds" :key="m.mould" :data-mould="m.mould">
+              <RouterLink class="figures" :to="`/moulds/${m.mould}`"
+                ><strong>{{ m.mould }}</strong></RouterLink
+              >
+              <span class="bins" role="img" :aria-label="m.says"
+                ><i v-for="b in m.bins" :key="b.from" :title="`pulls ${b.from}–${b.to}: ${b.spoiled} of ${b.pulls}`"
+                  ><b :style="{ height: `${b.rate * 100}%` }" /></i></span
+              ><span class="small" :class="{ worn: m.wornFrom !== null }">{{ m.says }}</span>
+            </li>
+          </ul>
         </section>
         <div class="stack">
-          <section class="card" aria-labelledby="loss"><h2 id="loss">What stays in the cup</h2><p v-if="answer.cupLoss.length === 0" class="quiet small">Nobody has weighed the emptied cup yet.</p>
-            <table><tbody><tr v-for="l in answer.cupLoss" :key="l.key"><td>{{ nameOf(l.key) }}</td><td class="n figures">{{ l.mean.toFixed(1) }} %</td><td class="n small quiet">{{ l.n }} weighed</td></tr></tbody></table></section>
-          <section class="card" aria-labelledby="hollow"><h2 id="hollow">What a hollow casting takes</h2><p v-if="answer.hollow.length === 0" class="quiet small">No hollow mould was pulled yet.</p>
-            <table><tbody><tr v-for="h in answer.hollow" :key="h.key"><td><RouterLink class="figures" :to="`/moulds/${h.key}`">{{ h.key }}</RouterLink></td><td class="n figures">{{ units.say(h.mean, 'g') }}<template v-if="h.deviation !== null"> ± {{ units.say(h.deviation, 'g') }}</template></td><td class="n small quiet">{{ h.n }} pulls</td></tr></tbody></table></section>
+          <section class="card" aria-labelledby="loss">
+            <h2 id="loss">What stays in the cup</h2>
+            <p v-if="answer.cupLoss.length === 0" class="quiet small">Nobody has weighed the emptied cup yet.</p>
+            <table>
+              <tbody>
+                <tr v-for="l in answer.cupLoss" :key="l.key">
+                  <td>{{ nameOf(l.key) }}</td>
+                  <td class="n figures">{{ l.mean.toFixed(1) }} %</td>
+                  <td class="n small quiet">{{ l.n }} weighed</td>
+                </tr>
+              </tbody>
+            </table>
+          </section>
+          <section class="card" aria-labelledby="hollow">
+            <h2 id="hollow">What a hollow casting takes</h2>
+            <p v-if="answer.hollow.length === 0" class="quiet small">No hollow mould was pulled yet.</p>
+            <table>
+              <tbody>
+                <tr v-for="h in answer.hollow" :key="h.key">
+                  <td>
+                    <RouterLink class="figures" :to="`/moulds/${h.key}`">{{ h.key }}</RouterLink>
+                  </td>
+                  <td class="n figures">
+                    {{ units.say(h.mean, 'g')
+                    }}<template v-if="h.deviation !== null"> ± {{ units.say(h.deviation, 'g') }}</template>
+                  </td>
+                  <td class="n small quiet">{{ h.n }} pulls</td>
+                </tr>
+              </tbody>
+            </table>
+          </section>
         </div>
       </div>
     </template>
@@ -65,28 +188,118 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
 </template>
 
 <style scoped>
-table { width: 100%; border-collapse: collapse; }
-th { text-align: left; font-weight: 600; color: var(--text-quiet); font-size: 0.875rem; }
-th, td { padding: 6px 8px 6px 0; border-bottom: 1px solid var(--chalk-100); }
-.n { text-align: right; white-space: nowrap; }
-.gels li { display: grid; grid-template-columns: 11rem 26rem 1fr; gap: var(--space-4); padding: 8px 0; align-items: baseline; }
-.gels li + li { border-top: 1px solid var(--chalk-100); }
-.offer { display: grid; grid-template-columns: 7.5rem 13rem 1fr; white-space: nowrap; }
-.off { color: var(--outside); }
-.ends { display: flex; height: 16px; min-width: 140px; border: 1px solid var(--ink-500); }
-i { display: inline-block; }
-.pass { background: var(--bottle-700); }
-.second { background: repeating-linear-gradient(90deg, var(--amber-400) 0 4px, var(--amber-100) 4px 6px); }
-.scrap { background: repeating-linear-gradient(45deg, var(--brick-700) 0 4px, var(--brick-100) 4px 7px); }
-.open { background: var(--chalk-0); }
-.legend { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; }
-.legend i { width: 18px; height: 12px; border: 1px solid var(--ink-500); }
-.columns { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: var(--space-5); align-items: start; }
-.lives li { display: grid; grid-template-columns: 4rem 120px 1fr; gap: var(--space-3); align-items: center; padding: 6px 0; }
-.lives li + li { border-top: 1px solid var(--chalk-100); }
-.bins { display: flex; gap: 3px; height: 36px; align-items: stretch; border-bottom: 2px solid var(--ink-500); }
-.bins i { flex: 1; max-width: 24px; display: flex; align-items: flex-end; background: var(--chalk-100); }
-.bins b { width: 100%; background: var(--ink-700); display: block; }
-.worn { color: var(--outside); font-weight: 650; }
-@media (max-width: 980px) { .columns, .gels li { grid-template-columns: 1fr; } }
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  color: var(--text-quiet);
+  font-size: 0.875rem;
+}
+th,
+td {
+  padding: 6px 8px 6px 0;
+  border-bottom: 1px solid var(--chalk-100);
+}
+.n {
+  text-align: right;
+  white-space: nowrap;
+}
+.gels li {
+  display: grid;
+  grid-template-columns: 11rem 26rem 1fr;
+  gap: var(--space-4);
+  padding: 8px 0;
+  align-items: baseline;
+}
+.gels li + li {
+  border-top: 1px solid var(--chalk-100);
+}
+.offer {
+  display: grid;
+  grid-template-columns: 7.5rem 13rem 1fr;
+  white-space: nowrap;
+}
+.off {
+  color: var(--outside);
+}
+.ends {
+  display: flex;
+  height: 16px;
+  min-width: 140px;
+  border: 1px solid var(--ink-500);
+}
+i {
+  display: inline-block;
+}
+.pass {
+  background: var(--bottle-700);
+}
+.second {
+  background: repeating-linear-gradient(90deg, var(--amber-400) 0 4px, var(--amber-100) 4px 6px);
+}
+.scrap {
+  background: repeating-linear-gradient(45deg, var(--brick-700) 0 4px, var(--brick-100) 4px 7px);
+}
+.open {
+  background: var(--chalk-0);
+}
+.legend {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.legend i {
+  width: 18px;
+  height: 12px;
+  border: 1px solid var(--ink-500);
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+.lives li {
+  display: grid;
+  grid-template-columns: 4rem 120px 1fr;
+  gap: var(--space-3);
+  align-items: center;
+  padding: 6px 0;
+}
+.lives li + li {
+  border-top: 1px solid var(--chalk-100);
+}
+.bins {
+  display: flex;
+  gap: 3px;
+  height: 36px;
+  align-items: stretch;
+  border-bottom: 2px solid var(--ink-500);
+}
+.bins i {
+  flex: 1;
+  max-width: 24px;
+  display: flex;
+  align-items: flex-end;
+  background: var(--chalk-100);
+}
+.bins b {
+  width: 100%;
+  background: var(--ink-700);
+  display: block;
+}
+.worn {
+  color: var(--outside);
+  font-weight: 650;
+}
+@media (max-width: 980px) {
+  .columns,
+  .gels li {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

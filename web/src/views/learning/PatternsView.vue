@@ -18,10 +18,19 @@ const { from, to, kind, choose, patterns, chart } = usePatterns();
 const router = useRouter();
 const products = useProducts();
 const names = computed(() => Object.fromEntries(products.cards.map((c) => [c.slug, c.name])));
-const KINDS = [{ value: 'any', words: 'any fault' }, ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) }))];
+const KINDS = [
+  { value: 'any', words: 'any fault' },
+  ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) })),
+];
 const answer = computed(() => patterns.answer.value);
 const shownRates = computed(() => (answer.value?.rates ?? []).filter((r) => r.pattern !== 'unspecified').slice(0, 14));
-const batchesOf = (f: Finding): LocationQueryRaw => ({ fact: `${f.factor}:${f.level}`, symptom: f.kind, ...(f.pattern ? { pattern: f.pattern } : {}), ...(from.value ? { from: from.value } : {}), ...(to.value ? { to: to.value } : {}) });
+const batchesOf = (f: Finding): LocationQueryRaw => ({
+  fact: `${f.factor}:${f.level}`,
+  symptom: f.kind,
+  ...(f.pattern ? { pattern: f.pattern } : {}),
+  ...(from.value ? { from: from.value } : {}),
+  ...(to.value ? { to: to.value } : {}),
+});
 const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ?? 'unspecified' });
 </script>
 
@@ -29,35 +38,124 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
   <div class="stack">
     <LearningTabs />
     <div class="row spread head">
-      <div><h1>Patterns</h1><p class="quiet" aria-live="polite"><template v-if="answer">{{ answer.looked }} batches looked at, {{ answer.questions }} questions asked of them</template></p></div>
-      <div class="row"><label class="small">From<DateEntry id="patterns-from" label="From" placeholder="the beginning" :value="from || null" @change="choose({ from: $event ?? '' })" /></label><label class="small">To<DateEntry id="patterns-to" label="To" placeholder="today" :value="to || null" @change="choose({ to: $event ?? '' })" /></label></div>
+      <div>
+        <h1>Patterns</h1>
+        <p class="quiet" aria-live="polite">
+          <template v-if="answer"
+            >{{ answer.looked }} batches looked at, {{ answer.questions }} questions asked of them</template
+          >
+        </p>
+      </div>
+      <div class="row">
+        <label class="small"
+          >From<DateEntry
+            id="patterns-from"
+            label="From"
+            placeholder="the beginning"
+            :value="from || null"
+            @change="choose({ from: $event ?? '' })" /></label
+        ><label class="small"
+          >To<DateEntry
+            id="patterns-to"
+            label="To"
+            placeholder="today"
+            :value="to || null"
+            @change="choose({ to: $event ?? '' })"
+        /></label>
+      </div>
     </div>
-    <WorkingNote v-if="patterns.progress.value !== null" :share="patterns.progress.value" what="Working through the log" @stop="patterns.stop" />
+    <WorkingNote
+      v-if="patterns.progress.value !== null"
+      :share="patterns.progress.value"
+      what="Working through the log"
+      @stop="patterns.stop"
+    />
     <ProblemNote v-if="patterns.problem.value" :says="patterns.problem.value" again @again="router.go(0)" />
     <div v-if="answer" class="columns">
       <section class="stack" aria-labelledby="found">
         <h2 id="found">What travels with faults</h2>
-        <p v-if="answer.findings.length === 0" class="card" data-test="nothing">Nothing that chance would not make. {{ answer.looked < 40 ? 'Forty batches looked at are few; log on.' : 'The faults fall anywhere.' }}</p>
+        <p v-if="answer.findings.length === 0" class="card" data-test="nothing">
+          Nothing that chance would not make.
+          {{ answer.looked < 40 ? 'Forty batches looked at are few; log on.' : 'The faults fall anywhere.' }}
+        </p>
         <ol class="findings">
-          <li v-for="f in answer.findings" :key="f.kind + f.pattern + f.factor + f.level" class="card finding" :data-finding="`${f.factor}:${f.level}`">
-            <div class="row spread"><h3><span class="first-up">{{ title(f) }}</span>: {{ f.factor === 'product' ? names[f.level] ?? f.level : levelWords(f.factor, f.level, names) }}</h3><span v-if="f.small" class="tag small">few batches</span><span v-else-if="f.stands" class="tag small firm">stands by itself</span><span v-else-if="f.travelsWith" class="tag small">not parted</span><span v-else class="tag small">not sure</span></div>
-            <div class="told"><p>{{ f.says }}</p><div><RateBars :these="f.with" :others="f.without" /><RouterLink class="small" :to="{ name: 'log', query: batchesOf(f) }">Its {{ f.with.k }} batches</RouterLink></div></div>
+          <li
+            v-for="f in answer.findings"
+            :key="f.kind + f.pattern + f.factor + f.level"
+            class="card finding"
+            :data-finding="`${f.factor}:${f.level}`"
+          >
+            <div class="row spread">
+              <h3>
+                <span class="first-up">{{ title(f) }}</span>:
+                {{ f.factor === 'product' ? (names[f.level] ?? f.level) : levelWords(f.factor, f.level, names) }}
+              </h3>
+              <span v-if="f.small" class="tag small">few batches</span
+              ><span v-else-if="f.stands" class="tag small firm">stands by itself</span
+              ><span v-else-if="f.travelsWith" class="tag small">not parted</span
+              ><span v-else class="tag small">not sure</span>
+            </div>
+            <div class="told">
+              <p>{{ f.says }}</p>
+              <div>
+                <RateBars :these="f.with" :others="f.without" /><RouterLink
+                  class="small"
+                  :to="{ name: 'log', query: batchesOf(f) }"
+                  >Its {{ f.with.k }} batches</RouterLink
+                >
+              </div>
+            </div>
           </li>
         </ol>
       </section>
       <aside class="stack">
         <section class="card stack" aria-labelledby="over-time">
-          <div class="row spread"><h2 id="over-time">Over time</h2><Select :model-value="kind || 'any'" :options="KINDS" option-label="words" option-value="value" aria-label="Fault over time" @update:model-value="choose({ kind: $event === 'any' ? '' : $event })" /></div>
+          <div class="row spread">
+            <h2 id="over-time">Over time</h2>
+            <Select
+              :model-value="kind || 'any'"
+              :options="KINDS"
+              option-label="words"
+              option-value="value"
+              aria-label="Fault over time"
+              @update:model-value="choose({ kind: $event === 'any' ? '' : $event })"
+            />
+          </div>
           <ProblemNote v-if="chart.problem.value" :says="chart.problem.value" />
           <template v-if="chart.answer.value">
-            <DefectChart v-if="chart.answer.value.points.length" :chart="chart.answer.value" :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`" />
+            <DefectChart
+              v-if="chart.answer.value.points.length"
+              :chart="chart.answer.value"
+              :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`"
+            />
             <p v-else class="quiet">Nothing was looked at in these days.</p>
-            <ul class="small" data-test="changes"><li v-for="s in chart.answer.value.stretches" :key="s.from">{{ s.says }}</li></ul>
-            <p class="small quiet">Dashed: chance stays below it. Amber line: the rate changed. Diamond: beyond chance.</p>
+            <ul class="small" data-test="changes">
+              <li v-for="s in chart.answer.value.stretches" :key="s.from">{{ s.says }}</li>
+            </ul>
+            <p class="small quiet">
+              Dashed: chance stays below it. Amber line: the rate changed. Diamond: beyond chance.
+            </p>
           </template>
         </section>
-        <section class="card" aria-labelledby="rates"><h2 id="rates">How often</h2>
-          <table class="small"><tbody><tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }"><td><RouterLink :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }">{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink></td><td class="figures">{{ r.k }} of {{ r.n }}</td><td class="figures">{{ Math.round(r.rate * 100) }} % <span class="quiet">({{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }})</span></td></tr></tbody></table>
+        <section class="card" aria-labelledby="rates">
+          <h2 id="rates">How often</h2>
+          <table class="small">
+            <tbody>
+              <tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }">
+                <td>
+                  <RouterLink
+                    :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }"
+                    >{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink
+                  >
+                </td>
+                <td class="figures">{{ r.k }} of {{ r.n }}</td>
+                <td class="figures">
+                  {{ Math.round(r.rate * 100) }} %
+                  <span class="quiet">({{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }})</span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
         </section>
       </aside>
     </div>
@@ -65,17 +163,69 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
 </template>
 
 <style scoped>
-.head label { display: flex; flex-direction: column; gap: 4px; }
-.columns { display: grid; grid-template-columns: minmax(0, 1.35fr) minmax(320px, 1fr); gap: var(--space-5); align-items: start; }
-.findings { display: flex; flex-direction: column; gap: var(--space-3); }
-.finding { padding: var(--space-3) var(--space-4); }
-h3 .first-up { display: inline-block; }
-.told { display: grid; grid-template-columns: minmax(0, 1fr) 200px; gap: var(--space-4); align-items: start; margin-top: 4px; line-height: 1.35; }
-.tag { border: 1px solid var(--ink-500); border-radius: 999px; padding: 1px 10px; color: var(--ink-700); white-space: nowrap; }
-.firm { background: var(--action); border-color: var(--action); color: #fff; }
-table { width: 100%; border-collapse: collapse; margin-top: var(--space-2); }
-td { padding: 4px 0; border-top: 1px solid var(--chalk-100); }
-td + td { text-align: right; padding-left: var(--space-2); white-space: nowrap; }
-.part td:first-child { padding-left: var(--space-4); }
-@media (max-width: 980px) { .columns, .told { grid-template-columns: 1fr; } }
+.head label {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.35fr) minmax(320px, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+.findings {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-3);
+}
+.finding {
+  padding: var(--space-3) var(--space-4);
+}
+h3 .first-up {
+  display: inline-block;
+}
+.told {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 200px;
+  gap: var(--space-4);
+  align-items: start;
+  margin-top: 4px;
+  line-height: 1.35;
+}
+.tag {
+  border: 1px solid var(--ink-500);
+  border-radius: 999px;
+  padding: 1px 10px;
+  color: var(--ink-700);
+  white-space: nowrap;
+}
+.firm {
+  background: var(--action);
+  border-color: var(--action);
+  color: #fff;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: var(--space-2);
+}
+td {
+  padding: 4px 0;
+  border-top: 1px solid var(--chalk-100);
+}
+td + td {
+  text-align: right;
+  padding-left: var(--space-2);
+  white-space: nowrap;
+}
+.part td:first-child {
+  padding-left: var(--space-4);
+}
+@media (max-width: 980px) {
+  .columns,
+  .told {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -8,10 +8,23 @@ const emit = defineEmits<{ stop: [] }>();
 </script>
 
 <template>
-  <div class="working card" role="status"><span>{{ what }}</span><ProgressBar :value="Math.round(share * 100)" class="bar" aria-label="Progress" /><Button label="Stop" severity="secondary" @click="emit('stop')" /></div>
+  <div class="working card" role="status">
+    <span>{{ what }}</span><ProgressBar :value="Math.round(share * 100)" class="bar" aria-label="Progress" /><Button
+      label="Stop"
+      severity="secondary"
+      @click="emit('stop')"
+    />
+  </div>
 </template>
 
 <style scoped>
-.working { display: grid; grid-template-columns: auto 1fr auto; gap: var(--space-4); align-items: center; }
-.bar { height: 1.2rem; }
+.working {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: var(--space-4);
+  align-items: center;
+}
+.bar {
+  height: 1.2rem;
+}
 </style>

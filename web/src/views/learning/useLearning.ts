@@ -18,10 +18,17 @@ export function useLearning<Q extends LearningQuestion>() {
     current = mine;
     [progress.value, problem.value] = [0, null];
     try {
-      const found = await learn(question, (share) => { if (current === mine) progress.value = share; }, mine.signal);
+      const found = await learn(
+        question,
+        (share) => {
+          if (current === mine) progress.value = share;
+        },
+        mine.signal,
+      );
       if (current === mine) answer.value = found;
     } catch (error) {
-      if (current === mine && !mine.signal.aborted) problem.value = error instanceof ApiProblem ? error.message : 'The log could not be worked through.';
+      if (current === mine && !mine.signal.aborted)
+        problem.value = error instanceof ApiProblem ? error.message : 'The log could not be worked through.';
     } finally {
       if (current === mine) [progress.value, current] = [null, null];
     }
@@ -31,6 +38,9 @@ export function useLearning<Q extends LearningQuestion>() {
     [current, progress.value] = [null, null];
     if (answer.value === null) problem.value = 'Stopped before it was done.';
   }
-  onUnmounted(() => { current?.abort(); current = null; });
+  onUnmounted(() => {
+    current?.abort();
+    current = null;
+  });
   return { answer, problem, progress, ask, stop };
 }

@@ -18,44 +18,155 @@ import { useLog } from './useLog';
 /** All batches, paged and sorted by the server; what is chosen stands in the address. */
 const router = useRouter();
 const units = useUnits();
-const { page, problem, loading, filters, chosen, sort, first, pageSize, sortField, sortOrder, columns, choose, clear, use, showColumns, onPage, onSort, load } = useLog();
+const {
+  page,
+  problem,
+  loading,
+  filters,
+  chosen,
+  sort,
+  first,
+  pageSize,
+  sortField,
+  sortOrder,
+  columns,
+  choose,
+  clear,
+  use,
+  showColumns,
+  onPage,
+  onSort,
+  load,
+} = useLog();
 const filtered = computed(() => Object.keys(chosen.value).length > 0);
 const shown = computed(() => COLUMNS.filter((c) => columns.value.includes(c.id)));
 const picked = shallowRef<BatchSummary[]>([]);
 const codes = computed(() => picked.value.map((b) => b.code));
-const exported = computed((): Record<string, string> => (codes.value.length > 0 ? { codes: codes.value.join(','), sort: sort.value } : { ...chosen.value, sort: sort.value }));
+const exported = computed((): Record<string, string> =>
+  codes.value.length > 0 ? { codes: codes.value.join(','), sort: sort.value } : { ...chosen.value, sort: sort.value },
+);
 /** As many as fit side by side and still say something. */
 const MOST_COMPARED = 12;
-const openBatch = ({ data }: { data: BatchSummary }) => { void router.push({ name: 'batch', params: { code: data.code } }); };
-const print = () => { window.print(); };
+const openBatch = ({ data }: { data: BatchSummary }) => {
+  void router.push({ name: 'batch', params: { code: data.code } });
+};
+const print = () => {
+  window.print();
+};
 const compare = () => void router.push({ name: 'compare', query: { codes: codes.value.join(',') } });
 </script>
 
 <template>
   <div class="stack">
-    <div class="row spread"><div class="row"><h1>Log</h1><p class="quiet" aria-live="polite"><template v-if="page">{{ page.total }} batch{{ page.total === 1 ? '' : 'es' }}{{ filtered ? ' found' : '' }}</template></p></div>
+    <div class="row spread">
+      <div class="row">
+        <h1>Log</h1>
+        <p class="quiet" aria-live="polite">
+          <template v-if="page"
+            >{{ page.total }} batch{{ page.total === 1 ? '' : 'es' }}{{ filtered ? ' found' : '' }}</template
+          >
+        </p>
+      </div>
       <div class="row tools">
-        <Button v-if="codes.length > 0" :label="codes.length > MOST_COMPARED ? `Compare at most ${MOST_COMPARED}` : codes.length === 1 ? 'Pick another to compare' : `Compare ${codes.length}`" :disabled="codes.length < 2 || codes.length > MOST_COMPARED" @click="compare" />
-        <a class="p-button p-component p-button-secondary" :href="exportAddress('csv', exported)" download>CSV{{ codes.length ? ` of ${codes.length}` : '' }}</a><a class="p-button p-component p-button-secondary" :href="exportAddress('json', exported)" download>JSON</a><Button icon="pi pi-print" severity="secondary" aria-label="Print this page of the log" @click="print" />
-        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-batches' }">Bring in</RouterLink>
-        <MultiSelect :model-value="columns" :options="[...COLUMNS]" option-label="words" option-value="id" :show-toggle-all="false" :max-selected-labels="0" selected-items-label="Columns" aria-label="Columns" class="columns" @update:model-value="showColumns" />
-      </div></div>
+        <Button
+          v-if="codes.length > 0"
+          :label="
+            codes.length > MOST_COMPARED
+              ? `Compare at most ${MOST_COMPARED}`
+              : codes.length === 1
+                ? 'Pick another to compare'
+                : `Compare ${codes.length}`
+          "
+          :disabled="codes.length < 2 || codes.length > MOST_COMPARED"
+          @click="compare"
+        />
+        <a class="p-button p-component p-button-secondary" :href="exportAddress('csv', exported)" download
+          >CSV{{ codes.length ? ` of ${codes.length}` : '' }}</a
+        ><a class="p-button p-component p-button-secondary" :href="exportAddress('json', exported)" download>JSON</a
+        ><Button icon="pi pi-print" severity="secondary" aria-label="Print this page of the log" @click="print" />
+        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-batches' }"
+          >Bring in</RouterLink
+        >
+        <MultiSelect
+          :model-value="columns"
+          :options="[...COLUMNS]"
+          option-label="words"
+          option-value="id"
+          :show-toggle-all="false"
+          :max-selected-labels="0"
+          selected-items-label="Columns"
+          aria-label="Columns"
+          class="columns"
+          @update:model-value="showColumns"
+        />
+      </div>
+    </div>
     <LogFilters :filters="filters" :chosen="chosen" @choose="choose" @clear="clear" @use="use" />
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
-    <DataTable v-else v-model:selection="picked" :value="page?.items ?? []" lazy paginator :rows="pageSize" :first="first" :total-records="page?.total ?? 0" :loading="loading" data-key="code" row-hover
-      :sort-field="sortField" :sort-order="sortOrder" removable-sort :rows-per-page-options="[25, 50, 100, 200]" class="card table" @page="onPage" @sort="onSort" @row-click="openBatch">
-      <template #empty><p class="empty">{{ filtered ? 'No batch fits. Clear a filter to see more.' : 'Nothing is logged yet. Press n to log the first batch.' }}</p></template>
+    <DataTable
+      v-else
+      v-model:selection="picked"
+      :value="page?.items ?? []"
+      lazy
+      paginator
+      :rows="pageSize"
+      :first="first"
+      :total-records="page?.total ?? 0"
+      :loading="loading"
+      data-key="code"
+      row-hover
+      :sort-field="sortField"
+      :sort-order="sortOrder"
+      removable-sort
+      :rows-per-page-options="[25, 50, 100, 200]"
+      class="card table"
+      @page="onPage"
+      @sort="onSort"
+      @row-click="openBatch"
+    >
+      <template #empty
+        ><p class="empty">
+          {{
+            filtered
+              ? 'No batch fits. Clear a filter to see more.'
+              : 'Nothing is logged yet. Press n to log the first batch.'
+          }}
+        </p></template
+      >
       <Column selection-mode="multiple" header-style="width: 3rem" />
-      <Column field="code" header="Batch" sortable><template #body="{ data }"><RouterLink class="figures code" :to="{ name: 'batch', params: { code: data.code } }" @click.stop>{{ data.code }}</RouterLink></template></Column>
+      <Column field="code" header="Batch" sortable
+        ><template #body="{ data }"
+          ><RouterLink class="figures code" :to="{ name: 'batch', params: { code: data.code } }" @click.stop>{{
+            data.code
+          }}</RouterLink></template
+        ></Column
+      >
       <Column v-for="c in shown" :key="c.id" :field="c.id" :header="c.words" :sortable="SORTED_BY_SERVER.has(c.id)">
         <template #body="{ data }">
           <template v-if="c.id === 'startedAt'">{{ dayAndTime(data.startedAt) }}</template>
           <template v-else-if="c.id === 'productSlug'">{{ data.productName }}</template>
-          <template v-else-if="c.id === 'stage'">{{ STAGE_WORDS[(data as BatchSummary).stage].toLowerCase() }}</template>
+          <template v-else-if="c.id === 'stage'">{{
+            STAGE_WORDS[(data as BatchSummary).stage].toLowerCase()
+          }}</template>
           <StateDot v-else-if="c.id === 'outside'" :outside="data.outside" />
-          <template v-else-if="c.id === 'massG'"><span class="figures">{{ data.massG === null ? '' : units.say(data.massG, 'g') }}</span></template>
-          <template v-else-if="c.id === 'seen'"><RouterLink v-for="s in (data as BatchSummary).symptoms" :key="s.kind + s.pattern" class="symptom" :to="{ name: 'diagnosis', params: { code: data.code } }" @click.stop>{{ symptomWords(s) }}</RouterLink></template>
-          <span v-else :class="{ figures: c.id === 'mould' || c.id === 'lotA' || c.id === 'lotB', note: c.id === 'note' }">{{ (data as BatchSummary)[c.id] ?? '' }}</span>
+          <template v-else-if="c.id === 'massG'"
+            ><span class="figures">{{ data.massG === null ? '' : units.say(data.massG, 'g') }}</span></template
+          >
+          <template v-else-if="c.id === 'seen'"
+            ><RouterLink
+              v-for="s in (data as BatchSummary).symptoms"
+              :key="s.kind + s.pattern"
+              class="symptom"
+              :to="{ name: 'diagnosis', params: { code: data.code } }"
+              @click.stop
+              >{{ symptomWords(s) }}</RouterLink
+            ></template
+          >
+          <span
+            v-else
+            :class="{ figures: c.id === 'mould' || c.id === 'lotA' || c.id === 'lotB', note: c.id === 'note' }"
+            >{{ (data as BatchSummary)[c.id] ?? '' }}</span
+          >
         </template>
       </Column>
     </DataTable>
@@ -63,18 +174,54 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
 </template>
 
 <style scoped>
-.tools { gap: var(--space-2); }
-.columns { min-width: 8.5rem; }
-.table { padding: var(--space-2); }
-.code { font-weight: 700; }
-.symptom { display: block; }
-.note { font-size: 0.875rem; }
-.empty { padding: var(--space-5); text-align: center; }
-:deep(tbody tr) { cursor: pointer; }
-:deep(tbody td) { padding-block: 9px; white-space: nowrap; }
-.table :deep(.p-datatable-thead > tr > th), .table :deep(.p-datatable-tbody > tr > td) { padding-inline: 8px; }
-.symptom, .note { white-space: normal; }
-.symptom { min-width: 10rem; }
-.note { display: block; min-width: 12rem; }
-@media print { .tools, :deep(.p-paginator) { display: none; } }
+.tools {
+  gap: var(--space-2);
+}
+.columns {
+  min-width: 8.5rem;
+}
+.table {
+  padding: var(--space-2);
+}
+.code {
+  font-weight: 700;
+}
+.symptom {
+  display: block;
+}
+.note {
+  font-size: 0.875rem;
+}
+.empty {
+  padding: var(--space-5);
+  text-align: center;
+}
+:deep(tbody tr) {
+  cursor: pointer;
+}
+:deep(tbody td) {
+  padding-block: 9px;
+  white-space: nowrap;
+}
+.table :deep(.p-datatable-thead > tr > th),
+.table :deep(.p-datatable-tbody > tr > td) {
+  padding-inline: 8px;
+}
+.symptom,
+.note {
+  white-space: normal;
+}
+.symptom {
+  min-width: 10rem;
+}
+.note {
+  display: block;
+  min-width: 12rem;
+}
+@media print {
+  .tools,
+  :deep(.p-paginator) {
+    display: none;
+  }
+}
 </style>

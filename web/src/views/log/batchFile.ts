@@ -11,7 +11,9 @@ function fromJson(text: string, name: string): BatchFile {
   try {
     const value: unknown = JSON.parse(text);
     const rows = Array.isArray(value) ? (value as unknown[]) : [value];
-    return rows.length > 0 && rows.every((r) => typeof r === 'object' && r !== null) ? { ok: true, rows } : { ok: false, says: `${name} holds no batches.` };
+    return rows.length > 0 && rows.every((r) => typeof r === 'object' && r !== null)
+      ? { ok: true, rows }
+      : { ok: false, says: `${name} holds no batches.` };
   } catch {
     return { ok: false, says: `${name} is not JSON. Batches are warm-jar.batch/1 documents, one or a list of them.` };
   }
@@ -21,13 +23,18 @@ function fromCsv(text: string, name: string): BatchFile {
   const parsed = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' });
   const broken = parsed.errors.find((e) => e.code !== 'UndetectableDelimiter');
   if (broken) return { ok: false, says: `${name}, row ${(broken.row ?? 0) + 2}: ${broken.message}.` };
-  if (!parsed.meta.fields?.includes('product.slug')) return { ok: false, says: `${name} has no column "product.slug". The first row must hold the dotted names, such as room.temperatureC.` };
+  if (!parsed.meta.fields?.includes('product.slug'))
+    return {
+      ok: false,
+      says: `${name} has no column "product.slug". The first row must hold the dotted names, such as room.temperatureC.`,
+    };
   return { ok: true, rows: parsed.data.map((row) => batchFromRow(row)) };
 }
 
 /** Reads batches from a JSON or CSV file (RFC 4180, UTF-8, dotted names in the first row). */
 export function readBatches(name: string, bytes: ArrayBuffer): BatchFile {
-  if (bytes.byteLength > MOST_BYTES) return { ok: false, says: `${name} is larger than ${MOST_BYTES / 1e6} MB. Bring it in in parts.` };
+  if (bytes.byteLength > MOST_BYTES)
+    return { ok: false, says: `${name} is larger than ${MOST_BYTES / 1e6} MB. Bring it in in parts.` };
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes).replace(/^\uFEFF/, '');
@@ -43,7 +50,10 @@ export function inParts(rows: readonly unknown[], mostRows = 400, mostBytes = 1_
   let [bytes, part]: [number, unknown[]] = [0, []];
   for (const row of rows) {
     const size = JSON.stringify(row).length;
-    if (part.length > 0 && (part.length >= mostRows || bytes + size > mostBytes)) { parts.push(part); [bytes, part] = [0, []]; }
+    if (part.length > 0 && (part.length >= mostRows || bytes + size > mostBytes)) {
+      parts.push(part);
+      [bytes, part] = [0, []];
+    }
     part.push(row);
     bytes += size;
   }

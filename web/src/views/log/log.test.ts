@@ -2,11 +2,20 @@ import { batchToRow, saltmarshBatches, soundBatch } from '@warm-jar/core';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { inParts, readBatches } from './batchFile';
-import { COLUMNS, USUAL_COLUMNS, broughtAlong, chosenOf, columnsFrom, filtersFrom, noFilters, sameFilter } from './logQuery';
+import {
+  COLUMNS,
+  USUAL_COLUMNS,
+  broughtAlong,
+  chosenOf,
+  columnsFrom,
+  filtersFrom,
+  noFilters,
+  sameFilter,
+} from './logQuery';
 
 const bytes = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
 
-describe('the log\'s address', () => {
+describe("the log's address", () => {
   it('keeps what was chosen and nothing else', () => {
     const filters = filtersFrom({ symptom: 'bubbles', mould: ['M-1', 'M-2'], page: '3', unknown: 'x' });
     expect(chosenOf(filters)).toEqual({ symptom: 'bubbles' });
@@ -24,10 +33,19 @@ describe('the log\'s address', () => {
     expect(sameFilter({ name: 'a', query: { mould: 'M-12' } }, filters)).toBe(false);
     expect(sameFilter({ name: 'a', query: { mould: 'M-14', symptom: 'bubbles' } }, filters)).toBe(false);
   });
-  it.each([[{ fact: 'season:08' }, 'in August'], [{ fact: 'product:house-tide' }, 'of House Tide'], [{ fact: 'lot-b:B-5:2' }, 'from lot B-5:2'], [{ pattern: 'same-spot' }, 'same spot'], [{ codes: 'B-1,B-2' }, '2 chosen batches'], [{ looked: 'no' }, 'not looked at']])('says %j in words', (query, words) => {
+  it.each([
+    [{ fact: 'season:08' }, 'in August'],
+    [{ fact: 'product:house-tide' }, 'of House Tide'],
+    [{ fact: 'lot-b:B-5:2' }, 'from lot B-5:2'],
+    [{ pattern: 'same-spot' }, 'same spot'],
+    [{ codes: 'B-1,B-2' }, '2 chosen batches'],
+    [{ looked: 'no' }, 'not looked at'],
+  ])('says %j in words', (query, words) => {
     expect(broughtAlong(filtersFrom(query), { 'house-tide': 'House Tide' }).map((b) => b.words)).toEqual([words]);
   });
-  it('does not call a made-up factor one', () => { expect(broughtAlong(filtersFrom({ fact: 'weather:wet' }), {})).toEqual([]); });
+  it('does not call a made-up factor one', () => {
+    expect(broughtAlong(filtersFrom({ fact: 'weather:wet' }), {})).toEqual([]);
+  });
 });
 
 describe('a file of batches', () => {
@@ -38,15 +56,34 @@ describe('a file of batches', () => {
   it('is read alike as JSON, as CSV, and as CSV with a mark and semicolons', () => {
     const asJson = readBatches('b.json', bytes(JSON.stringify(batches)));
     const asCsv = readBatches('b.csv', bytes(csv));
-    const european = readBatches('b.csv', bytes(`\uFEFF${Papa.unparse({ fields, data: rows.map((r) => fields.map((f) => r[f] ?? '')) }, { delimiter: ';' })}`));
+    const european = readBatches(
+      'b.csv',
+      bytes(
+        `\uFEFF${Papa.unparse({ fields, data: rows.map((r) => fields.map((f) => r[f] ?? '')) }, { delimiter: ';' })}`,
+      ),
+    );
     for (const read of [asJson, asCsv, european]) expect(read.ok).toBe(true);
-    if (asCsv.ok && european.ok) { expect(asCsv.rows).toHaveLength(5); expect(european.rows).toEqual(asCsv.rows); expect(asCsv.rows[0]).toMatchObject({ code: batches[0]!.code, room: batches[0]!.room }); }
+    if (asCsv.ok && european.ok) {
+      expect(asCsv.rows).toHaveLength(5);
+      expect(european.rows).toEqual(asCsv.rows);
+      expect(asCsv.rows[0]).toMatchObject({ code: batches[0]!.code, room: batches[0]!.room });
+    }
   });
-  it.each([['b.json', '[1, 2]', 'no batches'], ['b.json', '{', 'not JSON'], ['b.csv', 'a,b\n1,2', 'no column "product.slug"'], ['b.csv', 'product.slug,code\n"house-tide,1', 'row']])('%s of %j is refused with what to do', (name, text, words) => {
+  it.each([
+    ['b.json', '[1, 2]', 'no batches'],
+    ['b.json', '{', 'not JSON'],
+    ['b.csv', 'a,b\n1,2', 'no column "product.slug"'],
+    ['b.csv', 'product.slug,code\n"house-tide,1', 'row'],
+  ])('%s of %j is refused with what to do', (name, text, words) => {
     const read = readBatches(name, bytes(text));
     expect(read).toMatchObject({ ok: false, says: expect.stringContaining(words) as string });
   });
-  it('in another encoding is refused', () => { expect(readBatches('b.csv', new Uint8Array([0x70, 0xfc, 0x72]).buffer)).toMatchObject({ ok: false, says: expect.stringContaining('UTF-8') as string }); });
+  it('in another encoding is refused', () => {
+    expect(readBatches('b.csv', new Uint8Array([0x70, 0xfc, 0x72]).buffer)).toMatchObject({
+      ok: false,
+      says: expect.stringContaining('UTF-8') as string,
+    });
+  });
 });
 
 describe('parts of a file', () => {
@@ -54,8 +91,15 @@ describe('parts of a file', () => {
     const rows = Array.from({ length: 950 }, (_, i) => ({ ...soundBatch('house-tide'), code: `B-${i}` }));
     const parts = inParts(rows, 400, 100_000);
     expect(parts.flat()).toEqual(rows);
-    for (const part of parts) { expect(part.length).toBeLessThanOrEqual(400); expect(JSON.stringify(part).length).toBeLessThan(110_000); }
+    for (const part of parts) {
+      expect(part.length).toBeLessThanOrEqual(400);
+      expect(JSON.stringify(part).length).toBeLessThan(110_000);
+    }
   });
-  it('let one that is too long by itself go alone', () => { expect(inParts([{ note: 'x'.repeat(50) }, { a: 1 }], 10, 20).map((p) => p.length)).toEqual([1, 1]); });
-  it('are none of nothing', () => { expect(inParts([])).toEqual([]); });
+  it('let one that is too long by itself go alone', () => {
+    expect(inParts([{ note: 'x'.repeat(50) }, { a: 1 }], 10, 20).map((p) => p.length)).toEqual([1, 1]);
+  });
+  it('are none of nothing', () => {
+    expect(inParts([])).toEqual([]);
+  });
 });

@@ -2,42 +2,121 @@ import { FACTORS, GRADES, SYMPTOM_KINDS, fieldLabel, levelWords, type Factor, ty
 import { inWords, midSentence } from '../../components/words';
 
 /** What the log can be filtered by; each stands in the address under its own name. */
-export const FILTERS = ['search', 'product', 'symptom', 'pattern', 'stage', 'grade', 'mould', 'lot', 'by', 'from', 'to', 'limit', 'fact', 'looked', 'codes'] as const;
+export const FILTERS = [
+  'search',
+  'product',
+  'symptom',
+  'pattern',
+  'stage',
+  'grade',
+  'mould',
+  'lot',
+  'by',
+  'from',
+  'to',
+  'limit',
+  'fact',
+  'looked',
+  'codes',
+] as const;
 export type Filter = (typeof FILTERS)[number];
 export type LogFilters = Record<Filter, string>;
 
 /** Columns there are, in their order; those shown where nobody chose. */
 export const COLUMNS = [
-  { id: 'startedAt', words: 'Began' }, { id: 'productSlug', words: 'Product' }, { id: 'mould', words: 'Mould' }, { id: 'lotA', words: 'Lot A' }, { id: 'lotB', words: 'Lot B' }, { id: 'massG', words: 'Mixed' },
-  { id: 'by', words: 'By' }, { id: 'stage', words: 'Stage' }, { id: 'outside', words: 'Outside' }, { id: 'seen', words: 'Seen' }, { id: 'grade', words: 'Grade' }, { id: 'note', words: 'Note' },
+  { id: 'startedAt', words: 'Began' },
+  { id: 'productSlug', words: 'Product' },
+  { id: 'mould', words: 'Mould' },
+  { id: 'lotA', words: 'Lot A' },
+  { id: 'lotB', words: 'Lot B' },
+  { id: 'massG', words: 'Mixed' },
+  { id: 'by', words: 'By' },
+  { id: 'stage', words: 'Stage' },
+  { id: 'outside', words: 'Outside' },
+  { id: 'seen', words: 'Seen' },
+  { id: 'grade', words: 'Grade' },
+  { id: 'note', words: 'Note' },
 ] as const;
 export type ColumnId = (typeof COLUMNS)[number]['id'];
-export const USUAL_COLUMNS: readonly ColumnId[] = ['startedAt', 'productSlug', 'mould', 'by', 'stage', 'outside', 'seen', 'grade'];
-export const SORTED_BY_SERVER: ReadonlySet<string> = new Set(['startedAt', 'productSlug', 'mould', 'lotA', 'lotB', 'massG', 'by', 'stage', 'outside', 'grade']);
+export const USUAL_COLUMNS: readonly ColumnId[] = [
+  'startedAt',
+  'productSlug',
+  'mould',
+  'by',
+  'stage',
+  'outside',
+  'seen',
+  'grade',
+];
+export const SORTED_BY_SERVER: ReadonlySet<string> = new Set([
+  'startedAt',
+  'productSlug',
+  'mould',
+  'lotA',
+  'lotB',
+  'massG',
+  'by',
+  'stage',
+  'outside',
+  'grade',
+]);
 
 const isColumn = (id: string): id is ColumnId => COLUMNS.some((c) => c.id === id);
-export const columnsFrom = (text: string): ColumnId[] => { const chosen = text.split(',').filter(isColumn); return chosen.length > 0 ? COLUMNS.map((c) => c.id).filter((id) => chosen.includes(id)) : [...USUAL_COLUMNS]; };
+export const columnsFrom = (text: string): ColumnId[] => {
+  const chosen = text.split(',').filter(isColumn);
+  return chosen.length > 0 ? COLUMNS.map((c) => c.id).filter((id) => chosen.includes(id)) : [...USUAL_COLUMNS];
+};
 
 export const noFilters = (): LogFilters => Object.fromEntries(FILTERS.map((f) => [f, ''])) as LogFilters;
 type Query = Readonly<Record<string, unknown>>;
-export const filtersFrom = (query: Query): LogFilters => Object.fromEntries(FILTERS.map((f) => [f, typeof query[f] === 'string' ? query[f] : ''])) as LogFilters;
+export const filtersFrom = (query: Query): LogFilters =>
+  Object.fromEntries(FILTERS.map((f) => [f, typeof query[f] === 'string' ? query[f] : ''])) as LogFilters;
 /** What the server is asked, and what an address or a saved filter keeps: only what was chosen. */
-export const chosenOf = (filters: LogFilters): Record<string, string> => Object.fromEntries(FILTERS.flatMap((f) => (filters[f] ? [[f, filters[f]]] : [])));
+export const chosenOf = (filters: LogFilters): Record<string, string> =>
+  Object.fromEntries(FILTERS.flatMap((f) => (filters[f] ? [[f, filters[f]]] : [])));
 
-export const SYMPTOMS = [{ value: 'any', words: 'any symptom' }, { value: 'none', words: 'no symptom' }, ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) }))];
-export const GRADE_CHOICES = [...GRADES.map((value) => ({ value: value as string, words: value as string })), { value: 'none', words: 'not graded' }];
+export const SYMPTOMS = [
+  { value: 'any', words: 'any symptom' },
+  { value: 'none', words: 'no symptom' },
+  ...SYMPTOM_KINDS.map((value) => ({ value: value as string, words: inWords(value) })),
+];
+export const GRADE_CHOICES = [
+  ...GRADES.map((value) => ({ value: value as string, words: value as string })),
+  { value: 'none', words: 'not graded' },
+];
 export const LIMIT_CHOICES = [
-  { value: 'outside', words: 'any limit outside' }, { value: 'inside', words: 'nothing outside' }, { value: 'near', words: 'something near its edge' },
-  ...['room.temperatureC:below', 'room.humidityPct:above', 'resin.atPourC:below', 'mix.ratioErrorPct:above', 'mix.ratioErrorPct:below', 'mix.stirMin:below', 'additives.totalPct:above', 'pour.depthMm:above', 'pressure.reachedMin:above', 'pressure.releasedMin:below', 'lotB.openedOn:above', 'cure.demouldedMin:below']
-    .map((value) => { const [field, state] = value.split(':') as [string, string]; return { value, words: `${midSentence(fieldLabel(field))} ${state}` }; }),
+  { value: 'outside', words: 'any limit outside' },
+  { value: 'inside', words: 'nothing outside' },
+  { value: 'near', words: 'something near its edge' },
+  ...[
+    'room.temperatureC:below',
+    'room.humidityPct:above',
+    'resin.atPourC:below',
+    'mix.ratioErrorPct:above',
+    'mix.ratioErrorPct:below',
+    'mix.stirMin:below',
+    'additives.totalPct:above',
+    'pour.depthMm:above',
+    'pressure.reachedMin:above',
+    'pressure.releasedMin:below',
+    'lotB.openedOn:above',
+    'cure.demouldedMin:below',
+  ].map((value) => {
+    const [field, state] = value.split(':') as [string, string];
+    return { value, words: `${midSentence(fieldLabel(field))} ${state}` };
+  }),
 ];
 
 /** A filter that has no control of its own, in words: what Patterns or a link brought along. */
-export function broughtAlong(filters: LogFilters, names: Readonly<Record<string, string>>): { filter: Filter; words: string }[] {
+export function broughtAlong(
+  filters: LogFilters,
+  names: Readonly<Record<string, string>>,
+): { filter: Filter; words: string }[] {
   const told: { filter: Filter; words: string }[] = [];
   const at = filters.fact.indexOf(':');
   const factor = filters.fact.slice(0, at);
-  if (at > 0 && (FACTORS as readonly string[]).includes(factor)) told.push({ filter: 'fact', words: levelWords(factor as Factor, filters.fact.slice(at + 1), names) });
+  if (at > 0 && (FACTORS as readonly string[]).includes(factor))
+    told.push({ filter: 'fact', words: levelWords(factor as Factor, filters.fact.slice(at + 1), names) });
   if (filters.pattern) told.push({ filter: 'pattern', words: inWords(filters.pattern) });
   if (filters.looked) told.push({ filter: 'looked', words: filters.looked === 'yes' ? 'looked at' : 'not looked at' });
   if (filters.codes) told.push({ filter: 'codes', words: `${filters.codes.split(',').length} chosen batches` });
@@ -45,4 +124,10 @@ export function broughtAlong(filters: LogFilters, names: Readonly<Record<string,
 }
 
 /** Whether a saved filter is the one in use. */
-export const sameFilter = (saved: SavedFilter, filters: LogFilters): boolean => { const now = chosenOf(filters); return Object.keys(now).length === Object.keys(saved.query).length && Object.entries(now).every(([k, v]) => saved.query[k] === v); };
+export const sameFilter = (saved: SavedFilter, filters: LogFilters): boolean => {
+  const now = chosenOf(filters);
+  return (
+    Object.keys(now).length === Object.keys(saved.query).length &&
+    Object.entries(now).every(([k, v]) => saved.query[k] === v)
+  );
+};

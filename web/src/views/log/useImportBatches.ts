@@ -16,7 +16,11 @@ export function useImportBatches() {
   let parts: unknown[][] = [];
 
   /** Sends part after part; tells the rows under their numbers in the whole file. */
-  async function through(options: { apply: boolean; skipRefused: boolean; replaceOthers: boolean }): Promise<{ rows: Row[]; applied: number } | null> {
+  async function through(options: {
+    apply: boolean;
+    skipRefused: boolean;
+    replaceOthers: boolean;
+  }): Promise<{ rows: Row[]; applied: number } | null> {
     const told: Row[] = [];
     let [applied, at] = [0, 0];
     progress.value = 0;
@@ -32,7 +36,10 @@ export function useImportBatches() {
       return { rows: told, applied };
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
-      const so = applied > 0 ? ` ${applied} were brought in before that; they stay, and are passed over when the file is brought in again.` : '';
+      const so =
+        applied > 0
+          ? ` ${applied} were brought in before that; they stay, and are passed over when the file is brought in again.`
+          : '';
       problem.value = [error.message + so, ...error.issues.slice(0, 5).map((i) => `${i.path}: ${i.message}`)].join(' ');
       return null;
     } finally {
@@ -46,7 +53,10 @@ export function useImportBatches() {
     if (!file) return;
     [name.value, rows.value, done.value, problem.value] = [file.name, null, null, null];
     const read = readBatches(file.name, await file.arrayBuffer());
-    if (!read.ok) { problem.value = read.says; return; }
+    if (!read.ok) {
+      problem.value = read.says;
+      return;
+    }
     parts = inParts(read.rows);
     rows.value = (await through({ apply: false, skipRefused: false, replaceOthers: false }))?.rows ?? null;
   }
@@ -55,5 +65,17 @@ export function useImportBatches() {
     if (answer) done.value = answer.applied;
   }
   const count = (action: Row['action']) => computed(() => rows.value?.filter((r) => r.action === action).length ?? 0);
-  return { name, problem, rows, done, progress, choose, apply, fresh: count('new'), same: count('same'), differs: count('differs'), refused: count('refused') };
+  return {
+    name,
+    problem,
+    rows,
+    done,
+    progress,
+    choose,
+    apply,
+    fresh: count('new'),
+    same: count('same'),
+    differs: count('differs'),
+    refused: count('refused'),
+  };
 }

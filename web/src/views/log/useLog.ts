@@ -15,7 +15,10 @@ const TYPING_PAUSE_MS = 250;
 export function useLog() {
   const route = useRoute();
   const router = useRouter();
-  const one = (key: string) => { const v = route.query[key]; return typeof v === 'string' ? v : ''; };
+  const one = (key: string) => {
+    const v = route.query[key];
+    return typeof v === 'string' ? v : '';
+  };
   const filters = ref<LogFilters>(filtersFrom(route.query));
   const chosen = computed(() => chosenOf(filtersFrom(route.query)));
   const pageSize = computed(() => Number(one('pageSize')) || DEFAULT_PAGE_SIZE);
@@ -26,31 +29,71 @@ export function useLog() {
   // The address says the columns where it names them; else this browser's own choice.
   const keptColumns = useLocalStorage('warm-jar.log-columns', '');
   const columns = computed(() => columnsFrom(one('columns') || keptColumns.value));
-  const asked = () => ({ page: one('page') || '1', pageSize: String(pageSize.value), sort: sort.value, ...chosen.value });
-  const { value: page, problem, loading, load } = useLoaded((): Promise<BatchPage> => api.batches(asked()), 'The log could not be read.', { now: false });
+  const asked = () => ({
+    page: one('page') || '1',
+    pageSize: String(pageSize.value),
+    sort: sort.value,
+    ...chosen.value,
+  });
+  const {
+    value: page,
+    problem,
+    loading,
+    load,
+  } = useLoaded((): Promise<BatchPage> => api.batches(asked()), 'The log could not be read.', { now: false });
 
   function go(change: Record<string, string | undefined>): void {
-    void router.replace({ query: Object.fromEntries(Object.entries({ ...route.query, ...change }).filter(([, v]) => v)) });
+    void router.replace({
+      query: Object.fromEntries(Object.entries({ ...route.query, ...change }).filter(([, v]) => v)),
+    });
   }
-  const goSoon = useDebounceFn(() => { go({ ...filters.value, page: undefined }); }, TYPING_PAUSE_MS);
+  const goSoon = useDebounceFn(() => {
+    go({ ...filters.value, page: undefined });
+  }, TYPING_PAUSE_MS);
   function choose(filter: Filter, value: string): void {
     // A pattern belongs to its symptom.
     filters.value = { ...filters.value, [filter]: value, ...(filter === 'symptom' ? { pattern: '' } : {}) };
     if (filter === 'search' || filter === 'by' || filter === 'lot') void goSoon();
     else go({ ...filters.value, page: undefined });
   }
-  watch(() => route.query, () => {
-    if (route.name !== 'log') return;
-    filters.value = filtersFrom(route.query);
-    void load();
-  }, { immediate: true });
+  watch(
+    () => route.query,
+    () => {
+      if (route.name !== 'log') return;
+      filters.value = filtersFrom(route.query);
+      void load();
+    },
+    { immediate: true },
+  );
 
   return {
-    page, problem, loading, filters, chosen, sort, first, pageSize, sortField, sortOrder, columns, choose, load,
-    clear: () => { go({ ...noFilters(), page: undefined }); },
-    use: (query: Readonly<Record<string, string>>) => { go({ ...noFilters(), ...query, page: undefined }); },
-    showColumns: (ids: readonly ColumnId[]) => { const text = columnsFrom(ids.join(',')).join(','); keptColumns.value = text; go({ columns: text }); },
-    onPage: (event: DataTablePageEvent) => { go({ page: String(event.page + 1), pageSize: String(event.rows) }); },
+    page,
+    problem,
+    loading,
+    filters,
+    chosen,
+    sort,
+    first,
+    pageSize,
+    sortField,
+    sortOrder,
+    columns,
+    choose,
+    load,
+    clear: () => {
+      go({ ...noFilters(), page: undefined });
+    },
+    use: (query: Readonly<Record<string, string>>) => {
+      go({ ...noFilters(), ...query, page: undefined });
+    },
+    showColumns: (ids: readonly ColumnId[]) => {
+      const text = columnsFrom(ids.join(',')).join(',');
+      keptColumns.value = text;
+      go({ columns: text });
+    },
+    onPage: (event: DataTablePageEvent) => {
+      go({ page: String(event.page + 1), pageSize: String(event.rows) });
+    },
     onSort: (event: DataTableSortEvent) => {
       const field = typeof event.sortField === 'string' ? event.sortField : '';
       go({ sort: field ? `${event.sortOrder === -1 ? '-' : ''}${field}` : undefined, page: undefined });

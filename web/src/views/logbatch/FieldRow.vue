@@ -23,7 +23,22 @@ const reading = computed(() => {
 </template>
 
 <style scoped>
-.field-row { display: grid; grid-template-columns: 9.5rem minmax(11rem, 15rem) minmax(0, 1fr); gap: var(--space-2) var(--space-4); align-items: center; min-height: 56px; }
-.label { line-height: 1.2; }
-@media (max-width: 980px) { .field-row { grid-template-columns: 9rem minmax(0, 1fr); } .field-row > :nth-child(3) { grid-column: 1 / -1; } }
+.field-row {
+  display: grid;
+  grid-template-columns: 9.5rem minmax(11rem, 15rem) minmax(0, 1fr);
+  gap: var(--space-2) var(--space-4);
+  align-items: center;
+  min-height: 56px;
+}
+.label {
+  line-height: 1.2;
+}
+@media (max-width: 980px) {
+  .field-row {
+    grid-template-columns: 9rem minmax(0, 1fr);
+  }
+  .field-row > :nth-child(3) {
+    grid-column: 1 / -1;
+  }
+}
 </style>

@@ -21,14 +21,19 @@ const target = computed(() => {
   if (!product.value || a == null || a <= 0 || product.value.family === 'uv-acrylate') return null;
   const byVolume = batch.value?.mix?.unit === 'mL';
   const dose = product.value.ratio.catalyst;
-  if (dose) return dose.typicalPct == null || byVolume ? null : { amount: (a * dose.typicalPct) / 100, unit: 'g', what: 'Catalyst, typical' };
+  if (dose)
+    return dose.typicalPct == null || byVolume
+      ? null
+      : { amount: (a * dose.typicalPct) / 100, unit: 'g', what: 'Catalyst, typical' };
   const parts = byVolume ? volumeParts(product.value) : weightParts(product.value);
   return parts && { amount: (a * parts.b) / parts.a, unit: byVolume ? 'mL' : 'g', what: 'B for this A' };
 });
 const layers = computed(() => (batch.value ? jarContents(product.value, batch.value) : []));
 const cardPot = computed(() => {
   const p = product.value?.potLife;
-  return p?.minutes == null ? null : `card: ${sayMinutes(p.minutes)}${p.atC == null ? '' : ` at ${units.say(p.atC, '°C')}`}${p.massG == null ? '' : `, ${units.say(p.massG, 'g')}`}`;
+  return p?.minutes == null
+    ? null
+    : `card: ${sayMinutes(p.minutes)}${p.atC == null ? '' : ` at ${units.say(p.atC, '°C')}`}${p.massG == null ? '' : `, ${units.say(p.massG, 'g')}`}`;
 });
 </script>
 
@@ -36,27 +41,74 @@ const cardPot = computed(() => {
   <aside class="panel card stack" aria-label="So far">
     <div class="head">
       <span class="glass"><JarGlass :layers="layers" label="What is in the cup" /></span>
-      <div v-if="target"><p class="small quiet">{{ target.what }}</p><p class="big figures" data-test="target-b">{{ units.say(target.amount, target.unit) }}</p></div>
+      <div v-if="target">
+        <p class="small quiet">{{ target.what }}</p>
+        <p class="big figures" data-test="target-b">{{ units.say(target.amount, target.unit) }}</p>
+      </div>
       <p v-else class="small quiet">Weigh A, and the target for B stands here.</p>
     </div>
     <div v-if="working?.potLifeMin != null">
-      <p class="small quiet">Pot life {{ working.from === 'model' && working.assumed.length === 0 ? 'at these temperatures and this mass' : working.from === 'model' ? `if ${working.assumed.join(', ')} ${working.assumed.length > 1 ? 'are' : 'is'} as on the card` : 'on the label' }}</p>
+      <p class="small quiet">
+        Pot life
+        {{
+          working.from === 'model' && working.assumed.length === 0
+            ? 'at these temperatures and this mass'
+            : working.from === 'model'
+              ? `if ${working.assumed.join(', ')} ${working.assumed.length > 1 ? 'are' : 'is'} as on the card`
+              : 'on the label'
+        }}
+      </p>
       <p class="big figures" data-test="pot-life">{{ sayMinutes(working.potLifeMin) }}</p>
       <p class="small quiet">{{ cardPot }}</p>
     </div>
     <div>
       <h3>{{ outside.length === 0 ? 'Nothing outside the card' : `${outside.length} outside the card` }}</h3>
-      <ul class="outside small"><li v-for="r in outside" :key="r.field">{{ r.says }}</li></ul>
+      <ul class="outside small">
+        <li v-for="r in outside" :key="r.field">{{ r.says }}</li>
+      </ul>
     </div>
-    <p class="small quiet">{{ missing.length }} not recorded<template v-if="missing.length">: {{ missing.slice(0, 4).map((r) => midSentence(fieldLabel(r.field))).join('; ') }}{{ missing.length > 4 ? ' …' : '' }}</template></p>
+    <p class="small quiet">
+      {{ missing.length }} not recorded<template v-if="missing.length"
+        >:
+        {{
+          missing
+            .slice(0, 4)
+            .map((r) => midSentence(fieldLabel(r.field)))
+            .join('; ')
+        }}{{ missing.length > 4 ? ' …' : '' }}</template
+      >
+    </p>
     <Button label="Save" :loading="saving" @click="emit('save')" />
   </aside>
 </template>
 
 <style scoped>
-.panel { position: sticky; top: var(--space-4); max-height: calc(100vh - 32px); overflow-y: auto; }
-.head { display: grid; grid-template-columns: 74px 1fr; gap: var(--space-3); align-items: center; }
-.big { font-size: 1.9rem; font-weight: 750; line-height: 1.1; }
-.outside li { color: var(--outside); padding: 4px 0; border-top: 1px solid var(--card-edge); }
-@media (max-width: 1100px) { .panel { position: static; max-height: none; } }
+.panel {
+  position: sticky;
+  top: var(--space-4);
+  max-height: calc(100vh - 32px);
+  overflow-y: auto;
+}
+.head {
+  display: grid;
+  grid-template-columns: 74px 1fr;
+  gap: var(--space-3);
+  align-items: center;
+}
+.big {
+  font-size: 1.9rem;
+  font-weight: 750;
+  line-height: 1.1;
+}
+.outside li {
+  color: var(--outside);
+  padding: 4px 0;
+  border-top: 1px solid var(--card-edge);
+}
+@media (max-width: 1100px) {
+  .panel {
+    position: static;
+    max-height: none;
+  }
+}
 </style>

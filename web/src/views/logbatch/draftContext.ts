@@ -31,16 +31,27 @@ export function provideDraft(code: string | null): DraftContext {
   const draft = store.forCode(code);
   const serverIssues = ref<Record<string, string>>({});
   const tried = ref(false);
-  const product = computed(() => products.bySlug.get(String(valueAt(draft.value?.document, 'product.slug') ?? '')) ?? null);
+  const product = computed(
+    () => products.bySlug.get(String(valueAt(draft.value?.document, 'product.slug') ?? '')) ?? null,
+  );
   const batch = computed(() => (draft.value ? readableBatch(draft.value) : null));
-  const readings = computed(() => new Map(
-    (product.value && batch.value ? limitReadings(product.value, batch.value, units.say) : []).map((r) => [r.field, r]),
-  ));
+  const readings = computed(
+    () =>
+      new Map(
+        (product.value && batch.value ? limitReadings(product.value, batch.value, units.say) : []).map((r) => [
+          r.field,
+          r,
+        ]),
+      ),
+  );
   /** A vessel's rating is a hard stop: what is above it is not stored as if it were nothing. */
   const vesselIssue = computed<Record<string, string>>(() => {
     const { gaugeKPa, vessel } = batch.value?.pressure ?? {};
     const found = shelf.vessels.find((v) => v.code === vessel);
-    const stop = found && gaugeKPa != null ? vesselStop(found, gaugeKPa, batch.value?.startedAt?.slice(0, 10) ?? today(), units.say) : null;
+    const stop =
+      found && gaugeKPa != null
+        ? vesselStop(found, gaugeKPa, batch.value?.startedAt?.slice(0, 10) ?? today(), units.say)
+        : null;
     const issue: Record<string, string> = stop ? { 'pressure.gaugeKPa': stop.says } : {};
     return issue;
   });
@@ -51,7 +62,15 @@ export function provideDraft(code: string | null): DraftContext {
     return { ...serverIssues.value, ...Object.fromEntries(shown), ...vesselIssue.value };
   });
   const context: DraftContext = {
-    draft, product, batch, readings, issues, texts: computed(() => draft.value?.texts ?? {}), serverIssues, tried, vesselIssue,
+    draft,
+    product,
+    batch,
+    readings,
+    issues,
+    texts: computed(() => draft.value?.texts ?? {}),
+    serverIssues,
+    tried,
+    vesselIssue,
     value: (path) => valueAt(draft.value?.document, path),
     set: (path, value, rawText) => {
       serverIssues.value = Object.fromEntries(Object.entries(serverIssues.value).filter(([p]) => p !== path));

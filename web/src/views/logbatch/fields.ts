@@ -1,5 +1,22 @@
 import type { Field } from '../../components/form/field';
-import { ADDITIVE_KINDS, APPLIED, BATCH_DEGAS_METHODS, FAMILIES, FINISHES, FLAMES, INCLUSION_KINDS, LOT_COLOURS, MEASURED_BY, MIX_UNITS, RUBBERS, TOOLS, VIGOURS, WARMING, type Product, type Stage } from '@warm-jar/core';
+import {
+  ADDITIVE_KINDS,
+  APPLIED,
+  BATCH_DEGAS_METHODS,
+  FAMILIES,
+  FINISHES,
+  FLAMES,
+  INCLUSION_KINDS,
+  LOT_COLOURS,
+  MEASURED_BY,
+  MIX_UNITS,
+  RUBBERS,
+  TOOLS,
+  VIGOURS,
+  WARMING,
+  type Product,
+  type Stage,
+} from '@warm-jar/core';
 
 /** One thing to record, and which limit reading it is held against. */
 export interface RecordField extends Field {
@@ -18,7 +35,8 @@ export interface Section {
 }
 
 const twoParts = (p: Product) => p.family !== 'uv-acrylate';
-const amountUnit = (value: (path: string) => unknown) => (value('mix.unit') === 'mL' || (value('mix.unit') == null && value('mix.measuredBy') === 'volume') ? 'mL' : 'g');
+const amountUnit = (value: (path: string) => unknown) =>
+  value('mix.unit') === 'mL' || (value('mix.unit') == null && value('mix.measuredBy') === 'volume') ? 'mL' : 'g';
 const minutes = (path: string, label: string): RecordField => ({ path, label, kind: 'number', unit: 'min' });
 
 const lot = (part: 'A' | 'B'): RecordField[] => [
@@ -30,9 +48,17 @@ const lot = (part: 'A' | 'B'): RecordField[] => [
 
 /** Everything a batch's record can hold, in the order of the work. */
 export const SECTIONS: readonly Section[] = [
-  { id: 'lots', title: 'Lots', stage: 'weigh', fields: [...lot('A'), ...lot('B').map((f) => ({ ...f, only: twoParts }))] },
   {
-    id: 'conditions', title: 'Room and resin', stage: 'weigh', fields: [
+    id: 'lots',
+    title: 'Lots',
+    stage: 'weigh',
+    fields: [...lot('A'), ...lot('B').map((f) => ({ ...f, only: twoParts }))],
+  },
+  {
+    id: 'conditions',
+    title: 'Room and resin',
+    stage: 'weigh',
+    fields: [
       { path: 'room.temperatureC', label: 'Room', kind: 'number', unit: '°C' },
       { path: 'room.humidityPct', label: 'Room damp', kind: 'number', unit: '%' },
       { path: 'resin.temperatureAC', label: 'Part A before mixing', kind: 'number', unit: '°C' },
@@ -42,18 +68,38 @@ export const SECTIONS: readonly Section[] = [
     ],
   },
   {
-    id: 'weigh', title: 'Weigh', stage: 'weigh', fields: [
+    id: 'weigh',
+    title: 'Weigh',
+    stage: 'weigh',
+    fields: [
       { path: 'mix.measuredBy', label: 'Measured by', kind: 'choice', options: MEASURED_BY },
       { path: 'mix.unit', label: 'Unit of the amounts', kind: 'choice', options: MIX_UNITS },
       { path: 'mix.amountA', label: 'Amount of A', kind: 'number', unit: amountUnit },
-      { path: 'mix.amountB', label: 'Amount of B', kind: 'number', unit: amountUnit, reading: 'mix.ratioErrorPct', only: (p) => twoParts(p) && !p.ratio.catalyst },
-      { path: 'mix.amountB', label: 'Catalyst', kind: 'number', unit: amountUnit, reading: 'mix.catalystPct', only: (p) => Boolean(p.ratio.catalyst) },
+      {
+        path: 'mix.amountB',
+        label: 'Amount of B',
+        kind: 'number',
+        unit: amountUnit,
+        reading: 'mix.ratioErrorPct',
+        only: (p) => twoParts(p) && !p.ratio.catalyst,
+      },
+      {
+        path: 'mix.amountB',
+        label: 'Catalyst',
+        kind: 'number',
+        unit: amountUnit,
+        reading: 'mix.catalystPct',
+        only: (p) => Boolean(p.ratio.catalyst),
+      },
       { path: 'mix.scaleStepG', label: 'The scale steps by', kind: 'number', unit: 'g' },
     ],
   },
   { id: 'colour', title: 'Colour and fill', stage: 'mix', fields: [] },
   {
-    id: 'mix', title: 'Mix', stage: 'mix', fields: [
+    id: 'mix',
+    title: 'Mix',
+    stage: 'mix',
+    fields: [
       minutes('mix.stirMin', 'Stirred for'),
       { path: 'mix.scrapedWalls', label: 'Wall and bottom scraped', kind: 'yes-no' },
       { path: 'mix.secondCup', label: 'Stirred again in a second cup', kind: 'yes-no' },
@@ -63,14 +109,26 @@ export const SECTIONS: readonly Section[] = [
     ],
   },
   {
-    id: 'clear', title: 'Clear the air', stage: 'clear', fields: [
+    id: 'clear',
+    title: 'Clear the air',
+    stage: 'clear',
+    fields: [
       { path: 'degas.method', label: 'Cleared by', kind: 'choice', options: BATCH_DEGAS_METHODS },
       minutes('degas.minutes', 'For'),
-      { path: 'degas.vacuumKPaAbs', label: 'Vacuum, absolute', kind: 'number', unit: 'kPa', only: (p) => p.family !== 'polyester' },
+      {
+        path: 'degas.vacuumKPaAbs',
+        label: 'Vacuum, absolute',
+        kind: 'number',
+        unit: 'kPa',
+        only: (p) => p.family !== 'polyester',
+      },
     ],
   },
   {
-    id: 'pour', title: 'Pour', stage: 'pour', fields: [
+    id: 'pour',
+    title: 'Pour',
+    stage: 'pour',
+    fields: [
       { path: 'resin.atPourC', label: 'Resin at pour', kind: 'number', unit: '°C' },
       minutes('pour.startedMin', 'Began, after the parts met'),
       minutes('pour.finishedMin', 'Ended, after the parts met'),
@@ -84,7 +142,11 @@ export const SECTIONS: readonly Section[] = [
     ],
   },
   {
-    id: 'press', title: 'Press', stage: 'press', only: (p) => p.pressure?.minKPa != null || p.pressure?.maxKPa != null, fields: [
+    id: 'press',
+    title: 'Press',
+    stage: 'press',
+    only: (p) => p.pressure?.minKPa != null || p.pressure?.maxKPa != null,
+    fields: [
       { path: 'pressure.gaugeKPa', label: 'Gauge (0: not pressed)', kind: 'number', unit: 'kPa' },
       minutes('pressure.startedMin', 'Lid closed, after the parts met'),
       minutes('pressure.reachedMin', 'Full pressure, after the parts met'),
@@ -92,11 +154,20 @@ export const SECTIONS: readonly Section[] = [
     ],
   },
   {
-    id: 'mould', title: 'Mould', stage: 'pour', fields: [
+    id: 'mould',
+    title: 'Mould',
+    stage: 'pour',
+    fields: [
       { path: 'mould.code', label: 'Mould code', kind: 'text' },
       { path: 'mould.rubber', label: 'Rubber', kind: 'choice', options: RUBBERS },
       { path: 'mould.degassed', label: 'Rubber degassed', kind: 'yes-no' },
-      { path: 'mould.temperatureC', label: 'Mould temperature', kind: 'number', unit: '°C', reading: 'air.dewPointSpreadK' },
+      {
+        path: 'mould.temperatureC',
+        label: 'Mould temperature',
+        kind: 'number',
+        unit: '°C',
+        reading: 'air.dewPointSpreadK',
+      },
       { path: 'mould.thinnestMm', label: 'Thinnest section', kind: 'number', unit: 'mm' },
       { path: 'mould.pulls', label: 'Pulls so far', kind: 'number', unit: '' },
       { path: 'mould.finish', label: 'Finish of the master', kind: 'choice', options: FINISHES },
@@ -106,7 +177,10 @@ export const SECTIONS: readonly Section[] = [
   },
   { id: 'inclusions', title: 'Inclusions', stage: 'pour', fields: [] },
   {
-    id: 'layer', title: 'Layer below', stage: 'pour', fields: [
+    id: 'layer',
+    title: 'Layer below',
+    stage: 'pour',
+    fields: [
       { path: 'layerBelow.productSlug', label: 'Product below', kind: 'text' },
       { path: 'layerBelow.family', label: 'Its family', kind: 'choice', options: FAMILIES },
       { path: 'layerBelow.hoursSince', label: 'Poured before this by', kind: 'number', unit: 'h' },
@@ -115,7 +189,10 @@ export const SECTIONS: readonly Section[] = [
     ],
   },
   {
-    id: 'cure', title: 'Cure', stage: 'watch', fields: [
+    id: 'cure',
+    title: 'Cure',
+    stage: 'watch',
+    fields: [
       { path: 'cure.temperatureC', label: 'Cured at', kind: 'number', unit: '°C' },
       { path: 'cure.peakC', label: 'Hottest reading', kind: 'number', unit: '°C' },
       minutes('witness.setMin', 'Witness cup hard after'),
@@ -144,5 +221,6 @@ export const INCLUSION_FIELDS: readonly Field[] = [
 ];
 
 /** The fields of a section that this product can have. */
-export const fieldsFor = (section: Section, product: Product): readonly RecordField[] => section.fields.filter((f) => f.only?.(product) ?? true);
+export const fieldsFor = (section: Section, product: Product): readonly RecordField[] =>
+  section.fields.filter((f) => f.only?.(product) ?? true);
 export const sectionsFor = (product: Product): readonly Section[] => SECTIONS.filter((s) => s.only?.(product) ?? true);

@@ -23,7 +23,10 @@ export function useLogBatch(code: string | null) {
 
   async function load(): Promise<void> {
     if (context.draft.value) return;
-    if (code === null) { drafts.begin(null); return; }
+    if (code === null) {
+      drafts.begin(null);
+      return;
+    }
     loading.value = 'yes';
     try {
       drafts.begin(code, await api.batch(code));
@@ -47,7 +50,10 @@ export function useLogBatch(code: string | null) {
   function refused(error: unknown): void {
     if (!(error instanceof ApiProblem)) throw error;
     context.serverIssues.value = Object.fromEntries(error.issues.map((i) => [i.path, i.message]));
-    if (error.code === 'version-conflict') { offerNewest(error.message); return; }
+    if (error.code === 'version-conflict') {
+      offerNewest(error.message);
+      return;
+    }
     showIssues(error.message);
   }
 
@@ -58,9 +64,17 @@ export function useLogBatch(code: string | null) {
     confirm.require({
       header: 'Changed on another screen',
       message: `${code} was saved by someone else while you were typing. Put your version over theirs, or read theirs and lose yours?`,
-      acceptLabel: 'Put mine over it', rejectLabel: 'Read theirs',
-      accept: () => void api.batch(code).then(({ version }) => { drafts.rebase(code, version); return save(); }, refused),
-      reject: () => { drafts.discard(code); void router.push({ name: 'batch', params: { code } }); },
+      acceptLabel: 'Put mine over it',
+      rejectLabel: 'Read theirs',
+      accept: () =>
+        void api.batch(code).then(({ version }) => {
+          drafts.rebase(code, version);
+          return save();
+        }, refused),
+      reject: () => {
+        drafts.discard(code);
+        void router.push({ name: 'batch', params: { code } });
+      },
     });
   }
 
@@ -70,11 +84,21 @@ export function useLogBatch(code: string | null) {
     context.tried.value = true;
     const { batch, issues } = draftIssues(draft);
     const stop = Object.values(context.vesselIssue.value)[0];
-    if (stop) { showIssues(`Not saved: ${stop}`); return; }
-    if (!batch) { showIssues(`Not saved yet: ${Object.keys(issues).length === 1 ? 'one field needs' : `${Object.keys(issues).length} fields need`} a look. Nothing you typed is lost.`); return; }
+    if (stop) {
+      showIssues(`Not saved: ${stop}`);
+      return;
+    }
+    if (!batch) {
+      showIssues(
+        `Not saved yet: ${Object.keys(issues).length === 1 ? 'one field needs' : `${Object.keys(issues).length} fields need`} a look. Nothing you typed is lost.`,
+      );
+      return;
+    }
     saving.value = true;
     try {
-      const stored = draft.of ? await api.replaceBatch(draft.of.code, draft.of.version, batch) : await api.createBatch(batch);
+      const stored = draft.of
+        ? await api.replaceBatch(draft.of.code, draft.of.version, batch)
+        : await api.createBatch(batch);
       drafts.discard(code);
       void work.load();
       toast.add({ severity: 'success', summary: `${stored.batch.code} is in the log`, life: 4000 });
@@ -88,9 +112,16 @@ export function useLogBatch(code: string | null) {
 
   function discard(): void {
     confirm.require({
-      header: 'Throw the draft away?', message: 'What you typed here cannot be brought back.', acceptLabel: 'Throw away', rejectLabel: 'Keep it',
-      acceptProps: { severity: 'danger' }, rejectProps: { severity: 'secondary' },
-      accept: () => { drafts.discard(code); void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' }); },
+      header: 'Throw the draft away?',
+      message: 'What you typed here cannot be brought back.',
+      acceptLabel: 'Throw away',
+      rejectLabel: 'Keep it',
+      acceptProps: { severity: 'danger' },
+      rejectProps: { severity: 'secondary' },
+      accept: () => {
+        drafts.discard(code);
+        void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' });
+      },
     });
   }
 
@@ -99,11 +130,19 @@ export function useLogBatch(code: string | null) {
     const at = route.query['at'];
     if (typeof at !== 'string') return;
     await nextTick();
-    const place = [...document.querySelectorAll<HTMLElement>('[data-path], [data-list]')].find((e) => (e.dataset['path'] ?? e.dataset['list']) === at);
+    const place = [...document.querySelectorAll<HTMLElement>('[data-path], [data-list]')].find(
+      (e) => (e.dataset['path'] ?? e.dataset['list']) === at,
+    );
     place?.scrollIntoView({ block: 'center' });
     place?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus();
   }
-  watch([context.product, loading], () => { if (context.product.value && loading.value === 'no') void goToField(); }, { flush: 'post', immediate: true });
+  watch(
+    [context.product, loading],
+    () => {
+      if (context.product.value && loading.value === 'no') void goToField();
+    },
+    { flush: 'post', immediate: true },
+  );
 
   onSaveKey(() => void save());
   void load();

@@ -16,12 +16,25 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
   const work = useWork();
   const problem = ref<string | null>(null);
   const stories = computed<MendStory[]>(() => (batch.value ? mendsOf(batch.value) : []));
-  const current = computed(() => stories.value.find((s) => s.outcome === 'in-progress') ?? stories.value.at(-1) ?? null);
+  const current = computed(
+    () => stories.value.find((s) => s.outcome === 'in-progress') ?? stories.value.at(-1) ?? null,
+  );
   const areaCM2 = ref<number | null>(null);
   const thicknessMm = ref<number | null>(MEND_COAT_MM);
   /** A cavity's surface where the shelf knows it: most of a piece is seldom coated, but it is a start. */
-  const knownArea = computed(() => shelf.moulds.find((m) => m.item.code === batch.value?.mould?.code)?.item.cavities?.find((c) => c.areaCM2 != null)?.areaCM2 ?? null);
-  watch([current, knownArea], () => { areaCM2.value ??= current.value?.mend.coat?.areaCM2 ?? knownArea.value; if (current.value?.mend.coat?.thicknessMm) thicknessMm.value = current.value.mend.coat.thicknessMm; }, { immediate: true });
+  const knownArea = computed(
+    () =>
+      shelf.moulds.find((m) => m.item.code === batch.value?.mould?.code)?.item.cavities?.find((c) => c.areaCM2 != null)
+        ?.areaCM2 ?? null,
+  );
+  watch(
+    [current, knownArea],
+    () => {
+      areaCM2.value ??= current.value?.mend.coat?.areaCM2 ?? knownArea.value;
+      if (current.value?.mend.coat?.thicknessMm) thicknessMm.value = current.value.mend.coat.thicknessMm;
+    },
+    { immediate: true },
+  );
   const coat = computed(() => {
     if (!product.value || !areaCM2.value || !thicknessMm.value) return null;
     try {
@@ -36,7 +49,9 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
     const index = current.value?.index;
     if (index === undefined) return;
     try {
-      await enterNow(code, batch.value?.by ?? null, { set: [{ path: `mends[${index}].${field}`, was: was ?? null, value }] });
+      await enterNow(code, batch.value?.by ?? null, {
+        set: [{ path: `mends[${index}].${field}`, was: was ?? null, value }],
+      });
       problem.value = null;
       await load();
     } catch (error) {
@@ -45,7 +60,12 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
     }
   }
   const tick = (step: number, done: boolean) => set(`steps[${step}].done`, !done, done);
-  const keepCoat = () => set('coat', current.value?.mend.coat ?? null, { areaCM2: areaCM2.value, thicknessMm: thicknessMm.value, massG: coat.value === null ? null : Math.round(coat.value.totalG * 10) / 10 });
+  const keepCoat = () =>
+    set('coat', current.value?.mend.coat ?? null, {
+      areaCM2: areaCM2.value,
+      thicknessMm: thicknessMm.value,
+      massG: coat.value === null ? null : Math.round(coat.value.totalG * 10) / 10,
+    });
   async function finish(): Promise<void> {
     await set('doneH', null, hoursSince(batch.value, live.exactMs()) ?? current.value?.mend.atH ?? 0);
     void work.load();

@@ -15,13 +15,21 @@ import { useProducts } from '../../stores/products';
 import { localMoment } from '../../stores/draft';
 
 /** One layer of a piece: when, what has to be done first, and what has become of it. */
-const props = defineProps<{ piece: string; mould: string | null; layer: Layer; planned: PlannedLayer; last: boolean }>();
+const props = defineProps<{
+  piece: string;
+  mould: string | null;
+  layer: Layer;
+  planned: PlannedLayer;
+  last: boolean;
+}>();
 const emit = defineEmits<{ change: [patch: Partial<Layer>]; remove: [] }>();
 const products = useProducts();
 const router = useRouter();
 const live = useLive();
 const shelf = useShelf();
-onMounted(() => { if (!shelf.loaded) void shelf.load(); });
+onMounted(() => {
+  if (!shelf.loaded) void shelf.load();
+});
 const open = ref(false);
 const weighed = ref<number | null>(null);
 const product = computed(() => products.bySlug.get(props.layer.productSlug) ?? null);
@@ -30,53 +38,191 @@ const WHEN = { poured: 'poured', next: 'next', later: 'then' } as const;
 const stick = (n: { code: string }) => n.code !== 'damp-below';
 function weigh() {
   if (weighed.value === null) return;
-  emit('change', { weighings: [...(props.layer.weighings ?? []), { at: localMoment(new Date(live.exactMs())), massG: weighed.value }] });
+  emit('change', {
+    weighings: [...(props.layer.weighings ?? []), { at: localMoment(new Date(live.exactMs())), massG: weighed.value }],
+  });
   weighed.value = null;
 }
 /** The plan of this pour: its share of the mould by depth, where both are known. */
-const pour = () => void router.push({ name: 'plan', query: pourQuery(props.piece, props.planned.index + 1, props.layer, product.value, shelf.moulds.find(({ item }) => item.code === props.mould)?.item ?? null) });
+const pour = () =>
+  void router.push({
+    name: 'plan',
+    query: pourQuery(
+      props.piece,
+      props.planned.index + 1,
+      props.layer,
+      product.value,
+      shelf.moulds.find(({ item }) => item.code === props.mould)?.item ?? null,
+    ),
+  });
 </script>
 
 <template>
   <li class="card layer" :class="planned.state" :data-layer="planned.index + 1">
     <div class="row spread">
-      <h3><span class="ordinal figures">{{ planned.index + 1 }}</span> {{ planned.product }}<template v-if="layer.depthMm">, <span class="figures">{{ layer.depthMm }} mm</span></template><template v-if="planned.pours > 1"> in {{ planned.pours }} pours</template></h3>
-      <p class="when"><span class="quiet">{{ WHEN[planned.state] }}</span> <strong>{{ dayAndTime(planned.at) }}</strong></p>
+      <h3>
+        <span class="ordinal figures">{{ planned.index + 1 }}</span> {{ planned.product
+        }}<template v-if="layer.depthMm"
+          >, <span class="figures">{{ layer.depthMm }} mm</span></template
+        ><template v-if="planned.pours > 1"> in {{ planned.pours }} pours</template>
+      </h3>
+      <p class="when">
+        <span class="quiet">{{ WHEN[planned.state] }}</span> <strong>{{ dayAndTime(planned.at) }}</strong>
+      </p>
     </div>
     <p :class="{ warn: planned.sand && planned.state !== 'poured' }">{{ planned.says }}</p>
-    <p v-if="planned.latest && planned.state !== 'poured'" class="small">Bonds by itself until <strong>{{ dayAndTime(planned.latest) }}</strong>.</p>
-    <p v-for="n in planned.notes" :key="n.code" class="note small" :class="{ hard: stick(n) }"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ n.says }} <strong>{{ n.todo }}</strong></p>
-    <p v-if="(layer.inclusions ?? []).length" class="small quiet">Laid in: {{ layer.inclusions!.map((x) => x.what).join(', ') }}</p>
+    <p v-if="planned.latest && planned.state !== 'poured'" class="small">
+      Bonds by itself until <strong>{{ dayAndTime(planned.latest) }}</strong>.
+    </p>
+    <p v-for="n in planned.notes" :key="n.code" class="note small" :class="{ hard: stick(n) }">
+      <i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ n.says }} <strong>{{ n.todo }}</strong>
+    </p>
+    <p v-if="(layer.inclusions ?? []).length" class="small quiet">
+      Laid in: {{ layer.inclusions!.map((x) => x.what).join(', ') }}
+    </p>
     <div class="row actions">
-      <RouterLink v-if="layer.batch" class="figures" :to="{ name: 'batch', params: { code: layer.batch } }">{{ layer.batch }}</RouterLink>
+      <RouterLink v-if="layer.batch" class="figures" :to="{ name: 'batch', params: { code: layer.batch } }">{{
+        layer.batch
+      }}</RouterLink>
       <Button v-else-if="planned.state === 'next'" label="Plan this pour" @click="pour" />
-      <span v-if="dries && !last" class="row weigh"><span class="entry"><NumberEntry :id="`weigh-${planned.index}`" label="Weighed now" unit="g" :value="weighed" @change="(v) => { weighed = v; }" /></span><Button label="Weighed now" severity="secondary" :disabled="weighed === null" @click="weigh" /><span class="small quiet">{{ (layer.weighings ?? []).length }} weighings</span></span>
-      <Button :label="open ? 'Close' : 'Change'" severity="secondary" text class="open" :aria-expanded="open" @click="open = !open" />
+      <span v-if="dries && !last" class="row weigh"
+        ><span class="entry"
+          ><NumberEntry
+            :id="`weigh-${planned.index}`"
+            label="Weighed now"
+            unit="g"
+            :value="weighed"
+            @change="
+              (v) => {
+                weighed = v;
+              }
+            " /></span
+        ><Button label="Weighed now" severity="secondary" :disabled="weighed === null" @click="weigh" /><span
+          class="small quiet"
+          >{{ (layer.weighings ?? []).length }} weighings</span
+        ></span
+      >
+      <Button
+        :label="open ? 'Close' : 'Change'"
+        severity="secondary"
+        text
+        class="open"
+        :aria-expanded="open"
+        @click="open = !open"
+      />
     </div>
     <div v-if="open" class="fields">
-      <label class="cell"><span class="small">Product</span><Select :model-value="layer.productSlug" :options="products.cards" option-label="name" option-value="slug" aria-label="Product of the layer" @update:model-value="emit('change', { productSlug: $event })" /></label>
-      <label class="cell"><span class="small">Depth</span><NumberEntry :id="`depth-${planned.index}`" label="Depth" unit="mm" :value="layer.depthMm ?? null" @change="(v) => emit('change', { depthMm: v })" /></label>
-      <label class="cell"><span class="small">Batch it was poured from</span><InputText :model-value="layer.batch ?? ''" placeholder="none yet" aria-label="Batch" @change="emit('change', { batch: ($event.target as HTMLInputElement).value.trim() || null })" /></label>
-      <div class="cell"><span class="small">The layer below was sanded</span><YesNoEntry :value="layer.sanded ?? null" label="Sanded" @change="emit('change', { sanded: $event })" /></div>
-      <label class="cell"><span class="small">Kept off the edge</span><NumberEntry :id="`edge-${planned.index}`" label="Off the edge" unit="mm" :value="layer.edgeMm ?? null" @change="(v) => emit('change', { edgeMm: v })" /></label>
-      <label class="cell"><span class="small">Laid in, by commas</span><InputText :model-value="(layer.inclusions ?? []).map((x) => x.what).join(', ')" aria-label="Laid in" @change="emit('change', { inclusions: ($event.target as HTMLInputElement).value.split(',').map((w) => w.trim()).filter(Boolean).map((what) => ({ what })) })" /></label>
+      <label class="cell"
+        ><span class="small">Product</span
+        ><Select
+          :model-value="layer.productSlug"
+          :options="products.cards"
+          option-label="name"
+          option-value="slug"
+          aria-label="Product of the layer"
+          @update:model-value="emit('change', { productSlug: $event })"
+      /></label>
+      <label class="cell"
+        ><span class="small">Depth</span
+        ><NumberEntry
+          :id="`depth-${planned.index}`"
+          label="Depth"
+          unit="mm"
+          :value="layer.depthMm ?? null"
+          @change="(v) => emit('change', { depthMm: v })"
+      /></label>
+      <label class="cell"
+        ><span class="small">Batch it was poured from</span
+        ><InputText
+          :model-value="layer.batch ?? ''"
+          placeholder="none yet"
+          aria-label="Batch"
+          @change="emit('change', { batch: ($event.target as HTMLInputElement).value.trim() || null })"
+      /></label>
+      <div class="cell">
+        <span class="small">The layer below was sanded</span
+        ><YesNoEntry :value="layer.sanded ?? null" label="Sanded" @change="emit('change', { sanded: $event })" />
+      </div>
+      <label class="cell"
+        ><span class="small">Kept off the edge</span
+        ><NumberEntry
+          :id="`edge-${planned.index}`"
+          label="Off the edge"
+          unit="mm"
+          :value="layer.edgeMm ?? null"
+          @change="(v) => emit('change', { edgeMm: v })"
+      /></label>
+      <label class="cell"
+        ><span class="small">Laid in, by commas</span
+        ><InputText
+          :model-value="(layer.inclusions ?? []).map((x) => x.what).join(', ')"
+          aria-label="Laid in"
+          @change="
+            emit('change', {
+              inclusions: ($event.target as HTMLInputElement).value
+                .split(',')
+                .map((w) => w.trim())
+                .filter(Boolean)
+                .map((what) => ({ what })),
+            })
+          "
+      /></label>
       <Button v-if="!layer.batch" label="Take this layer out" severity="danger" text @click="emit('remove')" />
     </div>
   </li>
 </template>
 
 <style scoped>
-.layer { display: flex; flex-direction: column; gap: 6px; border-left-width: 6px; }
-.next { border-left-color: var(--part-a); }
-.poured { border-left-color: var(--action); }
-.ordinal { display: inline-block; min-width: 1.6rem; }
-.when { white-space: nowrap; }
-.warn { color: var(--outside); font-weight: 650; }
-.note { background: var(--caution-ground); border-radius: var(--radius); padding: 6px 10px; }
-.note i { color: var(--amber-700); }
-.actions { min-height: var(--target); }
-.weigh .entry { width: 9rem; }
-.open { margin-left: auto; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(210px, 1fr)); gap: var(--space-3); align-items: end; }
-.cell { display: flex; flex-direction: column; gap: 4px; min-width: 0; }
+.layer {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  border-left-width: 6px;
+}
+.next {
+  border-left-color: var(--part-a);
+}
+.poured {
+  border-left-color: var(--action);
+}
+.ordinal {
+  display: inline-block;
+  min-width: 1.6rem;
+}
+.when {
+  white-space: nowrap;
+}
+.warn {
+  color: var(--outside);
+  font-weight: 650;
+}
+.note {
+  background: var(--caution-ground);
+  border-radius: var(--radius);
+  padding: 6px 10px;
+}
+.note i {
+  color: var(--amber-700);
+}
+.actions {
+  min-height: var(--target);
+}
+.weigh .entry {
+  width: 9rem;
+}
+.open {
+  margin-left: auto;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: var(--space-3);
+  align-items: end;
+}
+.cell {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  min-width: 0;
+}
 </style>

@@ -59,13 +59,25 @@ export function usePiece(code: Ref<string>) {
     dirty = true;
     void saveSoon();
   }
-  const changeLayer = (index: number, patch: Partial<Layer>) => (piece.value ? change({ ...piece.value, layers: piece.value.layers.map((l, i) => (i === index ? { ...l, ...patch } : l)) }) : undefined);
-  const addLayer = (productSlug: string) => (piece.value ? change({ ...piece.value, layers: [...piece.value.layers, { productSlug, depthMm: null }] }) : undefined);
-  const removeLayer = (index: number) => (piece.value ? change({ ...piece.value, layers: piece.value.layers.filter((_, i) => i !== index) }) : undefined);
+  const changeLayer = (index: number, patch: Partial<Layer>) =>
+    piece.value
+      ? change({ ...piece.value, layers: piece.value.layers.map((l, i) => (i === index ? { ...l, ...patch } : l)) })
+      : undefined;
+  const addLayer = (productSlug: string) =>
+    piece.value
+      ? change({ ...piece.value, layers: [...piece.value.layers, { productSlug, depthMm: null }] })
+      : undefined;
+  const removeLayer = (index: number) =>
+    piece.value ? change({ ...piece.value, layers: piece.value.layers.filter((_, i) => i !== index) }) : undefined;
   async function remove(): Promise<boolean> {
     try {
       await piecesApi.remove(code.value, version);
-      toast.add({ severity: 'success', summary: `${code.value} is taken off the list`, detail: 'Its batches stay in the log.', life: 5000 });
+      toast.add({
+        severity: 'success',
+        summary: `${code.value} is taken off the list`,
+        detail: 'Its batches stay in the log.',
+        life: 5000,
+      });
       return true;
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
@@ -75,6 +87,9 @@ export function usePiece(code: Ref<string>) {
   }
   useLive().onChange(() => void load());
   onMounted(load);
-  watch(code, () => { dirty = false; void load(); });
+  watch(code, () => {
+    dirty = false;
+    void load();
+  });
   return { piece, plan, problem, again, change, changeLayer, addLayer, removeLayer, remove };
 }

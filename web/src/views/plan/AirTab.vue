@@ -11,8 +11,16 @@ const { store, request, product } = usePlanContext();
 const units = useUnits();
 const routes = computed(() => (request.value ? compareRoutes(request.value, units.say) : []));
 const chosen = computed(() => request.value?.route ?? null);
-const mm = (d: number | null, none: string) => (d === null ? 'not known' : !Number.isFinite(d) ? none : units.say(d, 'mm'));
-const left = (r: RouteAnswer) => (r.air.leftMm === null ? 'not known' : r.air.leftMm === 0 ? 'none to be seen' : !Number.isFinite(r.air.leftMm) ? 'all of it' : `up to ${units.say(r.air.leftMm, 'mm')}`);
+const mm = (d: number | null, none: string) =>
+  d === null ? 'not known' : !Number.isFinite(d) ? none : units.say(d, 'mm');
+const left = (r: RouteAnswer) =>
+  r.air.leftMm === null
+    ? 'not known'
+    : r.air.leftMm === 0
+      ? 'none to be seen'
+      : !Number.isFinite(r.air.leftMm)
+        ? 'all of it'
+        : `up to ${units.say(r.air.leftMm, 'mm')}`;
 /** Length of a bubble's bar: a millimetre is the whole width. */
 const width = (r: RouteAnswer) => `${Math.min(100, 100 * (r.air.leftMm ?? 0)).toFixed(1)}%`;
 const spare = (m: number | null) => (m === null ? '' : m < 0 ? `${sayMinutes(-m)} too long` : `${sayMinutes(m)} spare`);
@@ -21,44 +29,145 @@ const spare = (m: number | null) => (m === null ? '' : m < 0 ? `${sayMinutes(-m)
 <template>
   <section class="card stack" aria-label="Routes compared">
     <div class="routes">
-      <article v-for="r in routes" :key="r.route" :class="{ here: r.route === chosen, barred: !r.allowed }" :data-route="r.route">
-        <header><h3 class="first-up">{{ inWords(r.route) }}</h3><span v-if="r.byCard" class="tag">the card's</span></header>
-        <p class="left"><strong class="figures">{{ left(r) }}</strong><span class="small quiet">largest bubble left</span></p>
-        <svg class="bubble" role="img" :aria-label="`largest bubble left: ${left(r)}`" focusable="false"><rect x="0" y="3" width="100%" height="6" class="ground" /><rect v-if="r.air.leftMm" x="0" y="3" :width="width(r)" height="6" class="fill" /></svg>
+      <article
+        v-for="r in routes"
+        :key="r.route"
+        :class="{ here: r.route === chosen, barred: !r.allowed }"
+        :data-route="r.route"
+      >
+        <header>
+          <h3 class="first-up">{{ inWords(r.route) }}</h3>
+          <span v-if="r.byCard" class="tag">the card's</span>
+        </header>
+        <p class="left">
+          <strong class="figures">{{ left(r) }}</strong><span class="small quiet">largest bubble left</span>
+        </p>
+        <svg class="bubble" role="img" :aria-label="`largest bubble left: ${left(r)}`" focusable="false">
+          <rect x="0" y="3" width="100%" height="6" class="ground" />
+          <rect v-if="r.air.leftMm" x="0" y="3" :width="width(r)" height="6" class="fill" />
+        </svg>
         <dl class="small">
-          <dt>rises out from</dt><dd class="figures">{{ mm(r.air.clearedMm, 'nothing') }}</dd>
-          <template v-if="r.air.dissolvedMm !== null"><dt>dissolves to</dt><dd class="figures">{{ units.say(r.air.dissolvedMm, 'mm') }}</dd></template>
-          <template v-if="r.clearMin > 0"><dt>{{ r.route === 'warm-and-rest' ? 'rest' : 'vacuum' }}</dt><dd class="figures">{{ sayMinutes(r.clearMin) }}</dd></template>
-          <dt>takes</dt><dd class="figures">{{ sayMinutes(r.usedMin) }}</dd>
-          <dt>leaves</dt><dd class="figures" :class="{ bad: (r.spareMin ?? 0) < 0 }">{{ spare(r.spareMin) || 'not known' }}</dd>
+          <dt>rises out from</dt>
+          <dd class="figures">{{ mm(r.air.clearedMm, 'nothing') }}</dd>
+          <template v-if="r.air.dissolvedMm !== null"
+            ><dt>dissolves to</dt>
+            <dd class="figures">{{ units.say(r.air.dissolvedMm, 'mm') }}</dd></template
+          >
+          <template v-if="r.clearMin > 0"
+            ><dt>{{ r.route === 'warm-and-rest' ? 'rest' : 'vacuum' }}</dt>
+            <dd class="figures">{{ sayMinutes(r.clearMin) }}</dd></template
+          >
+          <dt>takes</dt>
+          <dd class="figures">{{ sayMinutes(r.usedMin) }}</dd>
+          <dt>leaves</dt>
+          <dd class="figures" :class="{ bad: (r.spareMin ?? 0) < 0 }">{{ spare(r.spareMin) || 'not known' }}</dd>
         </dl>
-        <ul class="small notes"><li v-for="w in r.warnings" :key="w.code" :class="{ bad: w.stop }">{{ w.says }}</li><li v-for="c in r.cautions" :key="c" class="caution"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ c }}</li></ul>
-        <Button v-if="r.route !== chosen" :label="r.allowed ? 'Take this one' : 'Not to be taken'" :disabled="!r.allowed" severity="secondary" @click="store.set({ route: r.route, restMin: r.route === 'warm-and-rest' ? r.clearMin : null })" />
+        <ul class="small notes">
+          <li v-for="w in r.warnings" :key="w.code" :class="{ bad: w.stop }">{{ w.says }}</li>
+          <li v-for="c in r.cautions" :key="c" class="caution">
+            <i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ c }}
+          </li>
+        </ul>
+        <Button
+          v-if="r.route !== chosen"
+          :label="r.allowed ? 'Take this one' : 'Not to be taken'"
+          :disabled="!r.allowed"
+          severity="secondary"
+          @click="store.set({ route: r.route, restMin: r.route === 'warm-and-rest' ? r.clearMin : null })"
+        />
         <p v-else class="taken">taken</p>
       </article>
     </div>
-    <p class="small quiet">A bubble of {{ units.say(0.3, 'mm') }} is seen in clear resin. Rise by Stokes in the thickening mix; pressing by Boyle, then diffusion, with a default for how fast air dissolves in {{ product?.name }}. Bars: {{ units.say(1, 'mm') }} across.</p>
+    <p class="small quiet">
+      A bubble of {{ units.say(0.3, 'mm') }} is seen in clear resin. Rise by Stokes in the thickening mix; pressing by
+      Boyle, then diffusion, with a default for how fast air dissolves in {{ product?.name }}. Bars:
+      {{ units.say(1, 'mm') }} across.
+    </p>
   </section>
 </template>
 
 <style scoped>
-.routes { display: grid; grid-template-columns: repeat(auto-fit, minmax(180px, 1fr)); gap: var(--space-4); }
-article { display: flex; flex-direction: column; gap: var(--space-2); border-top: 4px solid var(--card-edge); padding-top: var(--space-2); }
-.here { border-top-color: var(--part-a); }
-.barred h3, .barred .left { color: var(--text-quiet); }
-header { display: flex; justify-content: space-between; gap: var(--space-2); align-items: baseline; }
-.tag { font-size: 0.8rem; border: 1px solid currentcolor; border-radius: 4px; padding: 0 6px; }
-.left { display: flex; flex-direction: column; line-height: 1.2; }
-.left strong { font-size: 1.15rem; }
-.bubble { width: 100%; height: 12px; }
-.ground { fill: var(--track); }
-.fill { fill: var(--amber-600); }
-dl { display: grid; grid-template-columns: auto 1fr; gap: 1px 8px; }
-dt { color: var(--text-quiet); }
-dd { text-align: right; font-weight: 650; }
-.notes { display: grid; gap: 4px; }
-.bad { color: var(--outside); font-weight: 650; }
-.caution { background: var(--caution-ground); padding: 3px 6px; border-radius: 4px; }
-.taken { font-weight: 700; min-height: var(--target); display: flex; align-items: center; }
-article > :last-child { margin-top: auto; }
+.routes {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+  gap: var(--space-4);
+}
+article {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-2);
+  border-top: 4px solid var(--card-edge);
+  padding-top: var(--space-2);
+}
+.here {
+  border-top-color: var(--part-a);
+}
+.barred h3,
+.barred .left {
+  color: var(--text-quiet);
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--space-2);
+  align-items: baseline;
+}
+.tag {
+  font-size: 0.8rem;
+  border: 1px solid currentcolor;
+  border-radius: 4px;
+  padding: 0 6px;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  line-height: 1.2;
+}
+.left strong {
+  font-size: 1.15rem;
+}
+.bubble {
+  width: 100%;
+  height: 12px;
+}
+.ground {
+  fill: var(--track);
+}
+.fill {
+  fill: var(--amber-600);
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 1px 8px;
+}
+dt {
+  color: var(--text-quiet);
+}
+dd {
+  text-align: right;
+  font-weight: 650;
+}
+.notes {
+  display: grid;
+  gap: 4px;
+}
+.bad {
+  color: var(--outside);
+  font-weight: 650;
+}
+.caution {
+  background: var(--caution-ground);
+  padding: 3px 6px;
+  border-radius: 4px;
+}
+.taken {
+  font-weight: 700;
+  min-height: var(--target);
+  display: flex;
+  align-items: center;
+}
+article > :last-child {
+  margin-top: auto;
+}
 </style>

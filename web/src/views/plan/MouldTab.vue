@@ -17,15 +17,40 @@ const SlabHeat = defineAsyncComponent(() => import('./SlabHeat.vue'));
 const units = useUnits();
 const now = useNow({ interval: 60_000 });
 const answer = computed(() => (mould.value && 'slab' in mould.value ? mould.value : null));
-const WHY = { 'no-kinetics': 'This family does not cure by its own heat: the slab has nothing to say of it.', 'no-pot-life': 'The card states neither pot life nor gel time, so the slab cannot be fitted.', 'did-not-converge': 'No rate of cure fits this card. Check its pot life, mass and peak.', 'set-before-pour': 'By this plan it has set in the cup before it is poured.' } as const;
+const WHY = {
+  'no-kinetics': 'This family does not cure by its own heat: the slab has nothing to say of it.',
+  'no-pot-life': 'The card states neither pot life nor gel time, so the slab cannot be fitted.',
+  'did-not-converge': 'No rate of cure fits this card. Check its pot life, mass and peak.',
+  'set-before-pour': 'By this plan it has set in the cup before it is poured.',
+} as const;
 const scale = computed(() => timeScale(answer.value?.slab.minutes.at(-1) ?? 0));
 const lines = computed<ChartSpec | null>(() => {
   const a = answer.value;
   if (!a) return null;
   const { minutes, temperatureC, positionsMm } = a.slab;
-  const at = (name: string, node: number) => ({ name, points: minutes.map((m, i) => [m / scale.value.per, units.shown(temperatureC[i]![node]!, '°C')] as const) });
-  const limits = [product.value?.exothermMaxC == null ? null : { at: units.shown(product.value.exothermMaxC, '°C'), name: 'card\'s limit' }, request.value?.mould?.inclusionMaxC == null ? null : { at: units.shown(request.value.mould.inclusionMaxC, '°C'), name: 'inclusion bears' }].filter((l) => l !== null);
-  return { title: 'At the surface, in the middle, on the mould', x: `${scale.value.unit} after the pour`, y: units.label('°C'), marksY: limits, lines: [at('middle', Math.floor(positionsMm.length / 2)), at('surface', 0), at('on the mould', positionsMm.length - 1)] };
+  const at = (name: string, node: number) => ({
+    name,
+    points: minutes.map((m, i) => [m / scale.value.per, units.shown(temperatureC[i]![node]!, '°C')] as const),
+  });
+  const limits = [
+    product.value?.exothermMaxC == null
+      ? null
+      : { at: units.shown(product.value.exothermMaxC, '°C'), name: "card's limit" },
+    request.value?.mould?.inclusionMaxC == null
+      ? null
+      : { at: units.shown(request.value.mould.inclusionMaxC, '°C'), name: 'inclusion bears' },
+  ].filter((l) => l !== null);
+  return {
+    title: 'At the surface, in the middle, on the mould',
+    x: `${scale.value.unit} after the pour`,
+    y: units.label('°C'),
+    marksY: limits,
+    lines: [
+      at('middle', Math.floor(positionsMm.length / 2)),
+      at('surface', 0),
+      at('on the mould', positionsMm.length - 1),
+    ],
+  };
 });
 const say = (m: number | null) => (m === null ? 'not within ten days' : sayMinutes(m));
 const facts = computed(() => {
@@ -33,46 +58,151 @@ const facts = computed(() => {
   if (!a) return [];
   const limit = product.value?.exothermMaxC;
   return [
-    { name: 'Peak', value: units.say(a.slab.peakC, '°C'), note: `${sayMinutes(a.pourMin + a.slab.peakMin)} in${limit == null ? '; no limit stated' : `; card: ${units.say(limit, '°C')}`}`, bad: limit != null && a.slab.peakC > limit + 0.5 },
+    {
+      name: 'Peak',
+      value: units.say(a.slab.peakC, '°C'),
+      note: `${sayMinutes(a.pourMin + a.slab.peakMin)} in${limit == null ? '; no limit stated' : `; card: ${units.say(limit, '°C')}`}`,
+      bad: limit != null && a.slab.peakC > limit + 0.5,
+    },
     { name: 'Middle gels', value: say(a.centreGelMin), note: 'since the parts met' },
     { name: 'Last gels', value: say(a.lastGelMin), note: 'the thin edge or the face' },
     { name: 'Cool again', value: say(a.coolMin), note: `within ${units.say(5, 'K')} of the room` },
-    { name: 'Demould', value: a.demouldMin === null ? 'card does not say' : say(a.demouldMin), note: a.demouldMin === null ? '' : `hard and cool: ${dayAndTime(new Date(now.value.getTime() + a.demouldMin * 60_000).toISOString())} if mixed now` },
-    { name: 'Cup runs', value: a.headStartMin === null ? 'not known' : a.headStartMin >= 0 ? `${sayMinutes(a.headStartMin)} ahead` : `${sayMinutes(-a.headStartMin)} behind`, note: 'of the last of the piece' },
+    {
+      name: 'Demould',
+      value: a.demouldMin === null ? 'card does not say' : say(a.demouldMin),
+      note:
+        a.demouldMin === null
+          ? ''
+          : `hard and cool: ${dayAndTime(new Date(now.value.getTime() + a.demouldMin * 60_000).toISOString())} if mixed now`,
+    },
+    {
+      name: 'Cup runs',
+      value:
+        a.headStartMin === null
+          ? 'not known'
+          : a.headStartMin >= 0
+            ? `${sayMinutes(a.headStartMin)} ahead`
+            : `${sayMinutes(-a.headStartMin)} behind`,
+      note: 'of the last of the piece',
+    },
   ];
 });
-const LOSS = { card: 'Loss through the sides is set so that the card\'s own deepest pour just meets its own limit.', 'not-needed': 'No loss through the sides is reckoned: the card\'s deepest pour stays under its limit without.', 'worst-case': 'Worst case: the card lacks depth or exotherm limit, so no loss through the sides is reckoned.', 'not-met': 'The card\'s pot life, depth and limit cannot all be true; the sides are reckoned to lose as much as a bar\'s.' } as const;
+const LOSS = {
+  card: "Loss through the sides is set so that the card's own deepest pour just meets its own limit.",
+  'not-needed': "No loss through the sides is reckoned: the card's deepest pour stays under its limit without.",
+  'worst-case': 'Worst case: the card lacks depth or exotherm limit, so no loss through the sides is reckoned.',
+  'not-met':
+    "The card's pot life, depth and limit cannot all be true; the sides are reckoned to lose as much as a bar's.",
+} as const;
 const when = (minutes: number) => dayAndTime(new Date(now.value.getTime() + minutes * 60_000).toISOString());
 </script>
 
 <template>
   <section class="card stack" aria-label="In the mould">
     <p v-if="built?.fill.depthMm == null" class="quiet">Give the depth of the pour to see what it does in the mould.</p>
-    <div v-else-if="progress !== null" class="row"><ProgressBar :value="Math.round(progress * 100)" class="bar" aria-label="Working out the slab" /><Button label="Stop" severity="secondary" @click="stopMould" /></div>
+    <div v-else-if="progress !== null" class="row">
+      <ProgressBar :value="Math.round(progress * 100)" class="bar" aria-label="Working out the slab" /><Button
+        label="Stop"
+        severity="secondary"
+        @click="stopMould"
+      />
+    </div>
     <p v-if="mouldProblem" class="bad" role="alert">{{ mouldProblem }}</p>
     <p v-if="mould && !answer" class="quiet">{{ WHY[mould.status as keyof typeof WHY] }}</p>
     <template v-if="answer && lines">
-      <dl class="facts" data-test="mould"><div v-for="f in facts" :key="f.name"><dt class="small quiet">{{ f.name }}</dt><dd :class="{ bad: f.bad }">{{ f.value }}</dd><dd class="small quiet note">{{ f.note }}</dd></div></dl>
+      <dl class="facts" data-test="mould">
+        <div v-for="f in facts" :key="f.name">
+          <dt class="small quiet">{{ f.name }}</dt>
+          <dd :class="{ bad: f.bad }">{{ f.value }}</dd>
+          <dd class="small quiet note">{{ f.note }}</dd>
+        </div>
+      </dl>
       <div v-if="answer.schedule.pours.length > 1" class="pours" data-test="pours">
-        <h3>In {{ answer.schedule.pours.length }} pours of {{ units.say(answer.pourDepthMm, 'mm') }}<span v-if="answer.atOncePeakC !== null" class="quiet">: all at once it would reach {{ units.say(answer.atOncePeakC, '°C') }}</span></h3>
-        <ol><li v-for="(p, i) in answer.schedule.pours" :key="i"><strong>{{ i + 1 }}</strong><span class="figures">{{ i === 0 ? 'now' : when(p.afterMin) }}</span><span v-if="i > 0" class="small quiet">{{ sayMinutes(p.afterMin) }} after the first<template v-if="p.untilMin !== null">, bonds by itself until {{ when(p.untilMin) }}</template></span></li></ol>
-        <div class="row"><Button :label="`Plan one of the ${answer.schedule.pours.length} pours`" severity="secondary" @click="store.set({ pourOf: answer.schedule.pours.length * (store.form.pourOf ?? 1) })" /></div>
-        <p v-if="answer.schedule.sand" class="bad small">It is not cool before the bond window closes: sand with 60–100 grit between pours, and wipe.</p>
+        <h3>
+          In {{ answer.schedule.pours.length }} pours of {{ units.say(answer.pourDepthMm, 'mm')
+          }}<span v-if="answer.atOncePeakC !== null" class="quiet"
+            >: all at once it would reach {{ units.say(answer.atOncePeakC, '°C') }}</span
+          >
+        </h3>
+        <ol>
+          <li v-for="(p, i) in answer.schedule.pours" :key="i">
+            <strong>{{ i + 1 }}</strong><span class="figures">{{ i === 0 ? 'now' : when(p.afterMin) }}</span
+            ><span v-if="i > 0" class="small quiet"
+              >{{ sayMinutes(p.afterMin) }} after the first<template v-if="p.untilMin !== null"
+                >, bonds by itself until {{ when(p.untilMin) }}</template
+              ></span
+            >
+          </li>
+        </ol>
+        <div class="row">
+          <Button
+            :label="`Plan one of the ${answer.schedule.pours.length} pours`"
+            severity="secondary"
+            @click="store.set({ pourOf: answer.schedule.pours.length * (store.form.pourOf ?? 1) })"
+          />
+        </div>
+        <p v-if="answer.schedule.sand" class="bad small">
+          It is not cool before the bond window closes: sand with 60–100 grit between pours, and wipe.
+        </p>
       </div>
-      <div class="charts"><SlabHeat :minutes="answer.slab.minutes" :positions-mm="answer.slab.positionsMm" :temperature-c="answer.slab.temperatureC" :label="`Heat map: peak ${units.say(answer.slab.peakC, '°C')} at ${units.say(answer.slab.peakAtMm, 'mm')} down`" /><LineChart :spec="lines" :height="240" /></div>
-      <p class="small quiet">{{ LOSS[answer.slab.sideLoss.from] }}<template v-if="answer.slab.heatFrom === 'family'"> The heat of cure is the family's upper guess: the card states no peak.</template> A model: the reading on the piece, the card and your finger come first.</p>
+      <div class="charts">
+        <SlabHeat
+          :minutes="answer.slab.minutes"
+          :positions-mm="answer.slab.positionsMm"
+          :temperature-c="answer.slab.temperatureC"
+          :label="`Heat map: peak ${units.say(answer.slab.peakC, '°C')} at ${units.say(answer.slab.peakAtMm, 'mm')} down`"
+        /><LineChart :spec="lines" :height="240" />
+      </div>
+      <p class="small quiet">
+        {{ LOSS[answer.slab.sideLoss.from]
+        }}<template v-if="answer.slab.heatFrom === 'family'">
+          The heat of cure is the family's upper guess: the card states no peak.</template
+        >
+        A model: the reading on the piece, the card and your finger come first.
+      </p>
     </template>
   </section>
 </template>
 
 <style scoped>
-.bar { flex: 1; }
-.bad { color: var(--outside); font-weight: 650; }
-.facts { display: grid; grid-template-columns: repeat(auto-fit, minmax(108px, 1fr)); gap: var(--space-3); }
-.facts dd:not(.note) { font-size: 1.08rem; font-weight: 750; line-height: 1.15; font-variant-numeric: tabular-nums; }
-.note { line-height: 1.2; }
-.charts { display: grid; grid-template-columns: repeat(auto-fit, minmax(320px, 1fr)); gap: var(--space-4); }
-.charts > * { min-width: 0; }
-.pours ol { display: grid; gap: 2px; padding-top: 4px; }
-.pours li { display: grid; grid-template-columns: 1.5rem 9rem 1fr; gap: var(--space-3); align-items: baseline; }
+.bar {
+  flex: 1;
+}
+.bad {
+  color: var(--outside);
+  font-weight: 650;
+}
+.facts {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(108px, 1fr));
+  gap: var(--space-3);
+}
+.facts dd:not(.note) {
+  font-size: 1.08rem;
+  font-weight: 750;
+  line-height: 1.15;
+  font-variant-numeric: tabular-nums;
+}
+.note {
+  line-height: 1.2;
+}
+.charts {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: var(--space-4);
+}
+.charts > * {
+  min-width: 0;
+}
+.pours ol {
+  display: grid;
+  gap: 2px;
+  padding-top: 4px;
+}
+.pours li {
+  display: grid;
+  grid-template-columns: 1.5rem 9rem 1fr;
+  gap: var(--space-3);
+  align-items: baseline;
+}
 </style>

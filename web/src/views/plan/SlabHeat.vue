@@ -13,27 +13,87 @@ import { roundTicks, timeScale } from './timeScale';
 use([HeatmapChart, GridComponent, TooltipComponent, VisualMapComponent, CanvasRenderer]);
 
 /** Temperature through the thickness and over time: top of the pour above, mould below. */
-const props = defineProps<{ minutes: readonly number[]; positionsMm: readonly number[]; temperatureC: readonly (readonly number[])[]; label: string }>();
+const props = defineProps<{
+  minutes: readonly number[];
+  positionsMm: readonly number[];
+  temperatureC: readonly (readonly number[])[];
+  label: string;
+}>();
 const units = useUnits();
 const picture = computed(() => slabPicture(props, (c) => units.shown(c, '°C')));
 const scale = computed(() => timeScale(props.minutes.at(-1) ?? 0));
 /** Columns and rows nearest to round numbers, each with its label. */
-const labels = (values: readonly number[]) => new Map(roundTicks(values.at(-1) ?? 0).map((tick) => [values.reduce((best, v, i) => (Math.abs(v - tick) < Math.abs(values[best]! - tick) ? i : best), 0), String(tick)]));
+const labels = (values: readonly number[]) =>
+  new Map(
+    roundTicks(values.at(-1) ?? 0).map((tick) => [
+      values.reduce((best, v, i) => (Math.abs(v - tick) < Math.abs(values[best]! - tick) ? i : best), 0),
+      String(tick),
+    ]),
+  );
 const across = computed(() => labels(picture.value.minutes.map((m) => m / scale.value.per)));
 const down = computed(() => labels(picture.value.depthsMm.map((d) => units.shown(d, 'mm'))));
-const ticked = (at: Map<number, string>) => ({ ...CHART_WORDS, interval: (i: number) => at.has(i), formatter: (_: string, i: number) => at.get(i) ?? '' });
+const ticked = (at: Map<number, string>) => ({
+  ...CHART_WORDS,
+  interval: (i: number) => at.has(i),
+  formatter: (_: string, i: number) => at.get(i) ?? '',
+});
 const option = computed(() => ({
   animation: false,
   textStyle: CHART_WORDS,
   grid: { left: 58, right: 92, top: 10, bottom: 46 },
-  tooltip: { position: 'top', formatter: (p: { value: [number, number, number] }) => `${(picture.value.minutes[p.value[0]]! / scale.value.per).toFixed(1)} ${scale.value.unit}, ${units.say(picture.value.depthsMm[p.value[1]]!, 'mm')} down: ${p.value[2].toFixed(1)} ${units.label('°C')}` },
-  xAxis: { type: 'category', data: picture.value.minutes.map((m) => Math.round((m / scale.value.per) * 10) / 10), name: `${scale.value.unit} after the pour`, nameLocation: 'middle', nameGap: 28, nameTextStyle: CHART_WORDS, axisLabel: ticked(across.value), axisTick: { show: false } },
-  yAxis: { type: 'category', inverse: true, data: picture.value.depthsMm.map((d) => units.shown(d, 'mm').toFixed(units.label('mm') === 'mm' ? 0 : 2)), name: `${units.label('mm')} down`, nameLocation: 'middle', nameGap: 38, nameTextStyle: CHART_WORDS, axisLabel: ticked(down.value), axisTick: { show: false } },
-  visualMap: { min: Math.floor(picture.value.lowC), max: Math.ceil(picture.value.highC), calculable: false, orient: 'vertical', right: 0, top: 10, itemHeight: 130, itemWidth: 14, text: [`${Math.ceil(picture.value.highC)} ${units.label('°C')}`, String(Math.floor(picture.value.lowC))], textStyle: CHART_WORDS, inRange: { color: ['#f7f5f0', '#f8e7cb', '#d9962f', '#a4650c', '#94280f', '#3d1208'] } },
-  series: [{ type: 'heatmap', data: picture.value.cells.map((c) => [...c]), emphasis: { disabled: true }, itemStyle: { borderWidth: 0 } }],
+  tooltip: {
+    position: 'top',
+    formatter: (p: { value: [number, number, number] }) =>
+      `${(picture.value.minutes[p.value[0]]! / scale.value.per).toFixed(1)} ${scale.value.unit}, ${units.say(picture.value.depthsMm[p.value[1]]!, 'mm')} down: ${p.value[2].toFixed(1)} ${units.label('°C')}`,
+  },
+  xAxis: {
+    type: 'category',
+    data: picture.value.minutes.map((m) => Math.round((m / scale.value.per) * 10) / 10),
+    name: `${scale.value.unit} after the pour`,
+    nameLocation: 'middle',
+    nameGap: 28,
+    nameTextStyle: CHART_WORDS,
+    axisLabel: ticked(across.value),
+    axisTick: { show: false },
+  },
+  yAxis: {
+    type: 'category',
+    inverse: true,
+    data: picture.value.depthsMm.map((d) => units.shown(d, 'mm').toFixed(units.label('mm') === 'mm' ? 0 : 2)),
+    name: `${units.label('mm')} down`,
+    nameLocation: 'middle',
+    nameGap: 38,
+    nameTextStyle: CHART_WORDS,
+    axisLabel: ticked(down.value),
+    axisTick: { show: false },
+  },
+  visualMap: {
+    min: Math.floor(picture.value.lowC),
+    max: Math.ceil(picture.value.highC),
+    calculable: false,
+    orient: 'vertical',
+    right: 0,
+    top: 10,
+    itemHeight: 130,
+    itemWidth: 14,
+    text: [`${Math.ceil(picture.value.highC)} ${units.label('°C')}`, String(Math.floor(picture.value.lowC))],
+    textStyle: CHART_WORDS,
+    inRange: { color: ['#f7f5f0', '#f8e7cb', '#d9962f', '#a4650c', '#94280f', '#3d1208'] },
+  },
+  series: [
+    {
+      type: 'heatmap',
+      data: picture.value.cells.map((c) => [...c]),
+      emphasis: { disabled: true },
+      itemStyle: { borderWidth: 0 },
+    },
+  ],
 }));
 </script>
 
 <template>
-  <figure role="img" :aria-label="label"><figcaption><strong>Temperature through the thickness</strong></figcaption><VChart :option="option" autoresize :style="{ height: '240px' }" /></figure>
+  <figure role="img" :aria-label="label">
+    <figcaption><strong>Temperature through the thickness</strong></figcaption>
+    <VChart :option="option" autoresize :style="{ height: '240px' }" />
+  </figure>
 </template>

@@ -1,7 +1,11 @@
 import type { Plan } from '@warm-jar/core';
 
 /** A step, a mark or the spare time on the bar, in shares of its width. */
-export interface BarPart { readonly what: string; readonly from: number; readonly width: number }
+export interface BarPart {
+  readonly what: string;
+  readonly from: number;
+  readonly width: number;
+}
 export interface BudgetBar {
   readonly steps: readonly BarPart[];
   readonly spare: BarPart | null;
@@ -29,6 +33,9 @@ export function budgetBar(plan: Pick<Plan, 'timeline' | 'potLifeMin' | 'gelMin'>
   return {
     steps: plan.timeline.map((s) => ({ what: s.what, from: share(s.fromMin), width: share(s.toMin - s.fromMin) })),
     spare: until !== null && until > end ? { what: 'spare', from: share(end), width: share(until - end) } : null,
-    potLife: within(plan.potLifeMin), gel: within(plan.gelMin), minutes, cut,
+    potLife: within(plan.potLifeMin),
+    gel: within(plan.gelMin),
+    minutes,
+    cut,
   };
 }

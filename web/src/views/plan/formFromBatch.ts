@@ -11,9 +11,21 @@ export function formFromBatch(copied: CopiedPlan, moulds: ReadonlySet<string>): 
   const { settings } = copied;
   const mould = copied.mouldCode !== null && moulds.has(copied.mouldCode) ? copied.mouldCode : null;
   return {
-    ...EMPTY_PLAN, productSlug: copied.productSlug, fill: mould ? 'mould' : 'mass', mouldCode: mould, massG: mould ? null : tenth(copied.massG ?? undefined),
-    additives: copied.additives.map((a) => ({ code: null, ...a })), route: copied.route,
-    roomC: tenth(settings.roomC), resinC: tenth(settings.resinC), mouldC: tenth(settings.mouldC), stirMin: tenth(settings.stirMin), restMin: tenth(settings.restMin), loadMin: tenth(settings.loadMin),
-    pressureKPa: tenth(settings.pressureKPa), depthMm: tenth(settings.depthMm), copiedFrom: copied.copiedFrom,
+    ...EMPTY_PLAN,
+    productSlug: copied.productSlug,
+    fill: mould ? 'mould' : 'mass',
+    mouldCode: mould,
+    massG: mould ? null : tenth(copied.massG ?? undefined),
+    additives: copied.additives.map((a) => ({ code: null, ...a })),
+    route: copied.route,
+    roomC: tenth(settings.roomC),
+    resinC: tenth(settings.resinC),
+    mouldC: tenth(settings.mouldC),
+    stirMin: tenth(settings.stirMin),
+    restMin: tenth(settings.restMin),
+    loadMin: tenth(settings.loadMin),
+    pressureKPa: tenth(settings.pressureKPa),
+    depthMm: tenth(settings.depthMm),
+    copiedFrom: copied.copiedFrom,
   };
 }

@@ -1,5 +1,15 @@
 import { EMPTY_SHELF, form, mouldOf } from './planTestKit';
-import { plan, planRequestSchema, saltmarshAdditives, saltmarshCard, saltmarshGear, saltmarshInclusions, saltmarshLots, saltmarshMoulds, wordsIn } from '@warm-jar/core';
+import {
+  plan,
+  planRequestSchema,
+  saltmarshAdditives,
+  saltmarshCard,
+  saltmarshGear,
+  saltmarshInclusions,
+  saltmarshLots,
+  saltmarshMoulds,
+  wordsIn,
+} from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
 import { batchFromPlan } from './batchFromPlan';
 import { budgetBar } from './budgetBar';
@@ -15,17 +25,29 @@ const clear = saltmarshCard('house-clear-6');
 const gear = saltmarshGear(now);
 const moulds = saltmarshMoulds().map((item) => ({ item, masses: [] }));
 const shelf = { moulds, additives: saltmarshAdditives(), inclusions: saltmarshInclusions(now), gear };
-const build = (patch: Parameters<typeof form>[0], day = '2026-11-24') => buildRequest(form(patch), clear, shelf, day, wordsIn());
+const build = (patch: Parameters<typeof form>[0], day = '2026-11-24') =>
+  buildRequest(form(patch), clear, shelf, day, wordsIn());
 
 describe('what is to be filled', () => {
   it('is all cavities of a mould, or as many pieces as are wanted', () => {
-    expect(planFill(form({ mouldCode: 'M-08' }), clear, mouldOf(moulds, 'M-08'))).toMatchObject({ volumeML: 248, pieces: 4, depthMm: 22, thinnestMm: 6, issues: {} });
+    expect(planFill(form({ mouldCode: 'M-08' }), clear, mouldOf(moulds, 'M-08'))).toMatchObject({
+      volumeML: 248,
+      pieces: 4,
+      depthMm: 22,
+      thinnestMm: 6,
+      issues: {},
+    });
     expect(planFill(form({ mouldCode: 'M-08', pieces: 2 }), clear, mouldOf(moulds, 'M-08')).volumeML).toBe(124);
     expect(planFill(form({ mouldCode: 'M-08', pieces: 8 }), clear, mouldOf(moulds, 'M-08')).volumeML).toBe(496);
   });
   it('is several moulds from one cup: volumes together, the deepest and the thinnest of them', () => {
     const more = [mouldOf(moulds, 'M-15'), mouldOf(moulds, 'M-14')];
-    expect(planFill(form({ mouldCode: 'M-08' }), clear, mouldOf(moulds, 'M-08'), more)).toMatchObject({ volumeML: 248 + 380 + 208, depthMm: 22, thinnestMm: 5, pieces: 10 });
+    expect(planFill(form({ mouldCode: 'M-08' }), clear, mouldOf(moulds, 'M-08'), more)).toMatchObject({
+      volumeML: 248 + 380 + 208,
+      depthMm: 22,
+      thinnestMm: 5,
+      pieces: 10,
+    });
     expect(build({ mouldCode: 'M-08', moreMoulds: ['M-15', 'M-08'] }).request!.want.volumeML).toBe(628);
   });
   it('is what earlier pulls took, for a hollow mould, and has no depth', () => {
@@ -35,23 +57,42 @@ describe('what is to be filled', () => {
     expect(fill).toMatchObject({ depthMm: null, from: 'by its earlier pulls' });
   });
   it('is a shape, a coat or a mass', () => {
-    expect(planFill(form({ fill: 'shape', measures: { lengthMm: 100, widthMm: 50, depthMm: 20 }, pieces: 3 }), clear, null)).toMatchObject({ volumeML: 300, depthMm: 20 });
-    expect(planFill(form({ fill: 'coat', areaCM2: 600, thicknessMm: 2 }), clear, null)).toMatchObject({ volumeML: 120, depthMm: 2 });
-    expect(planFill(form({ fill: 'mass', massG: 180, depthMm: 12 }), clear, null)).toMatchObject({ massG: 180, volumeML: null, depthMm: 12 });
+    expect(
+      planFill(form({ fill: 'shape', measures: { lengthMm: 100, widthMm: 50, depthMm: 20 }, pieces: 3 }), clear, null),
+    ).toMatchObject({ volumeML: 300, depthMm: 20 });
+    expect(planFill(form({ fill: 'coat', areaCM2: 600, thicknessMm: 2 }), clear, null)).toMatchObject({
+      volumeML: 120,
+      depthMm: 2,
+    });
+    expect(planFill(form({ fill: 'mass', massG: 180, depthMm: 12 }), clear, null)).toMatchObject({
+      massG: 180,
+      volumeML: null,
+      depthMm: 12,
+    });
   });
   it('is a share of it where one of several pours is planned', () => {
-    expect(planFill(form({ fill: 'shape', measures: { lengthMm: 100, widthMm: 50, depthMm: 60 }, pourOf: 3 }), clear, null)).toMatchObject({ volumeML: 100, depthMm: 20 });
+    expect(
+      planFill(form({ fill: 'shape', measures: { lengthMm: 100, widthMm: 50, depthMm: 60 }, pourOf: 3 }), clear, null),
+    ).toMatchObject({ volumeML: 100, depthMm: 20 });
   });
   it.each<[string, Parameters<typeof form>[0], string]>([
-    ['no mould', {}, 'mouldCode'], ['half a piece', { mouldCode: 'M-08', pieces: 1.5 }, 'pieces'], ['a shape without its depth', { fill: 'shape', measures: { lengthMm: 1, widthMm: 1 } }, 'measures'],
-    ['a coat without thickness', { fill: 'coat', areaCM2: 4 }, 'areaCM2'], ['no mass', { fill: 'mass', massG: 0 }, 'massG'],
+    ['no mould', {}, 'mouldCode'],
+    ['half a piece', { mouldCode: 'M-08', pieces: 1.5 }, 'pieces'],
+    ['a shape without its depth', { fill: 'shape', measures: { lengthMm: 1, widthMm: 1 } }, 'measures'],
+    ['a coat without thickness', { fill: 'coat', areaCM2: 4 }, 'areaCM2'],
+    ['no mass', { fill: 'mass', massG: 0 }, 'massG'],
   ])('says what is missing: %s', (_what, patch, field) => {
     expect(Object.keys(planFill(form(patch), clear, mouldOf(moulds, form(patch).mouldCode)).issues)).toEqual([field]);
   });
 });
 
 describe('gear', () => {
-  const pick = (patch: Parameters<typeof form>[0], liquidML: number, route: 'none' | 'vacuum' = 'none', day = '2026-11-24') => planGear(gear, form(patch), liquidML, liquidML, route, day);
+  const pick = (
+    patch: Parameters<typeof form>[0],
+    liquidML: number,
+    route: 'none' | 'vacuum' = 'none',
+    day = '2026-11-24',
+  ) => planGear(gear, form(patch), liquidML, liquidML, route, day);
   it('is the finest scale that holds it and the smallest cup that fits, with room for foam under vacuum', () => {
     expect(pick({}, 100)).toMatchObject({ scale: { code: 'G-13' }, cup: { code: 'G-11' } });
     expect(pick({}, 300).scale!.code).toBe('G-01');
@@ -66,9 +107,18 @@ describe('gear', () => {
 
 describe('buildRequest', () => {
   it('makes a request the planner takes, with mould, gear and drops of the shelf', () => {
-    const { request, issues } = build({ mouldCode: 'M-08', roomC: 19, resinC: 21, additives: [{ code: 'C-01', name: 'amber dye', kind: 'dye', pct: 0.5 }] });
+    const { request, issues } = build({
+      mouldCode: 'M-08',
+      roomC: 19,
+      resinC: 21,
+      additives: [{ code: 'C-01', name: 'amber dye', kind: 'dye', pct: 0.5 }],
+    });
     expect(issues).toEqual({});
-    expect(request).toMatchObject({ want: { volumeML: 248 }, mould: { depthMm: 22, rubber: 'platinum-silicone', degassed: true }, gear: { vesselRatedKPa: 400, freeAirLPerMin: 38, cupVolumeML: 500 } });
+    expect(request).toMatchObject({
+      want: { volumeML: 248 },
+      mould: { depthMm: 22, rubber: 'platinum-silicone', degassed: true },
+      gear: { vesselRatedKPa: 400, freeAirLPerMin: 38, cupVolumeML: 500 },
+    });
     expect(request!.want.additives![0]!.dropsPerG).toBeCloseTo(40 / 1.24, 9);
     expect(plan(request!).partA.massG).toBeGreaterThan(100);
   });
@@ -77,15 +127,42 @@ describe('buildRequest', () => {
     expect(build({ mouldCode: 'M-08', vesselCode: 'G-04' }, '2028-01-01').issues['vesselCode']).toContain('inspection');
     expect(draftNumbersBad({ roomC: 'warm' })['roomC']).toContain('Write a number');
   });
-  it('carries what an inclusion bears', () => expect(build({ mouldCode: 'M-08', inclusionCode: 'I-02' }).request!.mould).toMatchObject({ inclusionMaxC: 60, inclusionMoisturePct: 9 }));
+  it('carries what an inclusion bears', () =>
+    expect(build({ mouldCode: 'M-08', inclusionCode: 'I-02' }).request!.mould).toMatchObject({
+      inclusionMaxC: 60,
+      inclusionMoisturePct: 9,
+    }));
 });
 
 describe('a batch from a plan', () => {
-  const request = planRequestSchema.parse({ product: clear, want: { volumeML: 248 }, route: 'pressure', gear: { vesselFreeL: 18, vesselRatedKPa: 400, freeAirLPerMin: 38 }, mould: { thinnestMm: 6 } });
-  const lots = saltmarshLots(now).map((item) => ({ item, version: 1, usedG: 0, leftG: item.quantityG ?? null, batches: 0 }));
+  const request = planRequestSchema.parse({
+    product: clear,
+    want: { volumeML: 248 },
+    route: 'pressure',
+    gear: { vesselFreeL: 18, vesselRatedKPa: 400, freeAirLPerMin: 38 },
+    mould: { thinnestMm: 6 },
+  });
+  const lots = saltmarshLots(now).map((item) => ({
+    item,
+    version: 1,
+    usedG: 0,
+    leftG: item.quantityG ?? null,
+    batches: 0,
+  }));
   it('records what was chosen and nothing that has not been done', () => {
-    const batch = batchFromPlan(plan(request), request, { mould: { ...mouldOf(moulds, 'M-08'), version: 1, pulls: 2 }, lots, vessel: 'G-04', copiedFrom: null });
-    expect(batch).toMatchObject({ startedAt: null, product: { slug: 'house-clear-6', revision: 1 }, mould: { code: 'M-08', pulls: 2, thinnestMm: 6 }, pressure: { vessel: 'G-04' }, plan: { format: 'warm-jar.plan/1' } });
+    const batch = batchFromPlan(plan(request), request, {
+      mould: { ...mouldOf(moulds, 'M-08'), version: 1, pulls: 2 },
+      lots,
+      vessel: 'G-04',
+      copiedFrom: null,
+    });
+    expect(batch).toMatchObject({
+      startedAt: null,
+      product: { slug: 'house-clear-6', revision: 1 },
+      mould: { code: 'M-08', pulls: 2, thinnestMm: 6 },
+      pressure: { vessel: 'G-04' },
+      plan: { format: 'warm-jar.plan/1' },
+    });
     expect(batch.mix).toBeUndefined();
     expect(batch.room).toBeUndefined();
     expect(batch.pressure!.gaugeKPa).toBeUndefined();
@@ -101,14 +178,29 @@ describe('the bar of time', () => {
     expect(bar).toMatchObject({ cut: false });
   });
   it('is cut where pot life is many times the work, and has no spare where the work is too long', () => {
-    expect(budgetBar({ timeline: [step('stir', 0, 5)], potLifeMin: 240, gelMin: 400 })).toMatchObject({ cut: true, potLife: null, minutes: 15 });
+    expect(budgetBar({ timeline: [step('stir', 0, 5)], potLifeMin: 240, gelMin: 400 })).toMatchObject({
+      cut: true,
+      potLife: null,
+      minutes: 15,
+    });
     expect(budgetBar({ timeline: [step('stir', 0, 5)], potLifeMin: 4, gelMin: null }).spare).toBeNull();
-    expect(budgetBar({ timeline: [step('stir', 0, 5)], potLifeMin: null, gelMin: null })).toMatchObject({ potLife: null, spare: null });
+    expect(budgetBar({ timeline: [step('stir', 0, 5)], potLifeMin: null, gelMin: null })).toMatchObject({
+      potLife: null,
+      spare: null,
+    });
   });
 });
 
 describe('the picture of a slab', () => {
-  const slab = { minutes: [0, 10, 40], positionsMm: [1, 3, 5], temperatureC: [[20, 20, 20], [40, 60, 50], [20, 30, 25]] };
+  const slab = {
+    minutes: [0, 10, 40],
+    positionsMm: [1, 3, 5],
+    temperatureC: [
+      [20, 20, 20],
+      [40, 60, 50],
+      [20, 30, 25],
+    ],
+  };
   it('reads temperatures between the times that were kept', () => {
     expect(slabAt(slab, 5)).toEqual([30, 40, 35]);
     expect(slabAt(slab, 0)).toEqual([20, 20, 20]);
@@ -131,5 +223,8 @@ describe('the picture of a slab', () => {
 });
 
 describe('an empty shelf', () => {
-  it('asks for the mould rather than failing', () => expect(buildRequest(form({}), clear, EMPTY_SHELF, '2026-11-24', wordsIn()).issues).toEqual({ mouldCode: 'Choose the mould.' }));
+  it('asks for the mould rather than failing', () =>
+    expect(buildRequest(form({}), clear, EMPTY_SHELF, '2026-11-24', wordsIn()).issues).toEqual({
+      mouldCode: 'Choose the mould.',
+    }));
 });

@@ -15,25 +15,58 @@ export interface PlanGear {
   readonly hotBox: Of<'hot-box'> | null;
 }
 
-export const gearOfKind = <K extends Kind>(gear: readonly Gear[], kind: K): Of<K>[] => gear.filter((g): g is Of<K> => g.kind === kind);
+export const gearOfKind = <K extends Kind>(gear: readonly Gear[], kind: K): Of<K>[] =>
+  gear.filter((g): g is Of<K> => g.kind === kind);
 
-function chosen<K extends Kind>(all: readonly Of<K>[], choice: GearChoice, best: (all: readonly Of<K>[]) => Of<K> | undefined): Of<K> | null {
+function chosen<K extends Kind>(
+  all: readonly Of<K>[],
+  choice: GearChoice,
+  best: (all: readonly Of<K>[]) => Of<K> | undefined,
+): Of<K> | null {
   if (choice === 'none') return null;
   return all.find((g) => g.code === choice) ?? best(all) ?? null;
 }
 
-const by = <T>(all: readonly T[], figure: (t: T) => number): T | undefined => [...all].sort((a, b) => figure(a) - figure(b))[0];
+const by = <T>(all: readonly T[], figure: (t: T) => number): T | undefined =>
+  [...all].sort((a, b) => figure(a) - figure(b))[0];
 /** Room that a mix needs in its cup over its own volume, and under vacuum. */
 const HEADROOM = { still: 1.15, vacuum: 4 };
 
 /** Picks the gear: what was chosen, else the finest scale that holds it, the smallest cup that fits, a vessel whose inspection is not overdue. */
-export function planGear(gear: readonly Gear[], form: PlanForm, liquidML: number, massG: number, route: Route, day: string): PlanGear {
+export function planGear(
+  gear: readonly Gear[],
+  form: PlanForm,
+  liquidML: number,
+  massG: number,
+  route: Route,
+  day: string,
+): PlanGear {
   const neededML = liquidML * (isVacuumed(route) ? HEADROOM.vacuum : HEADROOM.still);
   return {
-    scale: chosen(gearOfKind(gear, 'scale'), form.scaleCode, (all) => by(all.filter((s) => s.stepG != null && (s.capacityG ?? Infinity) >= massG), (s) => s.stepG ?? Infinity)),
-    cup: chosen(gearOfKind(gear, 'cup'), form.cupCode, (all) => by(all.filter((c) => (c.volumeML ?? 0) >= neededML), (c) => c.volumeML ?? Infinity) ?? by(all, (c) => -(c.volumeML ?? 0))),
-    vessel: chosen(gearOfKind(gear, 'pressure-vessel'), form.vesselCode, (all) => by(all.filter((v) => !v.inspectionDue || v.inspectionDue >= day), (v) => -v.ratedKPa)),
-    compressor: chosen(gearOfKind(gear, 'compressor'), form.compressorCode, (all) => by(all, (c) => -(c.freeAirLPerMin ?? 0))),
+    scale: chosen(gearOfKind(gear, 'scale'), form.scaleCode, (all) =>
+      by(
+        all.filter((s) => s.stepG != null && (s.capacityG ?? Infinity) >= massG),
+        (s) => s.stepG ?? Infinity,
+      ),
+    ),
+    cup: chosen(
+      gearOfKind(gear, 'cup'),
+      form.cupCode,
+      (all) =>
+        by(
+          all.filter((c) => (c.volumeML ?? 0) >= neededML),
+          (c) => c.volumeML ?? Infinity,
+        ) ?? by(all, (c) => -(c.volumeML ?? 0)),
+    ),
+    vessel: chosen(gearOfKind(gear, 'pressure-vessel'), form.vesselCode, (all) =>
+      by(
+        all.filter((v) => !v.inspectionDue || v.inspectionDue >= day),
+        (v) => -v.ratedKPa,
+      ),
+    ),
+    compressor: chosen(gearOfKind(gear, 'compressor'), form.compressorCode, (all) =>
+      by(all, (c) => -(c.freeAirLPerMin ?? 0)),
+    ),
     pump: chosen(gearOfKind(gear, 'vacuum-pump'), form.pumpCode, (all) => by(all, (p) => p.ultimateKPaAbs ?? Infinity)),
     lamp: chosen(gearOfKind(gear, 'lamp'), form.lampCode, (all) => by(all, (l) => -(l.irradianceMWPerCM2 ?? 0))),
     hotBox: gearOfKind(gear, 'hot-box')[0] ?? null,

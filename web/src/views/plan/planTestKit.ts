@@ -6,4 +6,5 @@ import type { MouldOnShelf } from './planFill';
 export const form = (patch: Partial<PlanForm>): PlanForm => ({ ...EMPTY_PLAN, ...patch });
 export const EMPTY_SHELF: ShelfForPlan = { moulds: [], additives: [], inclusions: [], gear: [] };
 /** A mould of the demo studio by its code. */
-export const mouldOf = (moulds: readonly MouldOnShelf[], code: string | null): MouldOnShelf => moulds.find((m) => m.item.code === code) as MouldOnShelf;
+export const mouldOf = (moulds: readonly MouldOnShelf[], code: string | null): MouldOnShelf =>
+  moulds.find((m) => m.item.code === code) as MouldOnShelf;

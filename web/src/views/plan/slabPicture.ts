@@ -8,7 +8,11 @@ export interface SlabPicture {
   readonly highC: number;
 }
 
-interface Slab { readonly minutes: readonly number[]; readonly positionsMm: readonly number[]; readonly temperatureC: readonly (readonly number[])[] }
+interface Slab {
+  readonly minutes: readonly number[];
+  readonly positionsMm: readonly number[];
+  readonly temperatureC: readonly (readonly number[])[];
+}
 
 const [COLUMNS, ROWS] = [110, 28];
 
@@ -18,7 +22,10 @@ export function slabAt(slab: Slab, minute: number): number[] {
   if (next <= 0) return [...slab.temperatureC[next < 0 ? slab.temperatureC.length - 1 : 0]!];
   const [t0, t1] = [slab.minutes[next - 1]!, slab.minutes[next]!];
   const share = t1 > t0 ? (minute - t0) / (t1 - t0) : 1;
-  return slab.temperatureC[next]!.map((v, i) => { const before = slab.temperatureC[next - 1]![i]!; return before + share * (v - before); });
+  return slab.temperatureC[next]!.map((v, i) => {
+    const before = slab.temperatureC[next - 1]![i]!;
+    return before + share * (v - before);
+  });
 }
 
 /** @param shown turns °C into what people chose to read */
@@ -26,8 +33,18 @@ export function slabPicture(slab: Slab, shown: (c: number) => number = (c) => c)
   const end = slab.minutes.at(-1) ?? 0;
   const minutes = Array.from({ length: COLUMNS }, (_, i) => (end * i) / (COLUMNS - 1));
   const rows = Math.min(ROWS, slab.positionsMm.length);
-  const node = (row: number) => Math.min(slab.positionsMm.length - 1, Math.round(((row + 0.5) * slab.positionsMm.length) / rows - 0.5));
-  const cells = minutes.flatMap((m, column) => { const at = slabAt(slab, m); return Array.from({ length: rows }, (_, row): [number, number, number] => [column, row, shown(at[node(row)]!)]); });
+  const node = (row: number) =>
+    Math.min(slab.positionsMm.length - 1, Math.round(((row + 0.5) * slab.positionsMm.length) / rows - 0.5));
+  const cells = minutes.flatMap((m, column) => {
+    const at = slabAt(slab, m);
+    return Array.from({ length: rows }, (_, row): [number, number, number] => [column, row, shown(at[node(row)]!)]);
+  });
   const temperatures = cells.map((c) => c[2]);
-  return { minutes, depthsMm: Array.from({ length: rows }, (_, row) => slab.positionsMm[node(row)]!), cells, lowC: Math.min(...temperatures), highC: Math.max(...temperatures) };
+  return {
+    minutes,
+    depthsMm: Array.from({ length: rows }, (_, row) => slab.positionsMm[node(row)]!),
+    cells,
+    lowC: Math.min(...temperatures),
+    highC: Math.max(...temperatures),
+  };
 }

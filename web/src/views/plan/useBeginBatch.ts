@@ -23,7 +23,12 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
   /** The batch it was copied from, with every change made since among those made on purpose. */
   function copiedFrom(): CopiedFrom | null {
     const from = store.form.copiedFrom;
-    return from ? { ...from, changes: [...from.changes, ...changedSinceCopy(store.form.copiedAs, store.form).map((says) => ({ says }))] } : null;
+    return from
+      ? {
+          ...from,
+          changes: [...from.changes, ...changedSinceCopy(store.form.copiedAs, store.form).map((says) => ({ says }))],
+        }
+      : null;
   }
 
   /** Names the batch in the layer it was planned for; where that fails the batch stands, and the piece says how to enter it. */
@@ -32,10 +37,18 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
     if (!at) return;
     try {
       const { item, version } = await piecesApi.get(at.piece);
-      await piecesApi.save({ ...item, layers: item.layers.map((l, i) => (i === at.layer - 1 ? { ...l, batch: code } : l)) }, version);
+      await piecesApi.save(
+        { ...item, layers: item.layers.map((l, i) => (i === at.layer - 1 ? { ...l, batch: code } : l)) },
+        version,
+      );
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
-      toast.add({ severity: 'warn', summary: `${code} could not be entered in ${at.piece}`, detail: `Open ${at.piece} and type the code at its layer. ${error.message}`, life: 12_000 });
+      toast.add({
+        severity: 'warn',
+        summary: `${code} could not be entered in ${at.piece}`,
+        detail: `Open ${at.piece} and type the code at its layer. ${error.message}`,
+        life: 12_000,
+      });
     }
   }
 
@@ -44,8 +57,16 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
     if (plan.value.warnings.some((w) => w.stop && w.code !== 'no-time')) return;
     beginning.value = true;
     try {
-      const mould = store.form.fill === 'mould' ? shelf.moulds.find(({ item }) => item.code === store.form.mouldCode) : undefined;
-      const stored = await api.createBatch(batchFromPlan(plan.value, request.value, { mould, lots: shelf.lots, vessel: built.value?.gear.vessel?.code ?? null, copiedFrom: copiedFrom() }));
+      const mould =
+        store.form.fill === 'mould' ? shelf.moulds.find(({ item }) => item.code === store.form.mouldCode) : undefined;
+      const stored = await api.createBatch(
+        batchFromPlan(plan.value, request.value, {
+          mould,
+          lots: shelf.lots,
+          vessel: built.value?.gear.vessel?.code ?? null,
+          copiedFrom: copiedFrom(),
+        }),
+      );
       await enterInPiece(stored.batch.code ?? '');
       store.set({ copiedFrom: null, copiedAs: null, forLayer: null });
       void work.load();

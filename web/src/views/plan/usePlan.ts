@@ -1,4 +1,13 @@
-import { CoreError, pricePerG, quickPlan, weightParts, withMould, type MouldAnswer, type Plan, type QuickPlan } from '@warm-jar/core';
+import {
+  CoreError,
+  pricePerG,
+  quickPlan,
+  weightParts,
+  withMould,
+  type MouldAnswer,
+  type Plan,
+  type QuickPlan,
+} from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { provided } from '../../components/provided';
@@ -20,13 +29,26 @@ function makePlan() {
   const products = useProducts();
   const shelf = useShelf();
   const units = useUnits();
-  onMounted(() => { if (!shelf.loaded) void shelf.load(); });
+  onMounted(() => {
+    if (!shelf.loaded) void shelf.load();
+  });
 
   const product = computed(() => products.bySlug.get(store.form.productSlug ?? '') ?? null);
-  const shelfForPlan = computed(() => ({ moulds: shelf.moulds, additives: shelf.additives.map((a) => a.item), inclusions: shelf.inclusions.map((i) => i.item), gear: shelf.gear.map((g) => g.item) }));
-  const built = computed(() => (product.value && shelf.loaded ? buildRequest(store.form, product.value, shelfForPlan.value, today(), units.say) : null));
+  const shelfForPlan = computed(() => ({
+    moulds: shelf.moulds,
+    additives: shelf.additives.map((a) => a.item),
+    inclusions: shelf.inclusions.map((i) => i.item),
+    gear: shelf.gear.map((g) => g.item),
+  }));
+  const built = computed(() =>
+    product.value && shelf.loaded
+      ? buildRequest(store.form, product.value, shelfForPlan.value, today(), units.say)
+      : null,
+  );
   const issues = computed(() => ({ ...built.value?.issues, ...draftNumbersBad(store.texts) }));
-  const request = computed(() => (Object.keys(draftNumbersBad(store.texts)).length === 0 ? built.value?.request ?? null : null));
+  const request = computed(() =>
+    Object.keys(draftNumbersBad(store.texts)).length === 0 ? (built.value?.request ?? null) : null,
+  );
   const answered = computed<{ quick: QuickPlan | null; problem: string | null }>(() => {
     if (!request.value) return { quick: null, problem: null };
     try {
@@ -45,34 +67,71 @@ function makePlan() {
   const progress = ref<number | null>(null);
   const ask = useDebounceFn(async () => {
     const asked = request.value;
-    if (!asked || asked.mould?.depthMm == null) { progress.value = null; return; }
-    const outcome = await worker.run({ kind: 'mould', request: asked, units: units.choice }, (share) => { progress.value = share; });
+    if (!asked || asked.mould?.depthMm == null) {
+      progress.value = null;
+      return;
+    }
+    const outcome = await worker.run({ kind: 'mould', request: asked, units: units.choice }, (share) => {
+      progress.value = share;
+    });
     if (outcome === null) return;
     progress.value = null;
     if ('failure' in outcome) mouldProblem.value = outcome.failure;
     else [mould.value, mouldProblem.value] = [outcome.result as MouldAnswer | null, null];
   }, SLAB_PATIENCE_MS);
-  watch(request, () => {
-    worker.stop();
-    [mould.value, mouldProblem.value] = [null, null];
-    progress.value = request.value?.mould?.depthMm == null ? null : 0;
-    void ask();
-  }, { immediate: true });
-  onUnmounted(() => { worker.close(); });
+  watch(
+    request,
+    () => {
+      worker.stop();
+      [mould.value, mouldProblem.value] = [null, null];
+      progress.value = request.value?.mould?.depthMm == null ? null : 0;
+      void ask();
+    },
+    { immediate: true },
+  );
+  onUnmounted(() => {
+    worker.close();
+  });
 
   const plan = computed<Plan | null>(() => (quick.value ? withMould(quick.value, mould.value) : null));
   /** Price of a gram of A + B by the lots on the shelf, by product. */
   const prices = computed(() => {
     const found = new Map<string, number>();
     for (const card of products.cards) {
-      const of = (part: 'A' | 'B') => pricePerG(shelf.lots.find(({ item, leftG }) => item.productSlug === card.slug && item.part === part && (leftG === null || leftG > 0))?.item);
+      const of = (part: 'A' | 'B') =>
+        pricePerG(
+          shelf.lots.find(
+            ({ item, leftG }) => item.productSlug === card.slug && item.part === part && (leftG === null || leftG > 0),
+          )?.item,
+        );
       const [a, b] = [of('A'), of('B')];
-      const parts = card.ratio.catalyst ? { a: 100, b: card.ratio.catalyst.typicalPct ?? 0 } : weightParts(card) ?? { a: 1, b: 0 };
-      if (a !== null && (b !== null || parts.b === 0)) found.set(card.slug, (parts.a * a + parts.b * (b ?? 0)) / (parts.a + parts.b));
+      const parts = card.ratio.catalyst
+        ? { a: 100, b: card.ratio.catalyst.typicalPct ?? 0 }
+        : (weightParts(card) ?? { a: 1, b: 0 });
+      if (a !== null && (b !== null || parts.b === 0))
+        found.set(card.slug, (parts.a * a + parts.b * (b ?? 0)) / (parts.a + parts.b));
     }
     return found;
   });
-  return { store, product, built, issues, request, quick, plan, problem: computed(() => answered.value.problem), mould, mouldProblem, progress, prices, stopMould: () => { worker.stop(); progress.value = null; mouldProblem.value = 'Stopped. Change something to work it out again.'; } };
+  return {
+    store,
+    product,
+    built,
+    issues,
+    request,
+    quick,
+    plan,
+    problem: computed(() => answered.value.problem),
+    mould,
+    mouldProblem,
+    progress,
+    prices,
+    stopMould: () => {
+      worker.stop();
+      progress.value = null;
+      mouldProblem.value = 'Stopped. Change something to work it out again.';
+    },
+  };
 }
 
 export type PlanContext = ReturnType<typeof makePlan>;

@@ -10,7 +10,10 @@ export function useRoomSensor(take: (values: { roomC: number; humidityPct: numbe
     reading.value = true;
     try {
       const sensor = (await devicesApi.list()).find((d) => d.kind === 'room-sensor');
-      if (!sensor) { problem.value = 'No room sensor is known. Type the figures.'; return; }
+      if (!sensor) {
+        problem.value = 'No room sensor is known. Type the figures.';
+        return;
+      }
       const { values } = await devicesApi.reading(sensor.code);
       const of = (what: string) => values.find((v) => v.what === what)?.value;
       const [roomC, humidityPct] = [of('room'), of('humidity')];

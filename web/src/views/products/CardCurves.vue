@@ -11,14 +11,46 @@ const units = useUnits();
 const t = (c: number) => units.shown(c, '°C');
 const charts = computed<ChartSpec[]>(() => {
   const p = props.product;
-  const resin = p.resin?.minC != null && p.resin.maxC != null ? [t(p.resin.minC), t(p.resin.maxC)] as const : undefined;
-  const room = p.room?.minC != null && p.room.maxC != null ? [t(p.room.minC), t(p.room.maxC)] as const : undefined;
+  const resin =
+    p.resin?.minC != null && p.resin.maxC != null ? ([t(p.resin.minC), t(p.resin.maxC)] as const) : undefined;
+  const room = p.room?.minC != null && p.room.maxC != null ? ([t(p.room.minC), t(p.room.maxC)] as const) : undefined;
   const resinAxis = `resin, ${units.label('°C')}`;
   const found: (ChartSpec | null)[] = [
-    { title: 'Pot life against resin temperature', x: resinAxis, y: 'minutes', bandX: resin, fromZero: true, lines: potLifeCurves(p).map((c) => ({ name: units.say(c.held, 'g'), points: c.points.map(([x, y]) => [t(x), y] as const) })) } as ChartSpec,
-    { title: 'Viscosity of the fresh mix', x: resinAxis, y: 'mPa·s', bandX: resin, fromZero: true, lines: [{ name: 'viscosity', points: viscosityCurve(p).map(([x, y]) => [t(x), y] as const) }] } as ChartSpec,
-    { title: 'Expected hardness', x: 'hours', y: `Shore ${p.hardness?.scale ?? ''}`, logX: true, fromZero: true, lines: hardnessCurves(p).map((c) => ({ name: units.say(c.held, '°C'), points: c.points })) },
-    { title: 'Catalyst the room asks for', x: `room, ${units.label('°C')}`, y: '% of resin', bandX: room, fromZero: true, lines: [{ name: 'catalyst', points: catalystCurve(p).map(([x, y]) => [t(x), y] as const) }] } as ChartSpec,
+    {
+      title: 'Pot life against resin temperature',
+      x: resinAxis,
+      y: 'minutes',
+      bandX: resin,
+      fromZero: true,
+      lines: potLifeCurves(p).map((c) => ({
+        name: units.say(c.held, 'g'),
+        points: c.points.map(([x, y]) => [t(x), y] as const),
+      })),
+    } as ChartSpec,
+    {
+      title: 'Viscosity of the fresh mix',
+      x: resinAxis,
+      y: 'mPa·s',
+      bandX: resin,
+      fromZero: true,
+      lines: [{ name: 'viscosity', points: viscosityCurve(p).map(([x, y]) => [t(x), y] as const) }],
+    } as ChartSpec,
+    {
+      title: 'Expected hardness',
+      x: 'hours',
+      y: `Shore ${p.hardness?.scale ?? ''}`,
+      logX: true,
+      fromZero: true,
+      lines: hardnessCurves(p).map((c) => ({ name: units.say(c.held, '°C'), points: c.points })),
+    },
+    {
+      title: 'Catalyst the room asks for',
+      x: `room, ${units.label('°C')}`,
+      y: '% of resin',
+      bandX: room,
+      fromZero: true,
+      lines: [{ name: 'catalyst', points: catalystCurve(p).map(([x, y]) => [t(x), y] as const) }],
+    } as ChartSpec,
   ];
   return found.filter((c): c is ChartSpec => c !== null && c.lines.some((l) => l.points.length > 0));
 });
@@ -30,4 +62,14 @@ const charts = computed<ChartSpec[]>(() => {
   </section>
 </template>
 
-<style scoped>.curves { display: grid; grid-template-columns: repeat(auto-fit, minmax(340px, 1fr)); gap: var(--space-4); } .card { padding: var(--space-3); min-width: 0; }</style>
+<style scoped>
+.curves {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  gap: var(--space-4);
+}
+.card {
+  padding: var(--space-3);
+  min-width: 0;
+}
+</style>

@@ -11,7 +11,15 @@ const own = computed(() => answer.value?.gel.find((g) => g.slug === props.slug) 
 </script>
 
 <template>
-  <p v-if="own?.fit.status === 'fitted'" class="card own" data-test="own-gel"><strong>Here, by your own log:</strong> {{ own.says }} <RouterLink :to="{ name: 'figures' }">Own figures</RouterLink></p>
+  <p v-if="own?.fit.status === 'fitted'" class="card own" data-test="own-gel">
+    <strong>Here, by your own log:</strong> {{ own.says }}
+    <RouterLink :to="{ name: 'figures' }">Own figures</RouterLink>
+  </p>
 </template>
 
-<style scoped>.own { border-left: 6px solid var(--part-b); padding: var(--space-2) var(--space-4); }</style>
+<style scoped>
+.own {
+  border-left: 6px solid var(--part-b);
+  padding: var(--space-2) var(--space-4);
+}
+</style>

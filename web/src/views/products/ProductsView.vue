@@ -16,11 +16,20 @@ import { cardsToCsv } from './cardFile';
 const props = defineProps<{ slug?: string }>();
 const products = useProducts();
 const units = useUnits();
-const card = computed(() => products.bySlug.get(props.slug ?? '') ?? (props.slug ? null : products.cards[0] ?? null));
+const card = computed(() => products.bySlug.get(props.slug ?? '') ?? (props.slug ? null : (products.cards[0] ?? null)));
 const groups = computed(() => (card.value ? cardGroups(card.value, units.say) : []));
 const silent = computed(() => groups.value.flatMap((g) => g.facts).filter((f) => f.stated === null).length);
-const exportCsv = () => { download('warm-jar-products.csv', 'text/csv;charset=utf-8', cardsToCsv(products.cards)); };
-const exportJson = () => { if (card.value) download(`${card.value.slug}-${card.value.revision}.json`, 'application/json', `${JSON.stringify(card.value, null, 2)}\n`); };
+const exportCsv = () => {
+  download('warm-jar-products.csv', 'text/csv;charset=utf-8', cardsToCsv(products.cards));
+};
+const exportJson = () => {
+  if (card.value)
+    download(
+      `${card.value.slug}-${card.value.revision}.json`,
+      'application/json',
+      `${JSON.stringify(card.value, null, 2)}\n`,
+    );
+};
 </script>
 
 <template>
@@ -29,26 +38,77 @@ const exportJson = () => { if (card.value) download(`${card.value.slug}-${card.v
     <div class="row spread">
       <h1>Products</h1>
       <div class="row">
-        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-products' }">Bring in</RouterLink>
+        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-products' }"
+          >Bring in</RouterLink
+        >
         <Button v-if="products.cards.length" label="All as CSV" severity="secondary" @click="exportCsv" />
-        <RouterLink class="p-button p-component" :to="{ name: 'new-product' }"><i class="pi pi-plus" aria-hidden="true" /> Card from a data sheet</RouterLink>
+        <RouterLink class="p-button p-component" :to="{ name: 'new-product' }"
+          ><i class="pi pi-plus" aria-hidden="true" /> Card from a data sheet</RouterLink
+        >
       </div>
     </div>
     <ProblemNote v-if="products.problem" :says="products.problem" again @again="products.load" />
-    <p v-if="products.loaded && products.cards.length === 0" class="card">No product card yet. A card holds what the data sheet says: ratio, times, temperatures, limits. Type one in from its data sheet, bring in a file, or look round the demo studio with <code>npm run demo</code>.</p>
+    <p v-if="products.loaded && products.cards.length === 0" class="card">
+      No product card yet. A card holds what the data sheet says: ratio, times, temperatures, limits. Type one in from
+      its data sheet, bring in a file, or look round the demo studio with <code>npm run demo</code>.
+    </p>
     <p v-else-if="products.loaded && !card" class="card">There is no card “{{ slug }}”.</p>
     <div class="columns">
-      <nav aria-label="Cards"><ul class="list"><li v-for="p in products.cards" :key="p.slug"><RouterLink :to="{ name: 'products', params: { slug: p.slug } }" :class="{ here: p.slug === card?.slug }"><strong>{{ p.name }}</strong><span class="small quiet">{{ inWords(p.family) }}</span></RouterLink></li></ul></nav>
+      <nav aria-label="Cards">
+        <ul class="list">
+          <li v-for="p in products.cards" :key="p.slug">
+            <RouterLink :to="{ name: 'products', params: { slug: p.slug } }" :class="{ here: p.slug === card?.slug }"
+              ><strong>{{ p.name }}</strong
+              ><span class="small quiet">{{ inWords(p.family) }}</span></RouterLink
+            >
+          </li>
+        </ul>
+      </nav>
       <section v-if="card" class="stack" :aria-label="card.name">
-        <div class="row spread"><div><h2 class="name">{{ card.name }}</h2><p class="quiet">{{ inWords(card.family) }}<template v-if="card.use?.length">, for {{ card.use.map(inWords).join(', ') }}</template>. Revision {{ card.revision }}, from {{ card.source ?? 'no stated source' }}.</p></div>
-          <p v-if="silent" class="quiet small silent">{{ silent }} figure{{ silent === 1 ? '' : 's' }} the sheet does not state: the checks that need {{ silent === 1 ? 'it' : 'them' }} stay silent.</p></div>
-        <p v-if="card.hazards?.length" class="hazard"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> Contains {{ card.hazards.map(inWords).join(', ') }}: read the safety data sheet; it comes before anything said here.</p>
-        <div class="row"><RouterLink class="p-button p-component" :to="{ name: 'plan', query: { product: card.slug } }">Plan a batch with it</RouterLink><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'edit-product', params: { slug: card.slug } }">Change</RouterLink><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'compare-product', params: { slug: card.slug } }">Revisions</RouterLink><Button label="As JSON" severity="secondary" @click="exportJson" /></div>
+        <div class="row spread">
+          <div>
+            <h2 class="name">{{ card.name }}</h2>
+            <p class="quiet">
+              {{ inWords(card.family)
+              }}<template v-if="card.use?.length">, for {{ card.use.map(inWords).join(', ') }}</template
+              >. Revision {{ card.revision }}, from {{ card.source ?? 'no stated source' }}.
+            </p>
+          </div>
+          <p v-if="silent" class="quiet small silent">
+            {{ silent }} figure{{ silent === 1 ? '' : 's' }} the sheet does not state: the checks that need
+            {{ silent === 1 ? 'it' : 'them' }} stay silent.
+          </p>
+        </div>
+        <p v-if="card.hazards?.length" class="hazard">
+          <i class="pi pi-exclamation-triangle" aria-hidden="true" /> Contains
+          {{ card.hazards.map(inWords).join(', ') }}: read the safety data sheet; it comes before anything said here.
+        </p>
+        <div class="row">
+          <RouterLink class="p-button p-component" :to="{ name: 'plan', query: { product: card.slug } }"
+            >Plan a batch with it</RouterLink
+          ><RouterLink
+            class="p-button p-component p-button-secondary"
+            :to="{ name: 'edit-product', params: { slug: card.slug } }"
+            >Change</RouterLink
+          ><RouterLink
+            class="p-button p-component p-button-secondary"
+            :to="{ name: 'compare-product', params: { slug: card.slug } }"
+            >Revisions</RouterLink
+          ><Button label="As JSON" severity="secondary" @click="exportJson" />
+        </div>
         <OwnGelLine :slug="card.slug" />
         <div class="groups">
           <section v-for="g in groups" :key="g.title" class="card" :aria-label="g.title">
             <h3>{{ g.title }}</h3>
-            <dl><template v-for="f in g.facts" :key="f.label"><dt>{{ f.label }}</dt><dd><span v-if="f.stated" class="figures">{{ f.stated }}</span><em v-else class="quiet">not stated</em><span v-if="f.note" class="small quiet note">{{ f.note }}</span></dd></template></dl>
+            <dl>
+              <template v-for="f in g.facts" :key="f.label"
+                ><dt>{{ f.label }}</dt>
+                <dd>
+                  <span v-if="f.stated" class="figures">{{ f.stated }}</span><em v-else class="quiet">not stated</em
+                  ><span v-if="f.note" class="small quiet note">{{ f.note }}</span>
+                </dd></template
+              >
+            </dl>
           </section>
         </div>
         <CardCurves :product="card" />
@@ -58,17 +118,74 @@ const exportJson = () => { if (card.value) download(`${card.value.slug}-${card.v
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: 200px minmax(0, 1fr); gap: var(--space-5); align-items: start; }
-.list a { display: flex; flex-direction: column; justify-content: center; min-height: 52px; padding: 4px var(--space-3); color: inherit; text-decoration: none; border-left: 4px solid transparent; line-height: 1.2; }
-.list .here { border-left-color: var(--part-a); background: var(--card); }
-.name { font-size: 1.4rem; }
-.groups { columns: 2 320px; column-gap: var(--space-4); }
-.groups .card { break-inside: avoid; margin-bottom: var(--space-4); padding: var(--space-3) var(--space-4); }
-dl { display: grid; grid-template-columns: minmax(8rem, 1fr) minmax(9rem, 1.2fr); gap: 0 var(--space-3); padding-top: 4px; }
-dt, dd { padding: 4px 0; border-top: 1px solid var(--chalk-100); overflow-wrap: anywhere; }
-dd .figures { font-size: 0.92rem; font-weight: 600; }
-.note { display: block; }
-.silent { max-width: 22rem; }
-.hazard { background: var(--caution-ground); border-left: 5px solid var(--caution-edge); border-radius: 4px; padding: var(--space-2) var(--space-3); }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } .list { display: flex; flex-wrap: wrap; } }
+.columns {
+  display: grid;
+  grid-template-columns: 200px minmax(0, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+.list a {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  min-height: 52px;
+  padding: 4px var(--space-3);
+  color: inherit;
+  text-decoration: none;
+  border-left: 4px solid transparent;
+  line-height: 1.2;
+}
+.list .here {
+  border-left-color: var(--part-a);
+  background: var(--card);
+}
+.name {
+  font-size: 1.4rem;
+}
+.groups {
+  columns: 2 320px;
+  column-gap: var(--space-4);
+}
+.groups .card {
+  break-inside: avoid;
+  margin-bottom: var(--space-4);
+  padding: var(--space-3) var(--space-4);
+}
+dl {
+  display: grid;
+  grid-template-columns: minmax(8rem, 1fr) minmax(9rem, 1.2fr);
+  gap: 0 var(--space-3);
+  padding-top: 4px;
+}
+dt,
+dd {
+  padding: 4px 0;
+  border-top: 1px solid var(--chalk-100);
+  overflow-wrap: anywhere;
+}
+dd .figures {
+  font-size: 0.92rem;
+  font-weight: 600;
+}
+.note {
+  display: block;
+}
+.silent {
+  max-width: 22rem;
+}
+.hazard {
+  background: var(--caution-ground);
+  border-left: 5px solid var(--caution-edge);
+  border-radius: 4px;
+  padding: var(--space-2) var(--space-3);
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .list {
+    display: flex;
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -3,7 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { cardGroups } from './cardFacts';
 
 const say = wordsIn();
-const stated = (slug: string, label: string, words = say) => cardGroups(saltmarshCard(slug), words).flatMap((g) => g.facts).find((f) => f.label === label);
+const stated = (slug: string, label: string, words = say) =>
+  cardGroups(saltmarshCard(slug), words)
+    .flatMap((g) => g.facts)
+    .find((f) => f.label === label);
 
 describe('cardGroups', () => {
   it('tells the card in words', () => {
@@ -18,12 +21,19 @@ describe('cardGroups', () => {
     expect(stated('house-deep-40', 'Pressure')!.stated).toBe('415 kPa or less');
   });
   it('marks a ratio that was worked out', () => {
-    expect(stated('house-mould-t', 'A : B by volume')).toMatchObject({ stated: '100 : 6.1', note: 'computed from the densities' });
+    expect(stated('house-mould-t', 'A : B by volume')).toMatchObject({
+      stated: '100 : 6.1',
+      note: 'computed from the densities',
+    });
   });
   it('follows the chosen units', () => {
-    expect(stated('house-clear-6', 'Room', wordsIn({ ...STORED_UNITS, temperature: '°F' }))!.stated).toBe('66.2 °F to 80.6 °F');
+    expect(stated('house-clear-6', 'Room', wordsIn({ ...STORED_UNITS, temperature: '°F' }))!.stated).toBe(
+      '66.2 °F to 80.6 °F',
+    );
   });
   it('has words for every card', () => {
-    for (const card of SALTMARSH_CARDS) for (const f of cardGroups(card, say).flatMap((g) => g.facts)) expect(f.stated ?? '', `${card.slug} ${f.label}`).not.toMatch(/undefined|NaN|null/);
+    for (const card of SALTMARSH_CARDS)
+      for (const f of cardGroups(card, say).flatMap((g) => g.facts))
+        expect(f.stated ?? '', `${card.slug} ${f.label}`).not.toMatch(/undefined|NaN|null/);
   });
 });

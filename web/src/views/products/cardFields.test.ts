@@ -6,18 +6,41 @@ import { cardSections } from './cardFields';
 describe('the fields of a card', () => {
   it('hold every figure of every demo card', () => {
     for (const card of SALTMARSH_CARDS) {
-      const shown = new Set(cardSections(card.family, true).flatMap((s) => s.fields).map((f) => f.path));
+      const shown = new Set(
+        cardSections(card.family, true)
+          .flatMap((s) => s.fields)
+          .map((f) => f.path),
+      );
       const stated = Object.keys(toRow(card)).filter((p) => !['format', 'revision', 'densityBGPerML'].includes(p));
-      expect(stated.filter((p) => !shown.has(p) && !(p.startsWith('ratio.') && card.ratio.catalyst)), card.slug).toEqual([]);
+      expect(
+        stated.filter((p) => !shown.has(p) && !(p.startsWith('ratio.') && card.ratio.catalyst)),
+        card.slug,
+      ).toEqual([]);
     }
   });
   it('write what the format takes', () => {
     for (const family of FAMILIES) {
       for (const field of cardSections(family, true).flatMap((s) => s.fields)) {
-        const value = field.kind === 'choice' || field.kind === 'choices' ? (field.kind === 'choice' ? field.options![0] : [field.options![0]]) : { number: 5, 'yes-no': true, text: 'house-x' }[field.kind as 'number'];
+        const value =
+          field.kind === 'choice' || field.kind === 'choices'
+            ? field.kind === 'choice'
+              ? field.options![0]
+              : [field.options![0]]
+            : { number: 5, 'yes-no': true, text: 'house-x' }[field.kind as 'number'];
         const base: Tree = { format: 'warm-jar.product/1', slug: 'house-x', revision: 1, name: 'X', family, ratio: {} };
-        const pair = { 'ratio.byWeight.a': 'b', 'ratio.byWeight.b': 'a', 'ratio.byVolume.a': 'b', 'ratio.byVolume.b': 'a', 'ratio.powder.liquid': 'powder', 'ratio.powder.powder': 'liquid' }[field.path];
-        const document = withValue(pair ? withValue(base, `${field.path.slice(0, field.path.lastIndexOf('.'))}.${pair}`, 5) : base, field.path, value);
+        const pair = {
+          'ratio.byWeight.a': 'b',
+          'ratio.byWeight.b': 'a',
+          'ratio.byVolume.a': 'b',
+          'ratio.byVolume.b': 'a',
+          'ratio.powder.liquid': 'powder',
+          'ratio.powder.powder': 'liquid',
+        }[field.path];
+        const document = withValue(
+          pair ? withValue(base, `${field.path.slice(0, field.path.lastIndexOf('.'))}.${pair}`, 5) : base,
+          field.path,
+          value,
+        );
         expect(productSchema.safeParse(document).success, `${family} ${field.path}`).toBe(true);
       }
     }

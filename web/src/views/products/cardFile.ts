@@ -20,7 +20,9 @@ function fromJson(text: string, name: string): CardFile {
   try {
     const value: unknown = JSON.parse(text);
     const rows = Array.isArray(value) ? (value as unknown[]) : [value];
-    return rows.every((r) => typeof r === 'object' && r !== null) ? { ok: true, rows } : { ok: false, says: `${name} holds no cards.` };
+    return rows.every((r) => typeof r === 'object' && r !== null)
+      ? { ok: true, rows }
+      : { ok: false, says: `${name} holds no cards.` };
   } catch {
     return { ok: false, says: `${name} is not JSON. Cards are warm-jar.product/1 documents, one or a list of them.` };
   }
@@ -29,8 +31,13 @@ function fromJson(text: string, name: string): CardFile {
 function fromCsv(text: string, name: string): CardFile {
   const parsed = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' });
   const broken = parsed.errors[0];
-  if (broken && broken.code !== 'UndetectableDelimiter') return { ok: false, says: `${name}, row ${(broken.row ?? 0) + 2}: ${broken.message}.` };
-  if (!parsed.meta.fields?.includes('slug')) return { ok: false, says: `${name} has no column "slug". The first row must hold the dotted names, such as ratio.byWeight.a.` };
+  if (broken && broken.code !== 'UndetectableDelimiter')
+    return { ok: false, says: `${name}, row ${(broken.row ?? 0) + 2}: ${broken.message}.` };
+  if (!parsed.meta.fields?.includes('slug'))
+    return {
+      ok: false,
+      says: `${name} has no column "slug". The first row must hold the dotted names, such as ratio.byWeight.a.`,
+    };
   return { ok: true, rows: parsed.data.map((row) => fromRow(row, { format: 'warm-jar.product/1', ratio: {} })) };
 }
 
@@ -38,7 +45,8 @@ function fromCsv(text: string, name: string): CardFile {
 export function readCards(name: string, bytes: ArrayBuffer): CardFile {
   if (bytes.byteLength > MOST_BYTES) return { ok: false, says: `${name} is larger than ${MOST_BYTES / 1e6} MB.` };
   const text = asUtf8(bytes);
-  if (text === null) return { ok: false, says: `${name} is not in UTF-8. Save it again as "CSV UTF-8" in the program it comes from.` };
+  if (text === null)
+    return { ok: false, says: `${name} is not in UTF-8. Save it again as "CSV UTF-8" in the program it comes from.` };
   const clean = text.replace(/^\uFEFF/, '');
   return /^\s*[[{]/.test(clean) || name.toLowerCase().endsWith('.json') ? fromJson(clean, name) : fromCsv(clean, name);
 }

@@ -1,4 +1,14 @@
-import { cardConflicts, cardGaps, productSchema, ratioContradictions, volumeParts, weightParts, type CardConflict, type Family, type Product } from '@warm-jar/core';
+import {
+  cardConflicts,
+  cardGaps,
+  productSchema,
+  ratioContradictions,
+  volumeParts,
+  weightParts,
+  type CardConflict,
+  type Family,
+  type Product,
+} from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
 import { useToast } from 'primevue/usetoast';
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
@@ -37,17 +47,36 @@ export function useCardForm(slug: string | null) {
   const tooHot = shallowRef<CardConflict | null>(null);
   const worker = planWorker();
   const askDepth = useDebounceFn(async () => {
-    if (!card.value) { tooHot.value = null; return; }
+    if (!card.value) {
+      tooHot.value = null;
+      return;
+    }
     const outcome = await worker.run({ kind: 'depth-conflict', product: card.value }, () => undefined);
-    if (outcome !== null) tooHot.value = 'result' in outcome ? outcome.result as CardConflict | null : null;
+    if (outcome !== null) tooHot.value = 'result' in outcome ? (outcome.result as CardConflict | null) : null;
   }, 400);
-  watch(card, () => { void askDepth(); }, { immediate: true });
-  onUnmounted(() => { worker.close(); });
-  const conflicts = computed(() => [...(card.value ? cardConflicts(card.value) : []), ...(tooHot.value ? [tooHot.value] : [])]);
+  watch(
+    card,
+    () => {
+      void askDepth();
+    },
+    { immediate: true },
+  );
+  onUnmounted(() => {
+    worker.close();
+  });
+  const conflicts = computed(() => [
+    ...(card.value ? cardConflicts(card.value) : []),
+    ...(tooHot.value ? [tooHot.value] : []),
+  ]);
   const computedRatio = computed(() => {
     if (!card.value) return null;
     const { byWeight, byVolume } = card.value.ratio;
-    const found = byWeight && !byVolume ? { what: 'volume' as const, parts: volumeParts(card.value), a: byWeight.a } : byVolume && !byWeight ? { what: 'weight' as const, parts: weightParts(card.value), a: byVolume.a } : null;
+    const found =
+      byWeight && !byVolume
+        ? { what: 'volume' as const, parts: volumeParts(card.value), a: byWeight.a }
+        : byVolume && !byWeight
+          ? { what: 'weight' as const, parts: weightParts(card.value), a: byVolume.a }
+          : null;
     if (!found?.parts) return null;
     const b = tidy((found.a * found.parts.b) / found.parts.a);
     return { what: found.what, a: found.a, b, words: `${found.a} : ${b}` };
@@ -64,24 +93,39 @@ export function useCardForm(slug: string | null) {
   });
 
   async function save(): Promise<void> {
-    if (!form.value('source')) form.serverIssues.value = { source: 'Say where the figures come from, such as "data sheet, rev. C".' };
+    if (!form.value('source'))
+      form.serverIssues.value = { source: 'Say where the figures come from, such as "data sheet, rev. C".' };
     const sent = form.ready();
     const contradiction = card.value && ratioContradictions(card.value)[0];
-    if (contradiction) { problem.value = contradiction.says; form.serverIssues.value = { [contradiction.field]: contradiction.says }; return; }
-    if (!sent?.source) { problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.'; return; }
+    if (contradiction) {
+      problem.value = contradiction.says;
+      form.serverIssues.value = { [contradiction.field]: contradiction.says };
+      return;
+    }
+    if (!sent?.source) {
+      problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.';
+      return;
+    }
     if (saving.value) return;
     saving.value = true;
     try {
       const saved = await api.addProduct({ ...sent, revision: start.value['revision'] });
       form.drop();
       await products.load();
-      toast.add({ severity: 'success', summary: `${saved.name}, revision ${saved.revision}, is on the shelf`, life: 4000 });
+      toast.add({
+        severity: 'success',
+        summary: `${saved.name}, revision ${saved.revision}, is on the shelf`,
+        life: 4000,
+      });
       await router.push({ name: 'products', params: { slug: saved.slug } });
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       problem.value = error.message;
       form.serverIssues.value = Object.fromEntries(error.issues.map((i) => [i.path, i.message]));
-      if (error.code === 'revision-conflict' && slug) { await products.load(); stored.value = await products.at(slug, null); }
+      if (error.code === 'revision-conflict' && slug) {
+        await products.load();
+        stored.value = await products.at(slug, null);
+      }
     } finally {
       saving.value = false;
     }
@@ -89,7 +133,18 @@ export function useCardForm(slug: string | null) {
 
   onSaveKey(() => void save());
   return {
-    form, family, gaps, conflicts, computedRatio, problem, saving, ready, save,
-    takeRatio: () => { const r = computedRatio.value; if (r) form.set(r.what === 'volume' ? 'ratio.byVolume' : 'ratio.byWeight', { a: r.a, b: r.b }); },
+    form,
+    family,
+    gaps,
+    conflicts,
+    computedRatio,
+    problem,
+    saving,
+    ready,
+    save,
+    takeRatio: () => {
+      const r = computedRatio.value;
+      if (r) form.set(r.what === 'volume' ? 'ratio.byVolume' : 'ratio.byWeight', { a: r.a, b: r.b });
+    },
   };
 }

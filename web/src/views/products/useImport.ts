@@ -19,7 +19,10 @@ export function useImport() {
     try {
       return await shelfApi.importProducts(rows, options);
     } catch (error) {
-      problem.value = error instanceof ApiProblem ? [error.message, ...error.issues.slice(0, 5).map((i) => `${i.path}: ${i.message}`)].join(' ') : 'The cards could not be brought in.';
+      problem.value =
+        error instanceof ApiProblem
+          ? [error.message, ...error.issues.slice(0, 5).map((i) => `${i.path}: ${i.message}`)].join(' ')
+          : 'The cards could not be brought in.';
       return null;
     } finally {
       busy.value = false;
@@ -33,7 +36,10 @@ export function useImport() {
     if (!file) return;
     [name.value, preview.value, done.value, problem.value] = [file.name, null, null, null];
     const read = readCards(file.name, await file.arrayBuffer());
-    if (!read.ok) { problem.value = read.says; return; }
+    if (!read.ok) {
+      problem.value = read.says;
+      return;
+    }
     rows = read.rows;
     preview.value = await ask({ apply: false, skipRefused: false });
   }

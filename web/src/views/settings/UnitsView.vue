@@ -16,11 +16,22 @@ const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: numb
 
 <template>
   <div class="stack">
-    <div><h1>Units</h1><p class="quiet">Used on every screen of this browser. Records keep °C, kPa, g, mL and mm whatever is chosen here.</p></div>
+    <div>
+      <h1>Units</h1>
+      <p class="quiet">
+        Used on every screen of this browser. Records keep °C, kPa, g, mL and mm whatever is chosen here.
+      </p>
+    </div>
     <div class="card">
       <div v-for="k in KINDS" :key="k.quantity" class="line" :data-quantity="k.quantity">
         <h2>{{ k.words }}</h2>
-        <SelectButton :model-value="units.choice[k.quantity]" :options="Object.keys(QUANTITIES[k.quantity].units)" :allow-empty="false" :aria-label="k.words" @update:model-value="units.choose(k.quantity, $event)" />
+        <SelectButton
+          :model-value="units.choice[k.quantity]"
+          :options="Object.keys(QUANTITIES[k.quantity].units)"
+          :allow-empty="false"
+          :aria-label="k.words"
+          @update:model-value="units.choose(k.quantity, $event)"
+        />
         <span class="figures example">{{ units.say(k.example, k.stored) }}</span>
       </div>
     </div>
@@ -28,7 +39,16 @@ const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: numb
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: 15rem 18rem 1fr; align-items: center; min-height: 64px; }
-.line + .line { border-top: 1px solid var(--card-edge); }
-.example { font-size: 1.2rem; }
+.line {
+  display: grid;
+  grid-template-columns: 15rem 18rem 1fr;
+  align-items: center;
+  min-height: 64px;
+}
+.line + .line {
+  border-top: 1px solid var(--card-edge);
+}
+.example {
+  font-size: 1.2rem;
+}
 </style>

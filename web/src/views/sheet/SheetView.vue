@@ -13,48 +13,182 @@ import { codePath } from './codePath';
 const props = defineProps<{ code: string }>();
 const { batch, product, problem, load } = useStoredBatch(toRef(props, 'code'));
 const units = useUnits();
-const plan = computed<Plan | null>(() => { const r = planSchema.safeParse(batch.value?.plan); return r.success ? r.data : null; });
+const plan = computed<Plan | null>(() => {
+  const r = planSchema.safeParse(batch.value?.plan);
+  return r.success ? r.data : null;
+});
 const address = computed(() => `${window.location.origin}/batches/${encodeURIComponent(props.code)}`);
 const qr = computed(() => codePath(address.value));
 const rows = computed(() => {
   if (!plan.value) return [];
   const { partA, partB, additives, catalystPct } = plan.value;
-  const second = catalystPct !== null ? `Catalyst, ${catalystPct.toFixed(2)} %` : product.value?.ratio.powder ? 'Powder' : 'B';
+  const second =
+    catalystPct !== null ? `Catalyst, ${catalystPct.toFixed(2)} %` : product.value?.ratio.powder ? 'Powder' : 'B';
   return [
-    { name: product.value?.ratio.powder ? 'Liquid' : 'A', amount: units.say(partA.massG, 'g'), more: partA.volumeML === null ? '' : units.say(partA.volumeML, 'mL') },
-    ...(partB.massG === null ? [] : [{ name: second, amount: units.say(partB.massG, 'g'), more: [partB.volumeML === null ? '' : units.say(partB.volumeML, 'mL'), partB.drops === null ? '' : `${partB.drops} drops`].filter(Boolean).join(', ') }]),
-    ...additives.map((a) => ({ name: a.name ?? inWords(a.kind), amount: a.massG === null ? '' : units.say(a.massG, 'g'), more: a.drops === null ? '' : `${a.drops} drops` })),
+    {
+      name: product.value?.ratio.powder ? 'Liquid' : 'A',
+      amount: units.say(partA.massG, 'g'),
+      more: partA.volumeML === null ? '' : units.say(partA.volumeML, 'mL'),
+    },
+    ...(partB.massG === null
+      ? []
+      : [
+          {
+            name: second,
+            amount: units.say(partB.massG, 'g'),
+            more: [
+              partB.volumeML === null ? '' : units.say(partB.volumeML, 'mL'),
+              partB.drops === null ? '' : `${partB.drops} drops`,
+            ]
+              .filter(Boolean)
+              .join(', '),
+          },
+        ]),
+    ...additives.map((a) => ({
+      name: a.name ?? inWords(a.kind),
+      amount: a.massG === null ? '' : units.say(a.massG, 'g'),
+      more: a.drops === null ? '' : `${a.drops} drops`,
+    })),
   ];
 });
-const STEPS = { stir: 'stir', rest: 'rest', vacuum: 'vacuum', pour: 'pour', load: 'load the vessel', pressurise: 'to pressure' } as const;
-const cautions = computed(() => (product.value ? [...new Map((['weigh', 'mix', 'clear', 'pour', 'press', 'watch'] as const).flatMap((s) => cautionsFor(product.value!, s)).map((c) => [c.code, c.says])).values()] : []));
-const ratio = computed(() => { const p = product.value && weightParts(product.value); return p && product.value?.ratio.byWeight ? `${p.a} : ${p.b} by weight` : null; });
-const print = () => { window.print(); };
+const STEPS = {
+  stir: 'stir',
+  rest: 'rest',
+  vacuum: 'vacuum',
+  pour: 'pour',
+  load: 'load the vessel',
+  pressurise: 'to pressure',
+} as const;
+const cautions = computed(() =>
+  product.value
+    ? [
+        ...new Map(
+          (['weigh', 'mix', 'clear', 'pour', 'press', 'watch'] as const)
+            .flatMap((s) => cautionsFor(product.value!, s))
+            .map((c) => [c.code, c.says]),
+        ).values(),
+      ]
+    : [],
+);
+const ratio = computed(() => {
+  const p = product.value && weightParts(product.value);
+  return p && product.value?.ratio.byWeight ? `${p.a} : ${p.b} by weight` : null;
+});
+const print = () => {
+  window.print();
+};
 </script>
 
 <template>
   <div class="stack">
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
     <template v-if="batch && product">
-      <div class="row spread screen"><h1>Bench sheet</h1><div class="row"><Button icon="pi pi-print" label="Print both" @click="print" /><RouterLink :to="{ name: 'batch', params: { code } }">Back to {{ code }}</RouterLink></div></div>
-      <p class="small quiet screen">Two pages: a sheet of A5, and a label of 100 by 60 mm for mould or cup. The code opens this batch on a tablet.</p>
+      <div class="row spread screen">
+        <h1>Bench sheet</h1>
+        <div class="row">
+          <Button icon="pi pi-print" label="Print both" @click="print" /><RouterLink
+            :to="{ name: 'batch', params: { code } }"
+            >Back to {{ code }}</RouterLink
+          >
+        </div>
+      </div>
+      <p class="small quiet screen">
+        Two pages: a sheet of A5, and a label of 100 by 60 mm for mould or cup. The code opens this batch on a tablet.
+      </p>
       <div class="papers">
         <article class="sheet" aria-label="Sheet">
-          <header><div><p class="code figures">{{ code }}</p><p class="product">{{ product.name }}</p><p class="small">{{ [ratio, batch.mould?.code ? `mould ${batch.mould.code}` : null, batch.startedAt ? dayAndTime(batch.startedAt) : null].filter(Boolean).join(', ') }}</p></div>
-            <svg class="qr" :viewBox="`-2 -2 ${qr.size + 4} ${qr.size + 4}`" role="img" :aria-label="`Code of ${address}`" shape-rendering="crispEdges"><rect x="-2" y="-2" :width="qr.size + 4" :height="qr.size + 4" class="white" /><path :d="qr.d" /></svg></header>
+          <header>
+            <div>
+              <p class="code figures">{{ code }}</p>
+              <p class="product">{{ product.name }}</p>
+              <p class="small">
+                {{
+                  [
+                    ratio,
+                    batch.mould?.code ? `mould ${batch.mould.code}` : null,
+                    batch.startedAt ? dayAndTime(batch.startedAt) : null,
+                  ]
+                    .filter(Boolean)
+                    .join(', ')
+                }}
+              </p>
+            </div>
+            <svg
+              class="qr"
+              :viewBox="`-2 -2 ${qr.size + 4} ${qr.size + 4}`"
+              role="img"
+              :aria-label="`Code of ${address}`"
+              shape-rendering="crispEdges"
+            >
+              <rect x="-2" y="-2" :width="qr.size + 4" :height="qr.size + 4" class="white" />
+              <path :d="qr.d" />
+            </svg>
+          </header>
           <template v-if="plan">
-            <table><tbody><tr v-for="r in rows" :key="r.name"><th scope="row">{{ r.name }}</th><td class="amount figures">{{ r.amount }}</td><td class="figures">{{ r.more }}</td><td class="write">got</td></tr></tbody></table>
-            <table class="times"><tbody><tr v-for="s in plan.timeline" :key="s.what"><th scope="row">{{ STEPS[s.what] }}</th><td class="figures">from {{ sayMinutes(s.fromMin) }}</td><td class="figures">to {{ sayMinutes(s.toMin) }}</td><td class="write">at</td></tr></tbody></table>
-            <p class="big"><template v-if="plan.potLifeMin !== null">Pot life <strong class="figures">{{ sayMinutes(plan.potLifeMin) }}</strong></template><template v-if="plan.spareMin !== null">, spare <strong class="figures">{{ sayMinutes(plan.spareMin) }}</strong></template><template v-if="plan.pressureKPa !== null">. Press at <strong class="figures">{{ units.say(plan.pressureKPa, 'kPa') }}</strong><template v-if="product.pressure?.holdMin != null">, hold {{ sayMinutes(product.pressure.holdMin) }}</template></template><template v-if="plan.demouldMin !== null">. Demould after <strong class="figures">{{ sayMinutes(plan.demouldMin) }}</strong></template>.</p>
-            <p v-if="plan.pours > 1" class="small">In {{ plan.pours }} pours: {{ plan.pourSchedule.map((p, i) => (i === 0 ? 'first' : `after ${sayMinutes(p.afterMin)}`)).join(', ') }}.</p>
+            <table>
+              <tbody>
+                <tr v-for="r in rows" :key="r.name">
+                  <th scope="row">{{ r.name }}</th>
+                  <td class="amount figures">{{ r.amount }}</td>
+                  <td class="figures">{{ r.more }}</td>
+                  <td class="write">got</td>
+                </tr>
+              </tbody>
+            </table>
+            <table class="times">
+              <tbody>
+                <tr v-for="s in plan.timeline" :key="s.what">
+                  <th scope="row">{{ STEPS[s.what] }}</th>
+                  <td class="figures">from {{ sayMinutes(s.fromMin) }}</td>
+                  <td class="figures">to {{ sayMinutes(s.toMin) }}</td>
+                  <td class="write">at</td>
+                </tr>
+              </tbody>
+            </table>
+            <p class="big">
+              <template v-if="plan.potLifeMin !== null"
+                >Pot life <strong class="figures">{{ sayMinutes(plan.potLifeMin) }}</strong></template
+              ><template v-if="plan.spareMin !== null"
+                >, spare <strong class="figures">{{ sayMinutes(plan.spareMin) }}</strong></template
+              ><template v-if="plan.pressureKPa !== null"
+                >. Press at <strong class="figures">{{ units.say(plan.pressureKPa, 'kPa') }}</strong><template
+                  v-if="product.pressure?.holdMin != null"
+                  >, hold {{ sayMinutes(product.pressure.holdMin) }}</template
+                ></template
+              ><template v-if="plan.demouldMin !== null"
+                >. Demould after <strong class="figures">{{ sayMinutes(plan.demouldMin) }}</strong></template
+              >.
+            </p>
+            <p v-if="plan.pours > 1" class="small">
+              In {{ plan.pours }} pours:
+              {{ plan.pourSchedule.map((p, i) => (i === 0 ? 'first' : `after ${sayMinutes(p.afterMin)}`)).join(', ') }}.
+            </p>
           </template>
           <p v-else>No plan was made for this batch.</p>
-          <div class="notes"><span>Room</span><span>Damp</span><span>Resin A</span><span>Resin B</span><span>By</span><span>Notes</span></div>
-          <ul class="cautions"><li v-for="c in cautions" :key="c">{{ c }}</li></ul>
+          <div class="notes">
+            <span>Room</span><span>Damp</span><span>Resin A</span><span>Resin B</span><span>By</span><span>Notes</span>
+          </div>
+          <ul class="cautions">
+            <li v-for="c in cautions" :key="c">{{ c }}</li>
+          </ul>
         </article>
         <article class="label" aria-label="Label">
-          <svg class="qr" :viewBox="`-2 -2 ${qr.size + 4} ${qr.size + 4}`" aria-hidden="true" shape-rendering="crispEdges"><rect x="-2" y="-2" :width="qr.size + 4" :height="qr.size + 4" class="white" /><path :d="qr.d" /></svg>
-          <div><p class="code figures">{{ code }}</p><p class="product">{{ product.name }}</p><p v-if="batch.mould?.code">{{ batch.mould.code }}</p><p v-if="plan?.demouldMin != null" class="small">demould after {{ sayMinutes(plan.demouldMin) }}</p><p class="small">{{ batch.startedAt ? dayAndTime(batch.startedAt) : 'parts met:' }}</p></div>
+          <svg
+            class="qr"
+            :viewBox="`-2 -2 ${qr.size + 4} ${qr.size + 4}`"
+            aria-hidden="true"
+            shape-rendering="crispEdges"
+          >
+            <rect x="-2" y="-2" :width="qr.size + 4" :height="qr.size + 4" class="white" />
+            <path :d="qr.d" />
+          </svg>
+          <div>
+            <p class="code figures">{{ code }}</p>
+            <p class="product">{{ product.name }}</p>
+            <p v-if="batch.mould?.code">{{ batch.mould.code }}</p>
+            <p v-if="plan?.demouldMin != null" class="small">demould after {{ sayMinutes(plan.demouldMin) }}</p>
+            <p class="small">{{ batch.startedAt ? dayAndTime(batch.startedAt) : 'parts met:' }}</p>
+          </div>
         </article>
       </div>
     </template>
@@ -62,36 +196,149 @@ const print = () => { window.print(); };
 </template>
 
 <style scoped>
-@page sheet { size: 148mm 210mm; margin: 8mm; }
-@page label { size: 100mm 60mm; margin: 3mm; }
-.papers { display: flex; flex-wrap: wrap; gap: var(--space-5); align-items: flex-start; }
-article { background: #fff; color: #000; border: 1px solid var(--card-edge); }
-.sheet { width: 132mm; min-height: 192mm; padding: 4mm; page: sheet; display: flex; flex-direction: column; gap: 3mm; font-size: 10.5pt; }
-header { display: flex; justify-content: space-between; gap: 4mm; }
-.code { font-size: 24pt; font-weight: 800; line-height: 1; }
-.product { font-size: 14pt; font-weight: 700; }
-.qr { width: 27mm; height: 27mm; flex: none; }
-.white { fill: #fff; }
-table { border-collapse: collapse; width: 100%; }
-th, td { text-align: left; border-bottom: 0.3mm solid #888; padding: 1.2mm 1mm; font-weight: 400; }
-th { font-weight: 700; }
-.amount { font-size: 19pt; font-weight: 750; white-space: nowrap; }
-.write { width: 32mm; color: #555; border-bottom: 0.3mm solid #000; font-size: 8pt; vertical-align: bottom; }
-.big { font-size: 12pt; }
-.notes { display: grid; grid-template-columns: repeat(5, 1fr); gap: 2mm; }
-.notes span { border-bottom: 0.3mm solid #000; min-height: 9mm; font-size: 8pt; color: #555; }
-.notes span:last-child { grid-column: 1 / -1; min-height: 16mm; }
-.cautions { font-size: 8pt; line-height: 1.25; margin-top: auto; }
-.cautions li::before { content: "! "; font-weight: 800; }
-.label { width: 94mm; height: 54mm; page: label; display: flex; gap: 4mm; align-items: center; padding: 2mm; overflow: hidden; }
-.label .qr { width: 42mm; height: 42mm; }
-.label .code { font-size: 20pt; }
-.label .product { font-size: 12pt; }
+@page sheet {
+  size: 148mm 210mm;
+  margin: 8mm;
+}
+@page label {
+  size: 100mm 60mm;
+  margin: 3mm;
+}
+.papers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-5);
+  align-items: flex-start;
+}
+article {
+  background: #fff;
+  color: #000;
+  border: 1px solid var(--card-edge);
+}
+.sheet {
+  width: 132mm;
+  min-height: 192mm;
+  padding: 4mm;
+  page: sheet;
+  display: flex;
+  flex-direction: column;
+  gap: 3mm;
+  font-size: 10.5pt;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 4mm;
+}
+.code {
+  font-size: 24pt;
+  font-weight: 800;
+  line-height: 1;
+}
+.product {
+  font-size: 14pt;
+  font-weight: 700;
+}
+.qr {
+  width: 27mm;
+  height: 27mm;
+  flex: none;
+}
+.white {
+  fill: #fff;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th,
+td {
+  text-align: left;
+  border-bottom: 0.3mm solid #888;
+  padding: 1.2mm 1mm;
+  font-weight: 400;
+}
+th {
+  font-weight: 700;
+}
+.amount {
+  font-size: 19pt;
+  font-weight: 750;
+  white-space: nowrap;
+}
+.write {
+  width: 32mm;
+  color: #555;
+  border-bottom: 0.3mm solid #000;
+  font-size: 8pt;
+  vertical-align: bottom;
+}
+.big {
+  font-size: 12pt;
+}
+.notes {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 2mm;
+}
+.notes span {
+  border-bottom: 0.3mm solid #000;
+  min-height: 9mm;
+  font-size: 8pt;
+  color: #555;
+}
+.notes span:last-child {
+  grid-column: 1 / -1;
+  min-height: 16mm;
+}
+.cautions {
+  font-size: 8pt;
+  line-height: 1.25;
+  margin-top: auto;
+}
+.cautions li::before {
+  content: '! ';
+  font-weight: 800;
+}
+.label {
+  width: 94mm;
+  height: 54mm;
+  page: label;
+  display: flex;
+  gap: 4mm;
+  align-items: center;
+  padding: 2mm;
+  overflow: hidden;
+}
+.label .qr {
+  width: 42mm;
+  height: 42mm;
+}
+.label .code {
+  font-size: 20pt;
+}
+.label .product {
+  font-size: 12pt;
+}
 @media print {
-  .screen { display: none; }
-  .papers { display: block; }
-  article { border: 0; }
-  .sheet { break-after: page; width: auto; min-height: 190mm; padding: 0; }
-  .label { width: auto; padding: 0; }
+  .screen {
+    display: none;
+  }
+  .papers {
+    display: block;
+  }
+  article {
+    border: 0;
+  }
+  .sheet {
+    break-after: page;
+    width: auto;
+    min-height: 190mm;
+    padding: 0;
+  }
+  .label {
+    width: auto;
+    padding: 0;
+  }
 }
 </style>

@@ -1,7 +1,10 @@
 import { create } from 'qrcode';
 
 /** A machine-readable code as one path of unit squares, with its side in squares. */
-export interface CodePath { readonly d: string; readonly size: number }
+export interface CodePath {
+  readonly d: string;
+  readonly size: number;
+}
 
 /** A QR code of a text, drawn as one path; medium error correction, so that a drop of resin does not spoil it. */
 export function codePath(text: string): CodePath {

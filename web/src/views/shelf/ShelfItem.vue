@@ -18,7 +18,13 @@ const props = defineProps<{ kind: ShelfKind; code: string | null }>();
 const products = useProducts();
 const { form, shelved, problem, saving, save, remove } = useShelfItem(props.kind, toRef(props, 'code'));
 const fields = computed(() => props.kind.fields(form.document.value, products.cards));
-const PANELS = { lots: LotPanel, moulds: MouldPanel, inclusions: InclusionPanel, additives: AdditivePanel, gear: GearPanel };
+const PANELS = {
+  lots: LotPanel,
+  moulds: MouldPanel,
+  inclusions: InclusionPanel,
+  additives: AdditivePanel,
+  gear: GearPanel,
+};
 </script>
 
 <template>
@@ -27,9 +33,16 @@ const PANELS = { lots: LotPanel, moulds: MouldPanel, inclusions: InclusionPanel,
     <component :is="PANELS[kind.place]" :document="form.document.value" :shelved="shelved" :set="form.set" />
     <section class="card" :aria-label="code ?? `New ${kind.one}`">
       <h2>{{ code ?? `New ${kind.one}` }}</h2>
-      <div class="fields"><div v-for="f in fields" :key="f.path" class="cell"><span class="small">{{ f.label }}</span><FieldEntry :field="f" :path="f.path" /></div></div>
+      <div class="fields">
+        <div v-for="f in fields" :key="f.path" class="cell">
+          <span class="small">{{ f.label }}</span><FieldEntry :field="f" :path="f.path" />
+        </div>
+      </div>
     </section>
-    <section v-for="l in kind.lists(products.cards)" :key="l.path" class="card stack" :aria-label="l.title"><h2>{{ l.title }}</h2><ListRows :path="l.path" :fields="l.fields" :one="l.one" plain /></section>
+    <section v-for="l in kind.lists(products.cards)" :key="l.path" class="card stack" :aria-label="l.title">
+      <h2>{{ l.title }}</h2>
+      <ListRows :path="l.path" :fields="l.fields" :one="l.one" plain />
+    </section>
     <div class="row">
       <Button type="submit" label="Save" :loading="saving" />
       <Button v-if="form.changed.value" label="Undo my changes" severity="secondary" text @click="form.drop" />
@@ -39,6 +52,16 @@ const PANELS = { lots: LotPanel, moulds: MouldPanel, inclusions: InclusionPanel,
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr)); gap: var(--space-3) var(--space-4); padding-top: var(--space-2); }
-.cell { display: flex; flex-direction: column; gap: 4px; min-width: 0; }
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+  gap: var(--space-3) var(--space-4);
+  padding-top: var(--space-2);
+}
+.cell {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  min-width: 0;
+}
 </style>

@@ -13,8 +13,11 @@ const props = defineProps<{ place: ShelfPlace; code?: string }>();
 const shelf = useShelf();
 const kind = computed(() => KINDS[props.place]);
 const items = computed(() => shelf[props.place].map(({ item }) => item));
-const chosen = computed(() => (props.code === 'new' ? null : props.code ?? items.value[0]?.code ?? null));
-const missing = computed(() => shelf.loaded && props.code !== undefined && props.code !== 'new' && !items.value.some((i) => i.code === props.code));
+const chosen = computed(() => (props.code === 'new' ? null : (props.code ?? items.value[0]?.code ?? null)));
+const missing = computed(
+  () =>
+    shelf.loaded && props.code !== undefined && props.code !== 'new' && !items.value.some((i) => i.code === props.code),
+);
 const { noteOf } = useShelfNotes();
 onMounted(() => void shelf.load());
 </script>
@@ -22,24 +25,77 @@ onMounted(() => void shelf.load());
 <template>
   <div class="stack">
     <ShelfTabs />
-    <div class="row spread"><h1>{{ kind.title }}</h1><RouterLink class="p-button p-component" :to="`/${place}/new`"><i class="pi pi-plus" aria-hidden="true" /> New {{ kind.one }}</RouterLink></div>
+    <div class="row spread">
+      <h1>{{ kind.title }}</h1>
+      <RouterLink class="p-button p-component" :to="`/${place}/new`"
+        ><i class="pi pi-plus" aria-hidden="true" /> New {{ kind.one }}</RouterLink
+      >
+    </div>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
     <div class="columns">
       <nav :aria-label="kind.title">
-        <p v-if="shelf.loaded && items.length === 0" class="quiet">None yet. Add the first {{ kind.one }}; later steps choose from here.</p>
-        <ul class="list"><li v-for="i in items" :key="i.code"><RouterLink :to="`/${place}/${encodeURIComponent(i.code)}`" :class="{ here: i.code === chosen }"><strong class="figures">{{ i.code }}</strong><span class="small">{{ kind.line(i) }}</span><span v-if="noteOf(place, i.code)" class="small warn">{{ noteOf(place, i.code) }}</span></RouterLink></li></ul>
+        <p v-if="shelf.loaded && items.length === 0" class="quiet">
+          None yet. Add the first {{ kind.one }}; later steps choose from here.
+        </p>
+        <ul class="list">
+          <li v-for="i in items" :key="i.code">
+            <RouterLink :to="`/${place}/${encodeURIComponent(i.code)}`" :class="{ here: i.code === chosen }"
+              ><strong class="figures">{{ i.code }}</strong
+              ><span class="small">{{ kind.line(i) }}</span
+              ><span v-if="noteOf(place, i.code)" class="small warn">{{ noteOf(place, i.code) }}</span></RouterLink
+            >
+          </li>
+        </ul>
       </nav>
       <p v-if="missing" class="card">There is no {{ kind.one }} “{{ code }}”.</p>
-      <ShelfItem v-else-if="shelf.loaded && (items.length > 0 || code === 'new')" :key="`${place} ${chosen ?? 'new'}`" :kind="kind" :code="chosen" />
+      <ShelfItem
+        v-else-if="shelf.loaded && (items.length > 0 || code === 'new')"
+        :key="`${place} ${chosen ?? 'new'}`"
+        :kind="kind"
+        :code="chosen"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: 220px minmax(0, 1fr); gap: var(--space-5); align-items: start; }
-.list { max-height: calc(100vh - 210px); overflow-y: auto; }
-.list a { display: flex; flex-direction: column; justify-content: center; min-height: 52px; padding: 6px var(--space-3); color: inherit; text-decoration: none; border-left: 4px solid transparent; line-height: 1.25; }
-.list .here { border-left-color: var(--part-a); background: var(--card); }
-.warn { color: var(--outside); font-weight: 600; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } .list { display: flex; flex-wrap: wrap; max-height: none; } }
+.columns {
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+.list {
+  max-height: calc(100vh - 210px);
+  overflow-y: auto;
+}
+.list a {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  min-height: 52px;
+  padding: 6px var(--space-3);
+  color: inherit;
+  text-decoration: none;
+  border-left: 4px solid transparent;
+  line-height: 1.25;
+}
+.list .here {
+  border-left-color: var(--part-a);
+  background: var(--card);
+}
+.warn {
+  color: var(--outside);
+  font-weight: 600;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .list {
+    display: flex;
+    flex-wrap: wrap;
+    max-height: none;
+  }
+}
 </style>

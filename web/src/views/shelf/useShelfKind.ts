@@ -19,7 +19,7 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const shelved = computed(() => shelf[kind.place].find(({ item }) => item.code === code.value) ?? null);
-  const start = computed<Tree>(() => (shelved.value ? shelved.value.item as Tree : kind.empty));
+  const start = computed<Tree>(() => (shelved.value ? (shelved.value.item as Tree) : kind.empty));
   const form = useDocumentForm(`${kind.place}.${code.value ?? 'new'}`, kind.schema, start);
 
   /** Somebody else saved first: read theirs, and lay what was changed here over it, field by field. */
@@ -33,7 +33,10 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
 
   async function save(): Promise<void> {
     const item = form.ready();
-    if (!item) { problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.'; return; }
+    if (!item) {
+      problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.';
+      return;
+    }
     if (saving.value) return;
     saving.value = true;
     try {
@@ -57,9 +60,23 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
     const gone = shelved.value;
     if (!gone) return;
     confirm.require({
-      header: `Take ${gone.item.code} off the shelf?`, message: 'Batches that used it keep their record of it.', acceptLabel: 'Take it off', rejectLabel: 'Keep it',
-      acceptProps: { severity: 'danger' }, rejectProps: { severity: 'secondary' },
-      accept: () => void shelfApi.remove(kind.place, gone.item.code, gone.version).then(async () => { form.drop(); await shelf.load(); await router.push(`/${kind.place}`); }, (error: unknown) => { problem.value = error instanceof ApiProblem ? error.message : 'It was not removed.'; }),
+      header: `Take ${gone.item.code} off the shelf?`,
+      message: 'Batches that used it keep their record of it.',
+      acceptLabel: 'Take it off',
+      rejectLabel: 'Keep it',
+      acceptProps: { severity: 'danger' },
+      rejectProps: { severity: 'secondary' },
+      accept: () =>
+        void shelfApi.remove(kind.place, gone.item.code, gone.version).then(
+          async () => {
+            form.drop();
+            await shelf.load();
+            await router.push(`/${kind.place}`);
+          },
+          (error: unknown) => {
+            problem.value = error instanceof ApiProblem ? error.message : 'It was not removed.';
+          },
+        ),
     });
   }
 

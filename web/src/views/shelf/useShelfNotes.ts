@@ -13,7 +13,7 @@ export function useShelfNotes() {
   const lotNote = (code: string) => {
     const lot = shelf.lots.find((l) => l.item.code === code);
     const product = lot && products.bySlug.get(lot.item.productSlug);
-    return lot && product ? lotWarnings(product, lot.item, today(), lot.leftG, null, units.say)[0]?.says ?? '' : '';
+    return lot && product ? (lotWarnings(product, lot.item, today(), lot.leftG, null, units.say)[0]?.says ?? '') : '';
   };
   const mouldNote = (code: string) => {
     const mould = shelf.moulds.find((m) => m.item.code === code);
@@ -23,8 +23,12 @@ export function useShelfNotes() {
   };
   const gearNote = (code: string) => {
     const vessel = shelf.vessels.find((v) => v.code === code);
-    return vessel ? vesselStop(vessel, vessel.ratedKPa, today(), units.say)?.says ?? '' : '';
+    return vessel ? (vesselStop(vessel, vessel.ratedKPa, today(), units.say)?.says ?? '') : '';
   };
-  const NOTES: Partial<Record<ShelfPlace, (code: string) => string>> = { lots: lotNote, moulds: mouldNote, gear: gearNote };
+  const NOTES: Partial<Record<ShelfPlace, (code: string) => string>> = {
+    lots: lotNote,
+    moulds: mouldNote,
+    gear: gearNote,
+  };
   return { noteOf: (place: ShelfPlace, code: string): string => NOTES[place]?.(code) ?? '' };
 }

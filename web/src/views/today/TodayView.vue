@@ -26,34 +26,71 @@ const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 /** Layers to be poured within two days. */
 const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
 const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
-const soon = (atMs: number) => { const m = (atMs - work.nowMs) / 60_000; return m < 0 ? 'now' : `in ${m < 100 ? `${Math.round(m)} min` : `${Math.round(m / 60)} h`}`; };
+const soon = (atMs: number) => {
+  const m = (atMs - work.nowMs) / 60_000;
+  return m < 0 ? 'now' : `in ${m < 100 ? `${Math.round(m)} min` : `${Math.round(m / 60)} h`}`;
+};
 /** When a look was or is due, in a few words. */
-const since = (atMs: number) => { const h = (work.nowMs - atMs) / 3_600_000; const size = Math.abs(h) < 36 ? `${Math.max(1, Math.round(Math.abs(h)))} h` : `${Math.round(Math.abs(h) / 24)} days`; return h > 0 ? `${size} ago` : `in ${size}`; };
+const since = (atMs: number) => {
+  const h = (work.nowMs - atMs) / 3_600_000;
+  const size = Math.abs(h) < 36 ? `${Math.max(1, Math.round(Math.abs(h)))} h` : `${Math.round(Math.abs(h) / 24)} days`;
+  return h > 0 ? `${size} ago` : `in ${size}`;
+};
 const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
-const metSince = (item: WorkItem) => (item.startMs === null ? 'start not recorded' : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`);
-const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowMs); return left === null ? null : `${Math.round(left * 100)} % of pot life left`; };
+const metSince = (item: WorkItem) =>
+  item.startMs === null
+    ? 'start not recorded'
+    : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`;
+const shareLeft = (item: WorkItem) => {
+  const left = potLifeLeft(item, work.nowMs);
+  return left === null ? null : `${Math.round(left * 100)} % of pot life left`;
+};
 </script>
 
 <template>
   <div class="stack">
     <div class="row spread">
       <h1>Today</h1>
-      <div class="row"><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'board' }">Wall board</RouterLink>
-      <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'plan' }">Plan a batch <KeyCap k="m" /></RouterLink>
-      <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"><Button @click="navigate"><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }} <KeyCap k="n" /></Button></RouterLink></div>
+      <div class="row">
+        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'board' }">Wall board</RouterLink>
+        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'plan' }"
+          >Plan a batch <KeyCap k="m"
+        /></RouterLink>
+        <RouterLink :to="{ name: 'new-batch' }" custom v-slot="{ navigate }"
+          ><Button @click="navigate"
+            ><i class="pi pi-plus" aria-hidden="true" />{{ draft ? 'Go on with the draft' : 'Log a batch' }}
+            <KeyCap k="n" /></Button
+        ></RouterLink>
+      </div>
     </div>
     <ProblemNote v-if="work.problem" :says="work.problem" again @again="work.load" />
 
     <section aria-labelledby="now" class="stack">
       <h2 id="now">In work</h2>
-      <p v-if="work.loaded && !work.problem && atBench.length === 0" class="card quiet">Nothing is in work. Press <KeyCap k="n" /> to log a batch.</p>
+      <p v-if="work.loaded && !work.problem && atBench.length === 0" class="card quiet">
+        Nothing is in work. Press <KeyCap k="n" /> to log a batch.
+      </p>
       <ul class="benches">
         <li v-for="item in atBench" :key="item.code">
           <RouterLink class="card bench" :to="{ name: 'bench', params: { code: item.code } }">
-            <span class="glass"><JarGlass :layers="jarContents(item.product, item.batch)" :left="potLifeLeft(item, work.nowMs)" :set="!isLiquid(item.stage)" :label="item.product.name" /></span>
+            <span class="glass"
+              ><JarGlass
+                :layers="jarContents(item.product, item.batch)"
+                :left="potLifeLeft(item, work.nowMs)"
+                :set="!isLiquid(item.stage)"
+                :label="item.product.name"
+            /></span>
             <span class="told">
-              <span class="head"><strong class="stage">{{ STAGE_WORDS[item.stage] }}</strong><span class="figures code">{{ item.code }}</span></span>
-              <span>{{ item.product.name }}<template v-if="item.batch.mould?.code">, <span class="whole">{{ item.batch.mould.code }}</span></template></span>
+              <span class="head"
+                ><strong class="stage">{{ STAGE_WORDS[item.stage] }}</strong
+                ><span class="figures code">{{ item.code }}</span></span
+              >
+              <span
+                >{{ item.product.name
+                }}<template v-if="item.batch.mould?.code"
+                  >, <span class="whole">{{ item.batch.mould.code }}</span></template
+                ></span
+              >
               <strong class="due" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</strong>
               <span class="quiet small">{{ shareLeft(item) ?? metSince(item) }}</span>
               <span v-if="item.batch.note" class="quiet small">{{ item.batch.note }}</span>
@@ -71,8 +108,13 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
         <ul v-else class="card lines" data-test="due">
           <li v-for="c in due ?? []" :key="c.code">
             <RouterLink class="figures code" :to="{ name: 'batch', params: { code: c.code } }">{{ c.code }}</RouterLink>
-            <span class="grow">{{ c.productName }}<template v-if="c.mould">, {{ c.mould }}</template><span class="quiet small block">{{ c.why }}</span></span>
-            <span class="due-small" :class="{ late: Date.parse(c.at) < work.nowMs }">{{ since(Date.parse(c.at)) }}</span>
+            <span class="grow"
+              >{{ c.productName }}<template v-if="c.mould">, {{ c.mould }}</template
+              ><span class="quiet small block">{{ c.why }}</span></span
+            >
+            <span class="due-small" :class="{ late: Date.parse(c.at) < work.nowMs }">{{
+              since(Date.parse(c.at))
+            }}</span>
             <RouterLink class="do" :to="{ name: 'check', params: { code: c.code } }">Check</RouterLink>
           </li>
         </ul>
@@ -80,12 +122,27 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
       </section>
       <section v-if="layers?.length" aria-labelledby="layers" class="stack">
         <h2 id="layers">Next layers</h2>
-        <ul class="card lines" data-test="layers"><li v-for="l in layers" :key="l.piece"><RouterLink class="figures code" :to="{ name: 'piece', params: { code: l.piece } }">{{ l.piece }}</RouterLink><span class="grow">Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name }}<span class="quiet small block">{{ l.says }}</span></span><span class="due-small">{{ soon(Date.parse(l.at)) }}</span></li></ul>
+        <ul class="card lines" data-test="layers">
+          <li v-for="l in layers" :key="l.piece">
+            <RouterLink class="figures code" :to="{ name: 'piece', params: { code: l.piece } }">{{
+              l.piece
+            }}</RouterLink><span class="grow"
+              >Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name
+              }}<span class="quiet small block">{{ l.says }}</span></span
+            ><span class="due-small">{{ soon(Date.parse(l.at)) }}</span>
+          </li>
+        </ul>
       </section>
       <section v-if="agenda.length" aria-labelledby="agenda" class="stack">
         <h2 id="agenda">With the pieces</h2>
         <ul class="card lines" data-test="agenda">
-          <li v-for="l in agenda" :key="l.code + l.atMs + l.says"><RouterLink class="figures code" :to="{ name: 'batch', params: { code: l.code } }">{{ l.code }}</RouterLink><span class="grow">{{ l.says }}<span class="quiet small block">{{ l.product }}</span></span><span class="due-small">{{ soon(l.atMs) }}</span></li>
+          <li v-for="l in agenda" :key="l.code + l.atMs + l.says">
+            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: l.code } }">{{
+              l.code
+            }}</RouterLink><span class="grow"
+              >{{ l.says }}<span class="quiet small block">{{ l.product }}</span></span
+            ><span class="due-small">{{ soon(l.atMs) }}</span>
+          </li>
         </ul>
       </section>
       <section aria-labelledby="faults" class="stack">
@@ -95,7 +152,10 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
         <ul v-else class="card lines">
           <li v-for="f in faults ?? []" :key="f.code">
             <RouterLink class="figures code" :to="{ name: 'batch', params: { code: f.code } }">{{ f.code }}</RouterLink>
-            <span class="grow">{{ f.symptoms.map(symptomWords).join('; ') }}<span class="quiet small block">{{ f.productName }}, {{ dayAndTime(f.startedAt) }}</span></span>
+            <span class="grow"
+              >{{ f.symptoms.map(symptomWords).join('; ')
+              }}<span class="quiet small block">{{ f.productName }}, {{ dayAndTime(f.startedAt) }}</span></span
+            >
             <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Why</RouterLink>
           </li>
         </ul>
@@ -105,22 +165,96 @@ const shareLeft = (item: WorkItem) => { const left = potLifeLeft(item, work.nowM
 </template>
 
 <style scoped>
-.benches { display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: var(--space-4); }
-.bench { display: grid; grid-template-columns: 72px 1fr; gap: var(--space-3); padding: var(--space-3); color: inherit; text-decoration: none; height: 100%; align-items: center; }
-.bench:hover { border-color: var(--action); }
-.told { display: flex; flex-direction: column; gap: 2px; min-width: 0; }
-.head { display: flex; justify-content: space-between; align-items: baseline; gap: var(--space-2); }
-.stage { font-size: 1.35rem; line-height: 1.1; }
-.code, .whole { white-space: nowrap; }
-.code { font-weight: 700; }
-.due { font-size: 1.05rem; padding-top: 4px; }
-.late { color: var(--outside); font-weight: 700; }
-.columns { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-5); align-items: start; }
-.lines { padding: 0 var(--space-4); }
-.lines li { display: flex; align-items: center; gap: var(--space-4); min-height: 56px; padding: 6px 0; }
-.lines li + li { border-top: 1px solid var(--card-edge); }
-.grow { flex: 1; min-width: 0; line-height: 1.25; }
-.block { display: block; }
-.do { display: inline-flex; align-items: center; justify-content: center; min-height: var(--target); min-width: 72px; border: 2px solid var(--action); border-radius: var(--radius); text-decoration: none; font-weight: 700; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
+.benches {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: var(--space-4);
+}
+.bench {
+  display: grid;
+  grid-template-columns: 72px 1fr;
+  gap: var(--space-3);
+  padding: var(--space-3);
+  color: inherit;
+  text-decoration: none;
+  height: 100%;
+  align-items: center;
+}
+.bench:hover {
+  border-color: var(--action);
+}
+.told {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  min-width: 0;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: var(--space-2);
+}
+.stage {
+  font-size: 1.35rem;
+  line-height: 1.1;
+}
+.code,
+.whole {
+  white-space: nowrap;
+}
+.code {
+  font-weight: 700;
+}
+.due {
+  font-size: 1.05rem;
+  padding-top: 4px;
+}
+.late {
+  color: var(--outside);
+  font-weight: 700;
+}
+.columns {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--space-5);
+  align-items: start;
+}
+.lines {
+  padding: 0 var(--space-4);
+}
+.lines li {
+  display: flex;
+  align-items: center;
+  gap: var(--space-4);
+  min-height: 56px;
+  padding: 6px 0;
+}
+.lines li + li {
+  border-top: 1px solid var(--card-edge);
+}
+.grow {
+  flex: 1;
+  min-width: 0;
+  line-height: 1.25;
+}
+.block {
+  display: block;
+}
+.do {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  min-height: var(--target);
+  min-width: 72px;
+  border: 2px solid var(--action);
+  border-radius: var(--radius);
+  text-decoration: none;
+  font-weight: 700;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -5,7 +5,8 @@ import { agendaOf } from './agenda';
 
 const start = Date.parse('2026-11-24T08:00:00Z');
 const hours = (h: number) => start + h * 3_600_000;
-const item = (slug: string, patch: Record<string, unknown>) => workItem(saltmarshCard(slug), soundBatch(slug, { startedAt: '2026-11-24T08:00:00+00:00', checks: [], ...patch }));
+const item = (slug: string, patch: Record<string, unknown>) =>
+  workItem(saltmarshCard(slug), soundBatch(slug, { startedAt: '2026-11-24T08:00:00+00:00', checks: [], ...patch }));
 
 describe('the agenda', () => {
   const out = item('house-clear-6', { code: 'B-1', pour: { releaseMist: true } });
@@ -28,5 +29,6 @@ describe('the agenda', () => {
     const third = all[2]!.atMs;
     expect(agendaOf([slow], third).filter((l) => l.atMs <= third && l.says === all[2]!.says)).toEqual([all[2]]);
   });
-  it('has nothing for a batch whose parts have not met', () => expect(agendaOf([item('house-clear-6', { startedAt: null })], hours(1))).toEqual([]));
+  it('has nothing for a batch whose parts have not met', () =>
+    expect(agendaOf([item('house-clear-6', { startedAt: null })], hours(1))).toEqual([]));
 });

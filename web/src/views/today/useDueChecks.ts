@@ -22,7 +22,9 @@ export function useDueChecks() {
     }
   }
   useLive().onChange(useDebounceFn(() => void load(), SETTLE_MS));
-  useIntervalFn(() => { if (document.visibilityState === 'visible') void load(); }, REFRESH_MS);
+  useIntervalFn(() => {
+    if (document.visibilityState === 'visible') void load();
+  }, REFRESH_MS);
   onMounted(load);
   return { due, problem, load };
 }

@@ -9,26 +9,60 @@ import type { Tree } from '../../../stores/draftPath';
 const props = defineProps<{ document: Tree; shelved: unknown }>();
 const units = useUnits();
 const products = useProducts();
-const card = computed(() => { const r = additiveSchema.safeParse(props.document); return r.success ? r.data : null; });
+const card = computed(() => {
+  const r = additiveSchema.safeParse(props.document);
+  return r.success ? r.data : null;
+});
 const perG = computed(() => (card.value ? dropsPerG(card.value) : null));
-const allowed = computed(() => products.cards.map((p) => {
-  const kind = card.value?.kind;
-  const refused = (kind && p.additives?.refused?.includes(kind)) || card.value?.refusedBy?.includes(p.slug);
-  const limit = kind ? p.additives?.kinds?.[kind] : null;
-  return { name: p.name, says: refused ? 'refuses it' : limit == null ? 'card does not say' : `to ${units.say(limit, '%')}`, refused: Boolean(refused), limit };
-}).filter((a) => a.refused || a.limit != null));
+const allowed = computed(() =>
+  products.cards
+    .map((p) => {
+      const kind = card.value?.kind;
+      const refused = (kind && p.additives?.refused?.includes(kind)) || card.value?.refusedBy?.includes(p.slug);
+      const limit = kind ? p.additives?.kinds?.[kind] : null;
+      return {
+        name: p.name,
+        says: refused ? 'refuses it' : limit == null ? 'card does not say' : `to ${units.say(limit, '%')}`,
+        refused: Boolean(refused),
+        limit,
+      };
+    })
+    .filter((a) => a.refused || a.limit != null),
+);
 </script>
 
 <template>
   <section v-if="card" class="card panel" aria-label="What follows">
-    <div><p class="small quiet">Drops in a gram</p><p class="big figures">{{ perG === null ? 'not measured' : Number(perG.toPrecision(3)) }}</p><p class="small quiet">{{ perG === null ? 'Count some drops onto the scale and write down both.' : `one drop is ${Math.round(1000 / perG)} mg` }}</p>
-      <p v-if="card.solvent" class="small warn">Flammable: no flame while it is wet.</p></div>
-    <ul class="small"><li v-for="a in allowed" :key="a.name" :class="{ warn: a.refused }">{{ a.name }} {{ a.says }}</li></ul>
+    <div>
+      <p class="small quiet">Drops in a gram</p>
+      <p class="big figures">{{ perG === null ? 'not measured' : Number(perG.toPrecision(3)) }}</p>
+      <p class="small quiet">
+        {{
+          perG === null
+            ? 'Count some drops onto the scale and write down both.'
+            : `one drop is ${Math.round(1000 / perG)} mg`
+        }}
+      </p>
+      <p v-if="card.solvent" class="small warn">Flammable: no flame while it is wet.</p>
+    </div>
+    <ul class="small">
+      <li v-for="a in allowed" :key="a.name" :class="{ warn: a.refused }">{{ a.name }} {{ a.says }}</li>
+    </ul>
   </section>
 </template>
 
 <style scoped>
-.panel { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-4); }
-.big { font-size: 1.5rem; font-weight: 750; }
-.warn { color: var(--outside); font-weight: 650; }
+.panel {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--space-4);
+}
+.big {
+  font-size: 1.5rem;
+  font-weight: 750;
+}
+.warn {
+  color: var(--outside);
+  font-weight: 650;
+}
 </style>

@@ -8,14 +8,23 @@ import type { Tree } from '../../../stores/draftPath';
 /** The caution that belongs to this piece. */
 const props = defineProps<{ document: Tree; shelved: unknown }>();
 const units = useUnits();
-const gear = computed(() => { const r = gearSchema.safeParse(props.document); return r.success ? r.data : null; });
-const stop = computed(() => (gear.value?.kind === 'pressure-vessel' ? vesselStop(gear.value, gear.value.ratedKPa, today(), units.say) : null));
+const gear = computed(() => {
+  const r = gearSchema.safeParse(props.document);
+  return r.success ? r.data : null;
+});
+const stop = computed(() =>
+  gear.value?.kind === 'pressure-vessel' ? vesselStop(gear.value, gear.value.ratedKPa, today(), units.say) : null,
+);
 const caution = computed(() => {
   switch (gear.value?.kind) {
-    case 'pressure-vessel': return `Never above ${units.say(gear.value.ratedKPa, 'kPa')}, whatever a card asks. Only a rated vessel with a working relief valve, secured, bled to zero before the lid is opened; never home-made.`;
-    case 'vacuum-chamber': return 'It can implode: shield it, and look it over before each use.';
-    case 'lamp': return 'Shield eyes and skin.';
-    default: return null;
+    case 'pressure-vessel':
+      return `Never above ${units.say(gear.value.ratedKPa, 'kPa')}, whatever a card asks. Only a rated vessel with a working relief valve, secured, bled to zero before the lid is opened; never home-made.`;
+    case 'vacuum-chamber':
+      return 'It can implode: shield it, and look it over before each use.';
+    case 'lamp':
+      return 'Shield eyes and skin.';
+    default:
+      return null;
   }
 });
 </script>
@@ -26,6 +35,17 @@ const caution = computed(() => {
 </template>
 
 <style scoped>
-.caution { background: var(--caution-ground); border-left: 5px solid var(--caution-edge); border-radius: 4px; padding: var(--space-3); }
-.stop { background: var(--outside-ground); color: var(--outside); border-radius: 4px; padding: var(--space-3); font-weight: 700; }
+.caution {
+  background: var(--caution-ground);
+  border-left: 5px solid var(--caution-edge);
+  border-radius: 4px;
+  padding: var(--space-3);
+}
+.stop {
+  background: var(--outside-ground);
+  color: var(--outside);
+  border-radius: 4px;
+  padding: var(--space-3);
+  font-weight: 700;
+}
 </style>

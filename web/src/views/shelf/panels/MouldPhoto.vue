@@ -27,15 +27,51 @@ async function take(event: Event) {
   <div class="photo">
     <img v-if="photo" :src="photoAddress(photo)" alt="Photo of the mould" />
     <p v-else class="quiet small none">No photo</p>
-    <div class="row"><Button :label="photo ? 'Another' : 'Add a photo'" severity="secondary" :loading="busy" @click="file?.click()" /><Button v-if="photo" icon="pi pi-trash" severity="secondary" text aria-label="Take the photo off" @click="emit('change', null)" /></div>
-    <input ref="file" type="file" accept="image/*" class="visually-hidden" tabindex="-1" aria-label="Photo of the mould" @change="take" />
+    <div class="row">
+      <Button
+        :label="photo ? 'Another' : 'Add a photo'"
+        severity="secondary"
+        :loading="busy"
+        @click="file?.click()"
+      /><Button
+        v-if="photo"
+        icon="pi pi-trash"
+        severity="secondary"
+        text
+        aria-label="Take the photo off"
+        @click="emit('change', null)"
+      />
+    </div>
+    <input
+      ref="file"
+      type="file"
+      accept="image/*"
+      class="visually-hidden"
+      tabindex="-1"
+      aria-label="Photo of the mould"
+      @change="take"
+    />
     <p v-if="problem" class="small bad" role="alert">{{ problem }}</p>
   </div>
 </template>
 
 <style scoped>
-.photo { display: flex; flex-direction: column; gap: var(--space-2); }
-img { width: 100%; border-radius: var(--radius); }
-.none { border: 1px dashed var(--chalk-400); border-radius: var(--radius); padding: var(--space-5) var(--space-3); text-align: center; }
-.bad { color: var(--outside); }
+.photo {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-2);
+}
+img {
+  width: 100%;
+  border-radius: var(--radius);
+}
+.none {
+  border: 1px dashed var(--chalk-400);
+  border-radius: var(--radius);
+  padding: var(--space-5) var(--space-3);
+  text-align: center;
+}
+.bad {
+  color: var(--outside);
+}
 </style>

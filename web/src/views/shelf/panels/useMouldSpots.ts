@@ -7,15 +7,20 @@ import { checksApi } from '../../../api/checks';
 export function useMouldSpots(code: Ref<string | null>) {
   const spots = shallowRef<MouldSpots | null>(null);
   const problem = ref<string | null>(null);
-  watch(code, async (asked) => {
-    spots.value = null;
-    if (!asked) return;
-    try {
-      const found = await checksApi.spots(asked);
-      if (asked === code.value) [spots.value, problem.value] = [found, null];
-    } catch (error) {
-      if (asked === code.value) problem.value = error instanceof ApiProblem ? error.message : 'The pulls could not be read.';
-    }
-  }, { immediate: true });
+  watch(
+    code,
+    async (asked) => {
+      spots.value = null;
+      if (!asked) return;
+      try {
+        const found = await checksApi.spots(asked);
+        if (asked === code.value) [spots.value, problem.value] = [found, null];
+      } catch (error) {
+        if (asked === code.value)
+          problem.value = error instanceof ApiProblem ? error.message : 'The pulls could not be read.';
+      }
+    },
+    { immediate: true },
+  );
   return { spots, problem };
 }
