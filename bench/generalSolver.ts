@@ -58,7 +58,6 @@ export function slabByOdex(
     const s = system.slopes({
       alpha: Float64Array.from(y.slice(0, n)),
       temperature: Float64Array.from(y.slice(n)),
-      lost: 0,
     });
     return [...s.alpha, ...s.temperature];
   };

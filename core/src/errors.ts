@@ -2,6 +2,7 @@
 export type CoreErrorCode =
   | 'ratio-not-stated'
   | 'out-of-range'
+  | 'additives-fill-it'
   | 'kinetics-not-known'
   | 'pot-life-not-stated'
   | 'did-not-converge'
@@ -21,10 +22,17 @@ export class CoreError extends Error {
   }
 }
 
+/** A range as a person says it: the least number above nought is "more than 0", and what is unbounded is not named. */
+function rangeWords(low: number, high: number): string {
+  const from = low === Number.MIN_VALUE ? 'more than 0' : Number.isFinite(low) ? `${low} or more` : '';
+  const to = Number.isFinite(high) && high < Number.MAX_VALUE ? `at most ${high}` : '';
+  return [from, to].filter(Boolean).join(' and ') || 'a number';
+}
+
 /** @throws CoreError `out-of-range` unless `value` is a finite number within the range */
 export function requireNumber(value: number, path: string, low = -Infinity, high = Infinity): number {
   if (!Number.isFinite(value) || value < low || value > high) {
-    throw new CoreError('out-of-range', `${path} must be a number from ${low} to ${high}, not ${value}.`, path);
+    throw new CoreError('out-of-range', `${path} must be ${rangeWords(low, high)}, not ${value}.`, path);
   }
   return value;
 }

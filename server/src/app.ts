@@ -111,11 +111,11 @@ export function createApp({
     ...pieceRoutes(pieces),
     ...trialRoutes(batches, series),
     ...backupRoutes(backup, waiting),
-    ...batchRoutes(batches, products, past, pieces),
+    ...batchRoutes(batches, products, past, pieces, clock.now),
     ...checkRoutes(checks, past, pieces, clock.now),
     ...shelfRoutes(shelf),
     ...searchRoutes(search),
-    ...diagnoseRoutes(),
+    ...diagnoseRoutes(clock.now),
     ...planRoutes(planner),
     ...deviceRoutes(devices, clock.now),
   ];

@@ -127,7 +127,13 @@ describe('what earlier pulls and pairs tell', () => {
     const { body } = await request(studio.app).get(`/api/v1/batches/${code}/diagnosis`).expect(200);
     const first = body.symptoms[0].causes[0] as { id: string; evidence: { says: string }[] };
     expect(first.id).toBe('mould-flaw');
-    expect(first.evidence.some((e) => e.says.includes('4 of this mould'))).toBe(true);
+    // The mould's own page says the same of the same place, word for word.
+    const { body: mould } = await request(studio.app).get('/api/v1/moulds/M-77/spots').expect(200);
+    const said = (mould.cavities as { spots: { says: string; batches: string[] }[] }[])
+      .flatMap((c) => c.spots)
+      .find((s) => s.batches.includes(code))!.says;
+    expect(said).toContain('Here in 4 of');
+    expect(first.evidence.map((e) => e.says)).toContain(said);
   });
   it('knows how a pair went before, by what was cast in', async () => {
     await request(studio.app)

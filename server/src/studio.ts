@@ -12,6 +12,7 @@ import { checkStore } from './store/checkStore';
 import { openDatabase, type Database } from './store/database';
 import { factStore, type FactStore } from './store/factStore';
 import { filterStore } from './store/filterStore';
+import { pairKeeping } from './store/pairKeeping';
 import { pastStore } from './store/pastStore';
 import { photoStore } from './store/photoStore';
 import { pieceStore } from './store/pieceStore';
@@ -59,7 +60,10 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
       console.error(error);
     });
   const planner = options.planner ?? inlinePlanner();
-  const batches = announcing(batchStore(database, products, vesselGuard(shelf.gear)), bus);
+  const batches = announcing(
+    pairKeeping(batchStore(database, products, vesselGuard(shelf.gear)), shelf.inclusions),
+    bus,
+  );
   const facts = factStore(database, products);
   const dataFolder = dirname(options.file);
   const photoFolder = join(dataFolder, 'photos');

@@ -1,5 +1,6 @@
 import { requireNumber } from '../errors';
 import { calibrate, isCalibrated } from '../cure/calibration';
+import { mixFit, type CupMix } from '../cure/cupMix';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from '../cure/cup';
 import { alphaAtSpent, potLifeSpent, resinPoints, type ResinReading } from '../cure/potLifeSpent';
 import type { Product } from '../formats/product';
@@ -12,6 +13,8 @@ export interface CupNow {
   readonly roomC: number;
   readonly cupDiameterMm?: number | undefined;
   readonly readings: readonly ResinReading[];
+  /** Dose, colours and fillers in it. */
+  readonly mix?: CupMix | undefined;
   /** Minutes since the parts met. */
   readonly nowMin: number;
 }
@@ -33,7 +36,7 @@ const MOST_MINUTES = 14_400;
 
 /** The cup's curve from the last thing that is known of it, and when that was. */
 function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: number; read: boolean } | null {
-  const fit = calibrate(product);
+  const fit = mixFit(product, cup.mix);
   if (!isCalibrated(fit)) return null;
   const points = resinPoints(cup.readings).filter((p) => p.atMin <= cup.nowMin + 1e-9);
   const last = points.at(-1);
@@ -51,7 +54,9 @@ function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: 
       read: Boolean(last),
     };
   const path = points[0]!.atMin > 0 ? [{ atMin: 0, temperatureC: cup.resinC }, ...points] : points;
-  const alpha = alphaAtSpent(fit, potLifeSpent(product, path, last.atMin) ?? 0);
+  const held = calibrate(product);
+  if (!isCalibrated(held)) return null;
+  const alpha = alphaAtSpent(held, potLifeSpent(product, path, last.atMin, cup.mix?.catalystPct) ?? 0);
   return { curve: integrateCup(fit, { ...start, alpha, resinC: last.temperatureC }), sinceMin: last.atMin, read: true };
 }
 
@@ -70,9 +75,10 @@ const temperatureAt = (curve: CupCurve, minute: number): number => {
  */
 export function benchClock(product: Product, cup: CupNow): BenchClock | null {
   requireNumber(cup.nowMin, 'nowMin', 0, 1e6);
-  const fit = calibrate(product);
+  const fit = mixFit(product, cup.mix);
+  const held = calibrate(product);
   const known = curveFrom(product, cup);
-  if (!known || !isCalibrated(fit)) {
+  if (!known || !isCalibrated(fit) || !isCalibrated(held)) {
     const potLife = product.potLife?.minutes;
     return potLife == null
       ? null
@@ -93,7 +99,8 @@ export function benchClock(product: Product, cup: CupNow): BenchClock | null {
   // Spent is the share of held pot life that this conversion stands for, found on the same curve from both ends.
   const ends = at(fit.alphaPot);
   return {
-    spent: spentAt(fit, alphaNow),
+    // Held at one temperature every mix of the product runs through the same shares, whatever its dose.
+    spent: spentAt(held, alphaNow),
     potLifeEndsMin: ends === null ? null : ends > sinceMin ? ends : sinceMin,
     gelsMin: at(fit.alphaGel),
     resinNowC: temperatureAt(curve, Math.max(0, cup.nowMin - sinceMin)),
@@ -121,7 +128,7 @@ const AHEAD_MIN = 600;
  * @returns minutes since the parts met and °C; empty without a model
  */
 export function resinAhead(product: Product, cup: CupNow): { readonly atMin: number; readonly temperatureC: number }[] {
-  const fit = calibrate(product);
+  const fit = mixFit(product, cup.mix);
   const known = curveFrom(product, cup);
   if (!known || !isCalibrated(fit)) return [];
   const { curve, sinceMin } = known;
@@ -148,7 +155,7 @@ export function pourWindow(
   cup: CupNow,
   window: { readonly fromC: number; readonly toC: number },
 ): PourWindow | null {
-  const fit = calibrate(product);
+  const fit = mixFit(product, cup.mix);
   const known = curveFrom(product, cup);
   if (!known || !isCalibrated(fit)) return null;
   const { curve, sinceMin } = known;

@@ -1,6 +1,7 @@
 import { findRoot } from '../numeric/findRoot';
 import { bogackiShampineStep, nextStep } from '../numeric/rungeKutta';
 import { arrheniusFactor } from './arrhenius';
+import { heatCapacityOf, wholeRiseK } from './heatCapacity';
 import { CUP_CONVECTION_W_PER_M2K, HEAT_CAPACITY_J_PER_GK, type FamilyKinetics } from './kineticsDefaults';
 
 /** Chemistry of one product, as the cup and the slab share it. */
@@ -10,6 +11,8 @@ export interface Chemistry {
   readonly kPerMin: number;
   readonly referenceC: number;
   readonly heatJPerG: number;
+  /** Heat capacity of the mix, J/(g·K); the resin's where it is not given. */
+  readonly heatCapacityJPerGK?: number | undefined;
 }
 
 export interface CupConditions {
@@ -35,7 +38,10 @@ export interface CupCurve {
   readonly temperatureC: readonly number[];
   readonly peakC: number;
   readonly peakMin: number;
-  /** Heat made less heat kept and lost, as a share of the heat made: a check on the integration. */
+  /**
+   * Heat made less heat kept and lost, as a share of the heat made, where what was lost is summed from the curve
+   * itself: a check on the integration that fails where a step was too long.
+   */
   readonly energyError: number;
   readonly status: 'complete' | 'time-ran-out' | 'too-many-steps';
 }
@@ -53,40 +59,43 @@ export function cureRatePerMin(c: Chemistry, alpha: number, temperatureC: number
 }
 
 /** Rate at which the whole surface of the cup's liquid takes heat, 1/min: `h·A/(m·c)`. */
-export function coolingPerMin({
-  massG,
-  densityGPerML,
-  cupDiameterMm,
-}: Pick<CupConditions, 'massG' | 'densityGPerML' | 'cupDiameterMm'>): number {
+export function coolingPerMin(
+  { massG, densityGPerML, cupDiameterMm }: Pick<CupConditions, 'massG' | 'densityGPerML' | 'cupDiameterMm'>,
+  heatCapacityJPerGK: number = HEAT_CAPACITY_J_PER_GK,
+): number {
   const volumeM3 = (massG / densityGPerML) * 1e-6;
   const diameterM = cupDiameterMm ? cupDiameterMm / 1000 : Math.cbrt((4 * volumeM3) / Math.PI);
   const heightM = volumeM3 / ((Math.PI * diameterM ** 2) / 4);
   const areaM2 = (Math.PI * diameterM ** 2) / 2 + Math.PI * diameterM * heightM;
-  return (60 * CUP_CONVECTION_W_PER_M2K * areaM2) / (massG * HEAT_CAPACITY_J_PER_GK);
+  return (60 * CUP_CONVECTION_W_PER_M2K * areaM2) / (massG * heatCapacityJPerGK);
 }
 
-/** Absolute tolerances of a step: conversion, kelvin, kelvin lost. */
-const TOLERANCE = [2e-6, 0.005, 0.005];
+/** Absolute tolerances of a step: conversion, kelvin. */
+const TOLERANCE = [2e-6, 0.005];
 const MOST_STEPS = 20_000;
 /** The whole cure is taken as over here; the tail carries no heat worth having. */
 const CURED = 0.995;
+
+/** Area under a cubic with these ends and slopes, K·min: independent of the steps' own sums. */
+const excessOver = (h: number, from: number, to: number, slopeFrom: number, slopeTo: number): number =>
+  (h / 2) * (from + to) + ((h * h) / 12) * (slopeFrom - slopeTo);
 
 /**
  * One cup of mixed resin heating itself: `c·dT/dt = ΔH·dα/dt − (h·A/m)(T − Troom)`, integrated with step control.
  * Whatever the step, the temperature stays under the adiabatic bound `max(T0, Troom) + ΔH/c`.
  */
 export function integrateCup(chemistry: Chemistry, conditions: CupConditions): CupCurve {
-  const cooling = coolingPerMin(conditions);
-  const riseK = chemistry.heatJPerG / HEAT_CAPACITY_J_PER_GK;
+  const cooling = coolingPerMin(conditions, heatCapacityOf(chemistry));
+  const riseK = wholeRiseK(chemistry);
   const boundC = Math.max(conditions.resinC, conditions.roomC) + riseK;
   const slopes = ([alpha, temperature]: number[]) => {
     const rate = cureRatePerMin(chemistry, alpha!, Math.min(temperature!, boundC));
-    const lost = cooling * (temperature! - conditions.roomC);
-    return [rate, riseK * rate - lost, lost];
+    return [rate, riseK * rate - cooling * (temperature! - conditions.roomC)];
   };
   const end = Math.min(conditions.untilAlpha ?? CURED, CURED);
   const startAlpha = conditions.alpha ?? 0;
-  let y = [startAlpha, conditions.resinC, 0];
+  let y = [startAlpha, conditions.resinC];
+  let lostK = 0;
   let slope = slopes(y);
   let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.mostMinutes / 50);
   let t = 0;
@@ -106,6 +115,8 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
     const scaled = Math.max(...step.error.map((e, i) => Math.abs(e) / TOLERANCE[i]!));
     if (scaled <= 1) {
       t = conditions.mostMinutes - t - h < 1e-9 ? conditions.mostMinutes : t + h;
+      lostK +=
+        cooling * excessOver(h, y[1]! - conditions.roomC, step.y[1]! - conditions.roomC, slope[1]!, step.slope[1]!);
       y = step.y;
       slope = step.slope;
       curve.minutes.push(t);
@@ -121,7 +132,7 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
     ...curve,
     peakC: curve.temperatureC[peak]!,
     peakMin: curve.minutes[peak]!,
-    energyError: made === 0 ? 0 : Math.abs(made - (y[1]! - conditions.resinC) - y[2]!) / made,
+    energyError: made === 0 ? 0 : Math.abs(made - (y[1]! - conditions.resinC) - lostK) / made,
     status,
   };
 }

@@ -1,3 +1,4 @@
+import { minutesAt } from './equivalentAge';
 import { describe, expect, it } from 'vitest';
 import { saltmarshCard } from '../simulation/saltmarshCards';
 import { bondWindow } from './bondWindow';
@@ -52,7 +53,10 @@ describe('inTheMould', () => {
     expect(a.centreGelMin!).toBeGreaterThan(3);
     expect(a.lastGelMin!).toBeGreaterThan(a.centreGelMin!);
     expect(a.headStartMin!).toBeGreaterThan(0);
-    expect(a.demouldMin).toBe(Math.max(a.thinAgedMin!, a.coolMin!));
+    expect(a.demouldMin!).toBeGreaterThanOrEqual(a.thinAgedMin!);
+    expect(a.demouldMin!).toBeGreaterThanOrEqual(minutesAt(clear, clear.demould!.minutes!, wish.roomC, 23) - 1e-9);
+    // As cool as the card's own cup at its demould, which is sooner than cool to the touch.
+    expect(a.coolEnoughMin!).toBeLessThanOrEqual(a.coolMin!);
     expect(a.schedule.pours).toHaveLength(1);
     expect(a.atOncePeakC).toBeNull();
   });
@@ -63,7 +67,9 @@ describe('inTheMould', () => {
     expect(later.centreGelMin! - 5).toBeLessThan(base.centreGelMin! - 3);
   });
   it('is split where it is too deep, with the peak that it would have had', () => {
-    const a = answered(inTheMould(deep, { ...wish, depthMm: 140, thinnestMm: 20, massG: 3000, pourMin: 20 }));
+    const a = answered(
+      inTheMould(deep, { ...wish, depthMm: 140, thinnestMm: 20, massG: 3000, widthMm: 60, pourMin: 20 }),
+    );
     expect(a.schedule.pours).toHaveLength(3);
     expect(a.slab.peakC).toBeLessThan(66);
     expect(a.atOncePeakC!).toBeGreaterThan(70);

@@ -3,7 +3,10 @@ import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
 import { bondWindow, type BondWindow } from './bondWindow';
 import { calibrate, isCalibrated } from './calibration';
-import { simulateSlab } from './simulateSlab';
+import type { CupMix } from './cupMix';
+import { mouldHeatLimit } from './heatLimits';
+import type { PourWidth } from './sideLoss';
+import { COLDEST_C, WARMEST_C, simulateSlab } from './simulateSlab';
 
 /** The most that may be poured at once, and what decides it. */
 export interface DeepestPour {
@@ -17,6 +20,9 @@ export interface PourConditions {
   readonly roomC: number;
   readonly mouldC?: number | undefined;
   readonly alpha?: number | undefined;
+  readonly mix?: CupMix | undefined;
+  /** Width of the pour seen from above; as wide as deep where it is not known. */
+  readonly width?: PourWidth | undefined;
   /** The hottest that what is cast in may get, °C. */
   readonly inclusionMaxC?: number | null | undefined;
 }
@@ -33,20 +39,15 @@ const DEEPEST_MM = 300;
  * @throws CoreError `out-of-range`
  */
 export function deepestPour(product: Product, c: PourConditions): DeepestPour {
-  requireNumber(c.resinC, 'resinC', -40, 200);
-  requireNumber(c.roomC, 'roomC', -40, 200);
+  requireNumber(c.resinC, 'resinC', COLDEST_C, WARMEST_C);
+  requireNumber(c.roomC, 'roomC', COLDEST_C, WARMEST_C);
   const card = product.depth?.maxMm ?? null;
-  const limits = [
-    { by: 'peak' as const, atC: product.exothermMaxC },
-    { by: 'inclusion' as const, atC: c.inclusionMaxC },
-  ].filter((l): l is { by: 'peak' | 'inclusion'; atC: number } => l.atC != null);
-  const least = limits.reduce<{ by: 'peak' | 'inclusion'; atC: number } | null>(
-    (a, b) => (a === null || b.atC < a.atC ? b : a),
-    null,
-  );
+  const heat = { by: 'peak' as const, atC: mouldHeatLimit(product).atC };
+  const bears = c.inclusionMaxC;
+  const least = bears != null && bears < heat.atC ? { by: 'inclusion' as const, atC: bears } : heat;
   const most = card ?? DEEPEST_MM;
   const otherwise: DeepestPour = card === null ? { depthMm: most, by: 'not-stated' } : { depthMm: most, by: 'card' };
-  if (least === null || !isCalibrated(calibrate(product)) || most <= LEAST_MM) return otherwise;
+  if (!isCalibrated(calibrate(product)) || most <= LEAST_MM) return otherwise;
   // The start of the pour is no exotherm: resin poured warmer than the limit is another fault.
   const floor = Math.max(least.atC, c.resinC, c.roomC);
   const over = (depthMm: number) => {
@@ -74,22 +75,29 @@ export interface PourSchedule {
   readonly sand: boolean;
 }
 
+/** More pours than this are no way to make a piece, and no schedule is written beyond. */
+export const MOST_POURS = 200;
+
+/** Pours that a depth takes, none deeper than may be; counted, never walked. */
+export const poursFor = (depthMm: number, deepestMm: number): number =>
+  deepestMm > 0 ? Math.min(MOST_POURS, Math.max(1, Math.ceil(depthMm / deepestMm - 1e-6))) : MOST_POURS;
+
 /**
- * Splits a depth into pours of equal depth, none deeper than may be, each waited for until the one below bonds and has
- * cooled.
- * @param coolMin minutes until one pour is cool, by the slab
+ * Splits a depth into pours of equal depth, none deeper than may be, each waited for until the one below bonds, has
+ * gelled, and its heat is over.
+ * @param readyMin minutes until one pour has gelled through and is cool, by the slab
  */
 export function pourSchedule(
   product: Product,
   depthMm: number,
   roomC: number,
   deepest: DeepestPour,
-  coolMin: number | null,
+  readyMin: number | null,
 ): PourSchedule {
-  requireNumber(depthMm, 'depthMm', 1e-3, 1000);
-  const count = Math.max(1, Math.ceil(depthMm / deepest.depthMm - 1e-6));
+  requireNumber(depthMm, 'depthMm', 1e-3, 10_000);
+  const count = poursFor(depthMm, deepest.depthMm);
   const window = bondWindow(product, roomC);
-  const wait = Math.max(window?.fromMin ?? 0, coolMin ?? 0);
+  const wait = Math.max(window?.fromMin ?? 0, readyMin ?? 0);
   const open = window?.untilMin == null ? null : Math.max(0, window.untilMin);
   const pours = Array.from({ length: count }, (_, i) => ({
     depthMm: depthMm / count,

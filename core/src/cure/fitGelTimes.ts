@@ -2,6 +2,7 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { requireNumber } from '../errors';
 import type { Product } from '../formats/product';
 import { calibrate, isCalibrated } from './calibration';
+import { doseEffect } from './catalystDose';
 import { integrateCup, minuteAtAlpha } from './cup';
 import { SHEET_MASS_G } from './kineticsDefaults';
 
@@ -11,6 +12,8 @@ export interface GelPoint {
   readonly resinC: number;
   readonly roomC?: number | undefined;
   readonly massG?: number | undefined;
+  /** Dose of catalyst, % of resin mass; the card's typical one where it is not given. */
+  readonly catalystPct?: number | null | undefined;
 }
 
 /** A product's kinetics by the studio's own gel times, beside the card's; never in their place. */
@@ -35,6 +38,8 @@ export type GelFit =
       /** Root mean square of ln(model/logged). */
       readonly residual: number;
     };
+
+const doseRate = (product: Product, point: GelPoint) => doseEffect(product, point.catalystPct)?.rate ?? 1;
 
 /** Fewer points, or a narrower spread, cannot part the rate from its temperature (domain's rule). */
 const FEWEST = 3;
@@ -62,7 +67,11 @@ export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelF
   if (Math.max(...warmth) - Math.min(...warmth) < LEAST_SPREAD_K) return { status: 'too-close', points: points.length };
 
   const lnGel = (e: number, lnK: number, p: GelPoint): number => {
-    const chemistry = { ...fit, kinetics: { ...fit.kinetics, activationKJPerMol: e }, kPerMin: Math.exp(lnK) };
+    const chemistry = {
+      ...fit,
+      kinetics: { ...fit.kinetics, activationKJPerMol: e },
+      kPerMin: Math.exp(lnK) * doseRate(product, p),
+    };
     const massG = p.massG ?? product.gel?.massG ?? product.potLife?.massG ?? SHEET_MASS_G;
     const curve = integrateCup(chemistry, {
       massG,

@@ -2,8 +2,12 @@ import { requireNumber } from '../errors';
 import type { Product } from '../formats/product';
 import { arrheniusFactor } from './arrhenius';
 import { alphaAtMinute } from './cup';
-import { deepestPour, pourSchedule, type PourSchedule } from './deepPour';
-import { SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
+import type { CupMix } from './cupMix';
+import { deepestPour, poursFor, pourSchedule, type PourSchedule } from './deepPour';
+import { hardAndCoolMin, warmthAtCardDemouldK } from './demould';
+import { minutesAt } from './equivalentAge';
+import { SHEET_DENSITY_G_PER_ML, SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
+import type { PourWidth } from './sideLoss';
 import { simulateCup, type CupResult } from './simulateCup';
 import { simulateSlab, type SlabResult } from './simulateSlab';
 
@@ -20,6 +24,9 @@ export interface MouldWish {
   readonly pourMin: number;
   readonly cupDiameterMm?: number | undefined;
   readonly inclusionMaxC?: number | null | undefined;
+  readonly mix?: CupMix | undefined;
+  /** Width of the pour seen from above, mm; from the mass where it is not given. */
+  readonly widthMm?: number | null | undefined;
   readonly onProgress?: ((share: number) => void) | undefined;
 }
 
@@ -41,6 +48,8 @@ export type MouldAnswer =
       /** When the thinnest section is as old as the card's demould, and all is cool. */
       readonly thinAgedMin: number | null;
       readonly coolMin: number | null;
+      /** When it is as cool as the card's own cup is at the card's demould. */
+      readonly coolEnoughMin: number | null;
       readonly demouldMin: number | null;
       readonly witnessGelMin: number | null;
       /** Minutes that the leftover in the cup gels before the last of the piece; below 0 it lags behind. */
@@ -64,6 +73,31 @@ function agedMin(product: Product, slab: Slab, node: number, cardMin: number, at
 
 const coldestNode = (slab: Slab) => slab.positionsMm.findIndex((p) => p === slab.lastGelAtMm);
 
+/** The pour's width seen from above: as measured, else that of one square piece of its mass. */
+function widthOf(product: Product, w: MouldWish): PourWidth {
+  if (w.widthMm != null) return { mm: w.widthMm, from: 'measured' };
+  const densityGPerML = product.mixedDensityGPerML ?? product.densityAGPerML ?? SHEET_DENSITY_G_PER_ML;
+  return { mm: Math.sqrt(((w.massG / densityGPerML) * 1000) / w.depthMm), from: 'mass' };
+}
+
+/** From when on the whole pour is within so much of the room, min after the pour; null where the run ended before. */
+function coolWithin(slab: Slab, roomC: number, withinK: number): number | null {
+  let since: number | null = null;
+  let was = Infinity;
+  slab.minutes.forEach((minute, i) => {
+    const away = Math.max(...slab.temperatureC[i]!) - roomC;
+    if (away > withinK || minute < slab.peakMin) since = null;
+    else if (since === null) {
+      // Between two pictures the distance runs straight.
+      const before = slab.minutes[i - 1] ?? minute;
+      const share = Number.isFinite(was) && was > withinK ? (was - withinK) / (was - away) : 1;
+      since = before + share * (minute - before);
+    }
+    was = away;
+  });
+  return since;
+}
+
 /** Conversion and temperature of the cup at the moment of the pour. */
 function cupAtPour(
   cup: Extract<CupResult, { curve: unknown }>,
@@ -86,20 +120,28 @@ function cupAtPour(
  * @throws CoreError `out-of-range`
  */
 export function inTheMould(product: Product, w: MouldWish): MouldAnswer {
-  requireNumber(w.depthMm, 'depthMm', 1e-3, 1000);
+  requireNumber(w.depthMm, 'depthMm', 1e-3, 10_000);
   requireNumber(w.pourMin, 'pourMin', 0, 1e5);
   const cup = simulateCup(product, {
     massG: w.massG,
     resinC: w.resinC,
     roomC: w.roomC,
     cupDiameterMm: w.cupDiameterMm,
+    mix: w.mix,
   });
   if (!('curve' in cup)) return { status: cup.status };
   const poured = cupAtPour(cup, w);
   if (poured.gelMin !== null && w.pourMin >= poured.gelMin) return { status: 'set-before-pour' };
-  const at = { resinC: poured.resinC, roomC: w.roomC, mouldC: w.mouldC ?? w.roomC, alpha: poured.alpha };
+  const at = {
+    resinC: poured.resinC,
+    roomC: w.roomC,
+    mouldC: w.mouldC ?? w.roomC,
+    alpha: poured.alpha,
+    mix: w.mix,
+    width: widthOf(product, w),
+  };
   const deepest = deepestPour(product, { ...at, inclusionMaxC: w.inclusionMaxC });
-  const pourDepthMm = w.depthMm / Math.max(1, Math.ceil(w.depthMm / deepest.depthMm - 1e-6));
+  const pourDepthMm = w.depthMm / poursFor(w.depthMm, deepest.depthMm);
   const slab = simulateSlab(product, { ...at, depthMm: pourDepthMm, onProgress: w.onProgress });
   if (!('peakC' in slab)) return { status: slab.status };
   const whole = pourDepthMm < w.depthMm ? simulateSlab(product, { ...at, depthMm: w.depthMm }) : null;
@@ -107,27 +149,39 @@ export function inTheMould(product: Product, w: MouldWish): MouldAnswer {
   const thin = thinMm < pourDepthMm ? simulateSlab(product, { ...at, depthMm: Math.max(thinMm, 0.2) }) : slab;
   const since = (minute: number | null) => (minute === null ? null : w.pourMin + minute);
   const card = product.demould;
+  const cardC = card?.atC ?? SHEET_TEMPERATURE_C;
   const thinAgedMin =
     card?.minutes == null || !('peakC' in thin)
       ? null
-      : since(agedMin(product, thin, coldestNode(thin), card.minutes, card.atC ?? SHEET_TEMPERATURE_C));
+      : since(agedMin(product, thin, coldestNode(thin), card.minutes, cardC));
   const lastGelMin = since(Math.max(slab.lastGelMin ?? Infinity, 'peakC' in thin ? (thin.lastGelMin ?? Infinity) : 0));
   const coolMin = since(slab.coolMin);
-  const witness = simulateCup(product, { massG: Math.max(w.leftoverG, 0.5), resinC: w.resinC, roomC: w.roomC });
+  const coolEnoughMin = since(coolWithin(slab, w.roomC, warmthAtCardDemouldK(product)));
+  const witness = simulateCup(product, {
+    massG: Math.max(w.leftoverG, 0.5),
+    resinC: w.resinC,
+    roomC: w.roomC,
+    mix: w.mix,
+  });
   const witnessGelMin = 'curve' in witness ? witness.gelMin : null;
   const last = lastGelMin === null || !Number.isFinite(lastGelMin) ? null : lastGelMin;
+  const readyMin = Math.max(slab.coolMin ?? 0, slab.lastGelMin ?? 0);
   return {
     status: slab.status,
     slab,
     pourDepthMm,
     pourMin: w.pourMin,
     atOncePeakC: whole && 'peakC' in whole ? whole.peakC : null,
-    schedule: pourSchedule(product, w.depthMm, w.roomC, deepest, slab.coolMin),
+    schedule: pourSchedule(product, w.depthMm, w.roomC, deepest, readyMin),
     centreGelMin: since(slab.centreGelMin),
     lastGelMin: last,
     thinAgedMin,
     coolMin,
-    demouldMin: thinAgedMin === null || coolMin === null ? null : Math.max(thinAgedMin, coolMin),
+    coolEnoughMin,
+    demouldMin:
+      card?.minutes == null
+        ? null
+        : hardAndCoolMin(thinAgedMin, coolEnoughMin, minutesAt(product, card.minutes, w.roomC, cardC)),
     witnessGelMin,
     headStartMin: witnessGelMin === null || last === null ? null : last - witnessGelMin,
   };

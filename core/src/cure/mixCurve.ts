@@ -1,5 +1,6 @@
 import type { Product } from '../formats/product';
-import { calibrate, isCalibrated } from './calibration';
+import { isCalibrated } from './calibration';
+import { mixFit } from './cupMix';
 import { simulateCup, type CupRequest } from './simulateCup';
 import { mixedViscosityMPaS, thickening } from './viscosity';
 
@@ -12,6 +13,8 @@ export interface MixCurve {
   /** mPa·s at each minute; empty where the card states no viscosity. */
   readonly viscosityMPaS: readonly number[];
   readonly peakC: number | null;
+  /** Whose the heat of reaction is; `none` without a model. */
+  readonly heatFrom: 'card' | 'family' | 'none';
 }
 
 /**
@@ -21,7 +24,7 @@ export interface MixCurve {
  */
 export function mixCurve(product: Product, cup: CupRequest, thicker = 1): MixCurve {
   const result = simulateCup(product, cup);
-  const fit = calibrate(product);
+  const fit = mixFit(product, cup.mix);
   if ('curve' in result && isCalibrated(fit)) {
     const { minutes, alpha, temperatureC } = result.curve;
     const known = mixedViscosityMPaS(product, cup.resinC) !== null;
@@ -37,6 +40,7 @@ export function mixCurve(product: Product, cup: CupRequest, thicker = 1): MixCur
       minutes,
       viscosityMPaS,
       peakC: result.peakC,
+      heatFrom: result.heatFrom,
     };
   }
   const [potLifeMin, gelMin] = [product.potLife?.minutes ?? null, product.gel?.minutes ?? null];
@@ -47,6 +51,7 @@ export function mixCurve(product: Product, cup: CupRequest, thicker = 1): MixCur
     potLifeMin,
     gelMin,
     peakC: null,
+    heatFrom: 'none',
     minutes: until === null ? [] : [0, until],
     viscosityMPaS: until === null || stated == null ? [] : [stated * thicker, stated * thicker],
   };

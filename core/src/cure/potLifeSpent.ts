@@ -3,6 +3,8 @@ import type { Product } from '../formats/product';
 import { remembered } from '../numeric/remembered';
 import { arrheniusFactor } from './arrhenius';
 import { calibrate, isCalibrated, type Calibration } from './calibration';
+import { doseEffect } from './catalystDose';
+import { COLDEST_C, WARMEST_C } from './simulateSlab';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from './cup';
 
 /** A temperature of the mix at a minute since the parts met; as plain figures, or as a batch keeps its readings. */
@@ -14,24 +16,27 @@ export type ResinReading =
       readonly value?: number | null | undefined;
     };
 
+/** Longest time that a record may hold, min. */
+const MOST_MIN = 1e6;
+
 interface Point {
   readonly atMin: number;
   readonly temperatureC: number;
 }
 
 export function resinPoints(readings: readonly ResinReading[]): Point[] {
-  return readings
-    .flatMap((r): Point[] => {
-      if ('temperatureC' in r) return [r];
-      return r.what === 'resin' && r.atMin != null && r.value != null
-        ? [{ atMin: r.atMin, temperatureC: r.value }]
-        : [];
-    })
-    .map((p) => ({
-      atMin: requireNumber(p.atMin, 'atMin', 0, 1e6),
-      temperatureC: requireNumber(p.temperatureC, 'temperatureC', -40, 400),
-    }))
-    .sort((a, b) => a.atMin - b.atMin);
+  return (
+    readings
+      .flatMap((r): Point[] => {
+        if ('temperatureC' in r) return [r];
+        return r.what === 'resin' && r.atMin != null && r.value != null
+          ? [{ atMin: r.atMin, temperatureC: r.value }]
+          : [];
+      })
+      // What was read before the parts met, or is no temperature that resin can have, says nothing of the mix.
+      .filter((p) => p.atMin >= 0 && p.atMin <= MOST_MIN && p.temperatureC >= COLDEST_C && p.temperatureC <= WARMEST_C)
+      .sort((a, b) => a.atMin - b.atMin)
+  );
 }
 
 /** The cure of a mix held at the card's temperature that cannot heat itself, to its gel. */
@@ -68,19 +73,26 @@ const PARTS = 8;
  * temperature is taken; after the last one the last.
  * @param readings of the resin; others are passed over
  * @param untilMin now, minutes since the parts met; the last reading where it is not given
+ * @param catalystPct dose of catalyst, % of resin mass; the card's typical one where it is not given
  * @returns 0 at the start, 1 at the end of pot life; null where the card or the family gives no pot life, or nothing was read
  * @throws CoreError `out-of-range`
  */
-export function potLifeSpent(product: Product, readings: readonly ResinReading[], untilMin?: number): number | null {
+export function potLifeSpent(
+  product: Product,
+  readings: readonly ResinReading[],
+  untilMin?: number,
+  catalystPct?: number | null,
+): number | null {
   const points = resinPoints(readings);
   if (points.length === 0) return null;
   const fit = calibrate(product);
-  const until = requireNumber(untilMin ?? points.at(-1)!.atMin, 'untilMin', 0, 1e6);
+  const until = requireNumber(untilMin ?? points.at(-1)!.atMin, 'untilMin', 0, MOST_MIN);
   if (!isCalibrated(fit)) return product.potLife?.minutes == null ? null : until / product.potLife.minutes;
   const held = heldPotLifeMin(fit);
   if (held === null) return null;
+  const dose = doseEffect(product, catalystPct)?.rate ?? 1;
   const rate = (temperatureC: number) =>
-    arrheniusFactor(fit.kinetics.activationKJPerMol, temperatureC, fit.referenceC) / held;
+    (arrheniusFactor(fit.kinetics.activationKJPerMol, temperatureC, fit.referenceC) * dose) / held;
   const path = [
     { ...points[0]!, atMin: 0 },
     ...points,

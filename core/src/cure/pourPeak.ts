@@ -1,4 +1,5 @@
 import type { Product } from '../formats/product';
+import type { CupMix } from './cupMix';
 import { simulateSlab } from './simulateSlab';
 
 /** Nodes through the thickness: the peak is within half a kelvin of a fine grid's. */
@@ -8,6 +9,7 @@ interface Pour {
   readonly depthMm: number;
   readonly resinC: number;
   readonly roomC: number;
+  readonly mix?: CupMix | undefined;
 }
 
 const remembered = new WeakMap<Product, Map<string, number | null>>();
@@ -19,10 +21,13 @@ const remembered = new WeakMap<Product, Map<string, number | null>>();
 export function pourPeakC(product: Product, pour: Pour): number | null {
   const known = remembered.get(product) ?? new Map<string, number | null>();
   remembered.set(product, known);
-  const key = [pour.depthMm, pour.resinC, pour.roomC].map((v) => v.toFixed(1)).join(' ');
+  const inertG = (pour.mix?.inert ?? []).reduce((sum, p) => sum + p.massG, 0);
+  const key = [pour.depthMm, pour.resinC, pour.roomC, pour.mix?.catalystPct ?? -1, inertG / (pour.mix?.resinG || 1)]
+    .map((v) => v.toFixed(2))
+    .join(' ');
   const before = known.get(key);
   if (before !== undefined) return before;
-  const slab = pour.depthMm > 0 && pour.depthMm <= 1000 ? simulateSlab(product, { ...pour, nodes: NODES }) : null;
+  const slab = pour.depthMm > 0 && pour.depthMm <= 10_000 ? simulateSlab(product, { ...pour, nodes: NODES }) : null;
   const peak = slab && 'peakC' in slab ? slab.peakC : null;
   known.set(key, peak);
   return peak;

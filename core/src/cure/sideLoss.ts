@@ -11,8 +11,9 @@ export interface SideLoss {
   readonly wPerM3K: number;
   /**
    * `card`: solved so that the card's own deepest pour just meets its exotherm limit. `not-needed`: that pour stays
-   * under the limit without any. `worst-case`: the card lacks depth or limit, so none is taken. `not-met`: the sides
-   * would have to lose more than those of a bar as wide as it is deep; the card's figures cannot all be true.
+   * under the limit without any. `worst-case`: the card lacks depth or limit, or the pour is a wide panel, so little or
+   * none is taken. `not-met`: the sides would have to lose more than those of a bar as wide as it is deep; the card's
+   * figures cannot all be true.
    */
   readonly from: 'card' | 'not-needed' | 'worst-case' | 'not-met';
 }
@@ -37,5 +38,32 @@ function solve(product: Product): SideLoss {
   return { wPerM3K: findRoot(over, 0, most, 1e-3, 30).value, from: 'card' };
 }
 
-/** A product's loss through the sides, solved once for each card object. */
+/** A product's loss through the sides of its own deepest pour, as wide as deep; solved once for each card object. */
 export const sideLoss: (product: Product) => SideLoss = remembered(solve);
+
+/** How wide a pour is, seen from above, and whether somebody said so or its mass did. */
+export interface PourWidth {
+  readonly mm: number;
+  readonly from: 'measured' | 'mass';
+}
+
+/** A mass that would make one piece up to so many times as wide as deep is taken as such; */
+const COMPACT = 1.5;
+/** from so many times on it may be a panel or several pieces, and nothing is taken for its sides. */
+const LARGE = 4;
+
+/**
+ * The loss through the sides of one pour: the card's own belongs to a piece as wide as deep, and falls with the pour's
+ * perimeter over its area. Where only the mass tells the width and it is large for the depth, it fades to nothing.
+ * @param width of the pour; not known takes it as wide as deep
+ */
+export function sideLossOf(product: Product, depthMm: number, width: PourWidth | null | undefined): SideLoss {
+  const own = sideLoss(product);
+  const cardMm = product.depth?.maxMm;
+  if (own.wPerM3K === 0 || cardMm == null || width == null || !(width.mm > 0)) return own;
+  // Perimeter over area of a square is 4/width; a sliver is no better off than the card's own bar.
+  const byPerimeter = Math.min(1, cardMm / width.mm);
+  const large = (LARGE - width.mm / depthMm) / (LARGE - COMPACT);
+  const sure = width.from === 'measured' ? 1 : Math.min(1, Math.max(0, large));
+  return { wPerM3K: own.wPerM3K * byPerimeter * sure, from: sure < 1 ? 'worst-case' : own.from };
+}

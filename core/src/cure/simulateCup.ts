@@ -1,6 +1,8 @@
 import type { Product } from '../formats/product';
 import { requireNumber } from '../errors';
-import { calibrate, isCalibrated } from './calibration';
+import { isCalibrated } from './calibration';
+import { mixFit, type CupMix } from './cupMix';
+import { COLDEST_C, WARMEST_C } from './simulateSlab';
 import { integrateCup, minuteAtAlpha, type CupCurve } from './cup';
 
 export interface CupRequest {
@@ -10,6 +12,8 @@ export interface CupRequest {
   readonly resinC: number;
   readonly roomC: number;
   readonly cupDiameterMm?: number | undefined;
+  /** What it holds beside the resin as its card describes it. */
+  readonly mix?: CupMix | undefined;
 }
 
 export type CupResult =
@@ -26,21 +30,24 @@ export type CupResult =
       readonly massAssumed: boolean;
     };
 
+/** A cup lighter than this is no warmer than its room, one heavier is adiabatic: beyond, nothing changes, g. */
+const [LEAST_G, MOST_G] = [1e-3, 1e7];
 /** Longest cure worth following in a cup, min: ten days. */
 const MOST_MINUTES = 14_400;
 
 /**
  * The mixed cup of a product over time, with the chemistry fitted to its card: pot life, gel, peak exotherm.
  * @returns a status in place of figures where the card or the family gives no kinetics
- * @throws CoreError `out-of-range` for a mass that is not above 0, or temperatures outside −40 to 200 °C
+ * @throws CoreError `out-of-range` for a mass that is not above 0, or temperatures outside −40 to 400 °C
  */
 export function simulateCup(product: Product, request: CupRequest): CupResult {
-  requireNumber(request.massG, 'massG', 1e-6, 1e7);
-  requireNumber(request.resinC, 'resinC', -40, 200);
-  requireNumber(request.roomC, 'roomC', -40, 200);
-  const fit = calibrate(product);
+  requireNumber(request.massG, 'massG', Number.MIN_VALUE, 1e10);
+  requireNumber(request.resinC, 'resinC', COLDEST_C, WARMEST_C);
+  requireNumber(request.roomC, 'roomC', COLDEST_C, WARMEST_C);
+  const fit = mixFit(product, request.mix);
   if (!isCalibrated(fit)) return { status: fit.status };
-  const curve = integrateCup(fit, { ...request, densityGPerML: fit.densityGPerML, mostMinutes: MOST_MINUTES });
+  const massG = Math.min(MOST_G, Math.max(LEAST_G, request.massG));
+  const curve = integrateCup(fit, { ...request, massG, densityGPerML: fit.densityGPerML, mostMinutes: MOST_MINUTES });
   return {
     status: curve.status,
     potLifeMin: minuteAtAlpha(curve, fit.alphaPot),

@@ -145,8 +145,8 @@ describe('a slab that cures', () => {
           sideWPerM3K: 300,
         };
         const curve = integrateSlab(fit, c);
-        expect(curve.energyError).toBeLessThan(1e-9);
-        // A front may pass the bound at a face for a moment; the whole never does.
+        expect(curve.energyError).toBeLessThan(0.01);
+        expect(curve.peakC).toBeLessThanOrEqual(adiabaticPeakC(fit, c) + 1e-9);
         expect(Math.max(...curve.temperatureC.map((row) => row.reduce((x, y) => x + y, 0) / 24))).toBeLessThanOrEqual(
           adiabaticPeakC(fit, c) + 0.01,
         );

@@ -1,5 +1,6 @@
 import type { Chemistry } from './cup';
-import { HEAT_CAPACITY_J_PER_GK } from './kineticsDefaults';
+import { wholeRiseK } from './heatCapacity';
+import { isSpent } from './reactionOver';
 import { rosenbrockStep, slabSystem, type SlabState } from './slabSystem';
 
 /** A layer of resin with air above and mould below, and how long to follow it. */
@@ -21,7 +22,7 @@ export interface SlabConditions {
   readonly nodes: number;
   readonly mostMinutes: number;
   readonly alphaGel: number;
-  /** Stop once everything has gelled and is back within this of the room, K; 0 runs the whole time. */
+  /** Stop once the reaction is over and everything is back within this of the room, K; 0 runs the whole time. */
   readonly coolK: number;
   readonly onProgress?: ((share: number) => void) | undefined;
 }
@@ -47,7 +48,7 @@ export interface SlabCurve {
   /** From when on everything is within `coolK` of the room, after the peak; null where it is not yet. */
   readonly coolMin: number | null;
   readonly steps: number;
-  /** Heat made less heat kept and lost, as a share of what moved: a check on the integration. */
+  /** Heat made less heat kept and lost, as a share of what moved, the loss summed from the faces: a check that can fail. */
   readonly energyError: number;
 }
 
@@ -55,6 +56,8 @@ export interface SlabCurve {
 const ALPHA_TOLERANCE = 4e-4;
 const TEMPERATURE_TOLERANCE_K = 0.12;
 const MOST_STEPS = 30_000;
+/** A run is followed a little beyond its end, so that the picture shows it level. */
+const TAIL = 1.15;
 /** Pictures kept of a run, thinned as it grows. */
 const MOST_KEPT = 400;
 
@@ -64,12 +67,22 @@ interface Watch {
   peakAt: number;
   readonly gelMin: (number | null)[];
   coolMin: number | null;
+  /** Furthest from the room after the step before, K. */
+  awayK: number;
 }
 
-function look(watch: Watch, state: SlabState, before: SlabState, minute: number, h: number, c: SlabConditions): void {
+function look(
+  watch: Watch,
+  state: SlabState,
+  before: SlabState,
+  minute: number,
+  h: number,
+  c: SlabConditions,
+  mostC: number,
+): void {
   let warmest = 0;
   for (let i = 0; i < state.alpha.length; i += 1) {
-    const t = state.temperature[i]!;
+    const t = Math.min(state.temperature[i]!, mostC);
     if (t > watch.peakC) {
       watch.peakC = t;
       watch.peakMin = minute;
@@ -81,8 +94,11 @@ function look(watch: Watch, state: SlabState, before: SlabState, minute: number,
       watch.gelMin[i] = minute - h + h * (a1 > a0 ? (c.alphaGel - a0) / (a1 - a0) : 1);
     }
   }
+  // Between two steps the distance from the room runs straight.
+  const within = watch.awayK > warmest ? Math.max(0, (watch.awayK - c.coolK) / (watch.awayK - warmest)) : 1;
   if (warmest > c.coolK) watch.coolMin = null;
-  else watch.coolMin ??= minute;
+  else watch.coolMin ??= minute - h + h * Math.min(1, within);
+  watch.awayK = warmest;
 }
 
 /**
@@ -92,18 +108,22 @@ function look(watch: Watch, state: SlabState, before: SlabState, minute: number,
  */
 export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurve {
   const system = slabSystem(chemistry, c);
+  const mostC = adiabaticPeakC(chemistry, c);
   let state = system.start();
+  let lost = 0;
   const watch: Watch = {
     peakC: c.resinC,
     peakMin: 0,
     peakAt: 0,
     gelMin: Array.from(state.alpha, () => (c.alpha >= c.alphaGel ? 0 : null)),
     coolMin: null,
+    awayK: Math.abs(c.resinC - c.roomC),
   };
   const kept: { minute: number; temperature: number[]; alpha: number[] }[] = [];
   let every = 1;
   const keep = (minute: number) => {
-    kept.push({ minute, temperature: [...state.temperature.subarray(0, c.nodes)], alpha: [...state.alpha] });
+    const temperature = Array.from(state.temperature.subarray(0, c.nodes), (v) => Math.min(v, mostC));
+    kept.push({ minute, temperature, alpha: [...state.alpha] });
   };
   keep(0);
   let [t, h, steps, accepted, told] = [0, Math.min(0.05, c.mostMinutes / 100), 0, 0, 0];
@@ -119,7 +139,8 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
     const scaled = Math.max(alphaError / ALPHA_TOLERANCE, temperatureErrorK / TEMPERATURE_TOLERANCE_K, 1e-8);
     if (scaled <= 1) {
       t += h;
-      look(watch, next, state, t, h, c);
+      look(watch, next, state, t, h, c, mostC);
+      lost += (h / 2) * (system.lossRate(state) + system.lossRate(next));
       state = next;
       accepted += 1;
       if (accepted % every === 0) keep(t);
@@ -132,7 +153,8 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
         told = share;
         c.onProgress(share);
       }
-      if (c.coolK > 0 && watch.coolMin !== null && watch.gelMin.every((m) => m !== null) && t > watch.coolMin * 1.15) {
+      const over = c.coolK > 0 && watch.coolMin !== null && watch.gelMin.every((m) => m !== null);
+      if (over && t > watch.coolMin! * TAIL && isSpent(system, chemistry.kinetics, state, c)) {
         status = 'complete';
         break;
       }
@@ -146,7 +168,7 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
   return {
     status,
     steps,
-    energyError: system.energyError(state),
+    energyError: system.energyError(state, lost),
     minutes: kept.map((k) => k.minute),
     temperatureC: kept.map((k) => k.temperature),
     alpha: kept.map((k) => k.alpha),
@@ -157,15 +179,15 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
     centreGelMin: gels[Math.floor(c.nodes / 2)] ?? null,
     lastGelMin: gels[last] ?? null,
     lastGelAtMm: system.positionsMm[last]!,
-    coolMin: watch.coolMin,
+    coolMin: watch.coolMin === null ? null : Math.max(watch.coolMin, watch.peakMin),
   };
 }
 
 /**
- * The temperature that the whole of a run cannot pass: everything still uncured turned into heat at once, °C. A front
- * that runs into a face may pass it there for a moment, by the heat conducted ahead of it (as frontal cures are seen to).
+ * The temperature that a run cannot pass: everything still uncured turned into heat at once, °C. On a coarse mesh a front
+ * that runs into a face passes it there, by the heat conducted ahead of it; what is told is never above it.
  */
 export const adiabaticPeakC = (
   chemistry: Chemistry,
   c: Pick<SlabConditions, 'resinC' | 'roomC' | 'mouldC' | 'alpha'>,
-): number => Math.max(c.resinC, c.roomC, c.mouldC) + ((1 - c.alpha) * chemistry.heatJPerG) / HEAT_CAPACITY_J_PER_GK;
+): number => Math.max(c.resinC, c.roomC, c.mouldC) + (1 - c.alpha) * wholeRiseK(chemistry);

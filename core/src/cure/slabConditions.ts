@@ -1,5 +1,7 @@
 import type { Calibration } from './calibration';
 import { CUP_CONVECTION_W_PER_M2K } from './kineticsDefaults';
+import type { CupMix } from './cupMix';
+import type { PourWidth } from './sideLoss';
 import type { SlabConditions } from './slab';
 
 /** Thickness of mould rubber below a cavity where nobody measured it, mm. */
@@ -19,6 +21,10 @@ export interface SlabWish {
   readonly mouldC?: number | undefined;
   readonly mouldMm?: number | undefined;
   readonly alpha?: number | undefined;
+  /** What the mix holds beside the resin as its card describes it. */
+  readonly mix?: CupMix | undefined;
+  /** Width of the pour seen from above; as wide as it is deep where it is not known. */
+  readonly width?: PourWidth | undefined;
   readonly nodes?: number | undefined;
   readonly hours?: number | undefined;
   readonly onProgress?: ((share: number) => void) | undefined;

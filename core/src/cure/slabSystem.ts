@@ -1,7 +1,7 @@
 import { solveTridiagonal } from '../numeric/tridiagonal';
 import { GAS_CONSTANT, ZERO_C_IN_K } from './arrhenius';
 import type { Chemistry } from './cup';
-import { HEAT_CAPACITY_J_PER_GK } from './kineticsDefaults';
+import { heatCapacityOf, wholeRiseK } from './heatCapacity';
 import type { SlabConditions } from './slab';
 
 /** Conductivity of liquid and cured resin, W/(m·K). */
@@ -12,11 +12,10 @@ const MOULD_NODES = 12;
 /** A thinner mould holds no heat worth following, mm, and its cells would be too stiff to. */
 const LEAST_MOULD_MM = 0.5;
 
-/** Temperatures of all nodes, resin first from the top, then mould; conversions of the resin nodes; heat lost, J/m². */
+/** Temperatures of all nodes, resin first from the top, then mould; conversions of the resin nodes. */
 export interface SlabState {
   readonly temperature: Float64Array;
   readonly alpha: Float64Array;
-  readonly lost: number;
 }
 
 export interface SlabSystem {
@@ -24,8 +23,8 @@ export interface SlabSystem {
   readonly all: number;
   readonly positionsMm: readonly number[];
   readonly start: () => SlabState;
-  /** Slopes by minute: conversion, kelvin, and J/m² lost. */
-  readonly slopes: (state: SlabState) => { alpha: Float64Array; temperature: Float64Array; lost: number };
+  /** Slopes by minute: conversion and kelvin. */
+  readonly slopes: (state: SlabState) => SlabState;
   /** Conduction between and out of the nodes, 1/min. */
   readonly below: Float64Array;
   readonly above: Float64Array;
@@ -35,12 +34,30 @@ export interface SlabSystem {
   readonly derivatives: (state: SlabState) => { byAlpha: Float64Array; byTemperature: Float64Array };
   /** Kelvin that a whole cure gives. */
   readonly riseK: number;
-  readonly energyError: (state: SlabState) => number;
+  /** Heat that leaves at a state, J/(m²·min). */
+  readonly lossRate: (state: SlabState) => number;
+  /** The longest that heat stays in the slab, min: through its depth and out of its faces, with the mould's heat. */
+  readonly slowestMin: number;
+  /** Rate of cure at a conversion and temperature, 1/min. */
+  readonly ratePerMin: (alpha: number, temperatureC: number) => number;
+  /** Heat made less heat kept and lost, as a share of what moved. @param lost J/m² since the start */
+  readonly energyError: (state: SlabState, lost: number) => number;
 }
 
 const SECONDS = 60;
 /** Below this conversion the slope of α^m is taken as here: for m < 1 it has no end at nought. */
 const LEAST_ALPHA = 1e-5;
+
+/** All the heat held over all that the faces take, and half a depth of conduction beside it: an upper bound, min. */
+function slowestMin(holds: (i: number) => number, leak: Float64Array, c: SlabConditions, all: number): number {
+  let [held, leaks] = [0, 0];
+  for (let i = 0; i < all; i += 1) {
+    held += holds(i);
+    leaks += leak[i]!;
+  }
+  const through = (held * (c.depthMm / 2000)) / (SECONDS * CONDUCTIVITY_W_PER_MK);
+  return (leaks > 0 ? held / leaks : Infinity) + through;
+}
 
 /** The finite volumes of a slab: what each holds, what passes between them, and what cures in them. */
 export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem {
@@ -51,7 +68,7 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
   const conductivity = (i: number) => (i < c.nodes ? CONDUCTIVITY_W_PER_MK : MOULD_RUBBER.conductivity);
   const holds = (i: number) =>
     i < c.nodes
-      ? c.densityGPerML * 1e6 * HEAT_CAPACITY_J_PER_GK * dx
+      ? c.densityGPerML * 1e6 * heatCapacityOf(chemistry) * dx
       : MOULD_RUBBER.densityGPerML * 1e6 * MOULD_RUBBER.heatCapacity * dm;
   const half = (i: number) => width(i) / 2 / conductivity(i);
   const passes = (i: number, j: number) => SECONDS / (half(i) + half(j));
@@ -68,7 +85,7 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
     drain[i] = leak[i]! / holds(i);
   }
 
-  const riseK = chemistry.heatJPerG / HEAT_CAPACITY_J_PER_GK;
+  const riseK = wholeRiseK(chemistry);
   const { b, m, n, activationKJPerMol } = chemistry.kinetics;
   const exponent = (activationKJPerMol * 1000) / GAS_CONSTANT;
   const atReference = 1 / (chemistry.referenceC + ZERO_C_IN_K);
@@ -78,7 +95,6 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
   const start = (): SlabState => ({
     temperature: Float64Array.from({ length: all }, (_, i) => (i < c.nodes ? c.resinC : c.mouldC)),
     alpha: new Float64Array(c.nodes).fill(c.alpha),
-    lost: 0,
   });
   return {
     nodes: c.nodes,
@@ -92,11 +108,9 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
     positionsMm: Array.from({ length: c.nodes }, (_, i) => (i + 0.5) * dx * 1000),
     slopes: ({ temperature, alpha }) => {
       const [da, dT] = [new Float64Array(c.nodes), new Float64Array(all)];
-      let lost = 0;
       for (let i = 0; i < all; i += 1) {
         const T = temperature[i]!;
         let slope = -drain[i]! * (T - c.roomC);
-        lost += leak[i]! * (T - c.roomC);
         if (i > 0) slope += above[i]! * (temperature[i - 1]! - T);
         if (i < all - 1) slope += below[i]! * (temperature[i + 1]! - T);
         if (i < c.nodes) {
@@ -106,7 +120,7 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
         }
         dT[i] = slope;
       }
-      return { alpha: da, temperature: dT, lost };
+      return { alpha: da, temperature: dT };
     },
     derivatives: ({ temperature, alpha }) => {
       const [byAlpha, byTemperature] = [new Float64Array(c.nodes), new Float64Array(c.nodes)];
@@ -119,7 +133,13 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
       }
       return { byAlpha, byTemperature };
     },
-    energyError: (state) => {
+    lossRate: ({ temperature }) => temperature.reduce((sum, T, i) => sum + leak[i]! * (T - c.roomC), 0),
+    slowestMin: slowestMin(holds, leak, c, all),
+    ratePerMin: (alpha, temperatureC) => {
+      const a = Math.max(0, alpha);
+      return rateConstant(temperatureC) * (b + a ** m) * Math.max(0, 1 - a) ** n;
+    },
+    energyError: (state, lost) => {
       const first = start();
       let [kept, moved, made] = [0, 0, 0];
       for (let i = 0; i < all; i += 1) {
@@ -128,8 +148,8 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
         moved += Math.abs(d);
       }
       for (let i = 0; i < c.nodes; i += 1) made += holds(i) * riseK * (state.alpha[i]! - first.alpha[i]!);
-      const scale = Math.max(made, moved, Math.abs(state.lost));
-      return scale === 0 ? 0 : Math.abs(made - kept - state.lost) / scale;
+      const scale = Math.max(made, moved, Math.abs(lost));
+      return scale === 0 ? 0 : Math.abs(made - kept - lost) / scale;
     },
   };
 }
@@ -156,7 +176,7 @@ export function rosenbrockStep(
   ];
 
   /** Solves (I − γhJ) k = right for both unknowns; `right` is overwritten with k. */
-  const stage = (right: { alpha: Float64Array; temperature: Float64Array; lost: number }): void => {
+  const stage = (right: SlabState): void => {
     for (let i = 0; i < s.all; i += 1) {
       lower[i] = -g * s.above[i]!;
       upper[i] = -g * s.below[i]!;
@@ -170,7 +190,6 @@ export function rosenbrockStep(
     solveTridiagonal(lower, diagonal, upper, right.temperature, work);
     for (let i = 0; i < s.nodes; i += 1)
       right.alpha[i] = (right.alpha[i]! + g * byTemperature[i]! * right.temperature[i]!) / (1 - g * byAlpha[i]!);
-    for (let i = 0; i < s.all; i += 1) right.lost += g * s.leak[i]! * right.temperature[i]!;
   };
 
   const k1 = s.slopes(state);
@@ -178,12 +197,10 @@ export function rosenbrockStep(
   const middle: SlabState = {
     temperature: state.temperature.map((v, i) => v + h * k1.temperature[i]!),
     alpha: state.alpha.map((v, i) => v + h * k1.alpha[i]!),
-    lost: 0,
   };
   const k2 = s.slopes(middle);
   for (let i = 0; i < s.all; i += 1) k2.temperature[i] = k2.temperature[i]! - 2 * k1.temperature[i]!;
   for (let i = 0; i < s.nodes; i += 1) k2.alpha[i] = k2.alpha[i]! - 2 * k1.alpha[i]!;
-  k2.lost -= 2 * k1.lost;
   stage(k2);
   const [temperature, alpha] = [new Float64Array(s.all), new Float64Array(s.nodes)];
   let [alphaError, temperatureErrorK] = [0, 0];
@@ -196,7 +213,7 @@ export function rosenbrockStep(
     alphaError = Math.max(alphaError, Math.abs((h / 2) * (k1.alpha[i]! + k2.alpha[i]!)));
   }
   return {
-    next: { temperature, alpha, lost: state.lost + h * (1.5 * k1.lost + 0.5 * k2.lost) },
+    next: { temperature, alpha },
     alphaError,
     temperatureErrorK,
   };

@@ -1,7 +1,9 @@
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { loadings } from '../mixing/loading';
-import { mixMasses } from '../mixing/batchAmounts';
+import { catalystPct, mixMasses } from '../mixing/batchAmounts';
+import { doseEffect, type DoseEffect } from './catalystDose';
+import type { CupMix } from './cupMix';
 import { SHEET_MASS_G, SHEET_TEMPERATURE_C } from './kineticsDefaults';
 import { simulateCup } from './simulateCup';
 
@@ -14,7 +16,10 @@ export interface WorkingTime {
   readonly resinC: number | null;
   readonly massG: number | null;
   /** Conditions that were not recorded, for which the card's own were taken. */
-  readonly assumed: readonly ('resin temperature' | 'room temperature' | 'mass')[];
+  readonly assumed: readonly ('resin temperature' | 'room temperature' | 'mass' | 'catalyst')[];
+  /** What the recorded dose of catalyst does to the rate; null where there is none, or it was not recorded. */
+  readonly dose: DoseEffect | null;
+  readonly dosePct: number | null;
 }
 
 /** Temperature of the mix when the parts met: both parts by mass, else either, else at pour, else the room; °C. */
@@ -32,7 +37,16 @@ function massInCup(product: Product, batch: Batch): number | null {
   const { totalG } = mixMasses(product, batch);
   if (totalG == null || totalG <= 0) return null;
   const pct = product.additives?.basis === 'volume' ? 0 : (loadings(product, batch)?.total.pct ?? 0);
-  return totalG * (1 + pct / 100);
+  const massG = totalG * (1 + pct / 100);
+  return Number.isFinite(massG) ? massG : null;
+}
+
+/** What this batch's mix holds beside the resin as its card describes it: its dose of catalyst, its colours and fillers. */
+export function mixOfBatch(product: Product, batch: Batch): CupMix {
+  const inert = (batch.additives ?? [])
+    .filter((a) => a.massG != null && a.massG > 0 && (a.applied == null || a.applied === 'mixed'))
+    .map((a) => ({ massG: a.massG!, kind: a.kind, densityGPerML: a.densityGPerML }));
+  return { catalystPct: catalystPct(product, batch), resinG: mixMasses(product, batch).totalG, inert };
 }
 
 /**
@@ -40,6 +54,9 @@ function massInCup(product: Product, batch: Batch): number | null {
  * the card where the family cures by its own heat; else the card's minutes as stated; null where it states none.
  */
 export function workingTime(product: Product, batch: Batch): WorkingTime {
+  const mix = mixOfBatch(product, batch);
+  const dose = doseEffect(product, mix.catalystPct);
+  const dosePct = mix.catalystPct ?? null;
   const resinC = mixStartC(product, batch);
   const massG = massInCup(product, batch);
   const card = product.potLife ?? product.gel;
@@ -48,15 +65,26 @@ export function workingTime(product: Product, batch: Batch): WorkingTime {
     massG: massG ?? card?.massG ?? SHEET_MASS_G,
     resinC: resinC ?? card?.atC ?? SHEET_TEMPERATURE_C,
     roomC: roomC ?? resinC ?? card?.atC ?? SHEET_TEMPERATURE_C,
+    mix,
   });
   if (!('curve' in cup)) {
     const potLifeMin = product.potLife?.minutes ?? null;
     const gelMin = product.gel?.minutes ?? null;
-    return { potLifeMin, gelMin, from: (potLifeMin ?? gelMin) ? 'card' : 'none', resinC, massG, assumed: [] };
+    return {
+      potLifeMin,
+      gelMin,
+      from: (potLifeMin ?? gelMin) ? 'card' : 'none',
+      resinC,
+      massG,
+      assumed: [],
+      dose,
+      dosePct,
+    };
   }
   const assumed: WorkingTime['assumed'][number][] = [];
   if (resinC == null) assumed.push('resin temperature');
   if (roomC == null) assumed.push('room temperature');
   if (massG == null) assumed.push('mass');
-  return { potLifeMin: cup.potLifeMin, gelMin: cup.gelMin, from: 'model', resinC, massG, assumed };
+  if (product.ratio.catalyst && dose === null) assumed.push('catalyst');
+  return { potLifeMin: cup.potLifeMin, gelMin: cup.gelMin, from: 'model', resinC, massG, assumed, dose, dosePct };
 }

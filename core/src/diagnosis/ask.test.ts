@@ -20,14 +20,18 @@ describe('what to ask next', () => {
     expect(asked.map((a) => a.field)).toContain('lotB.openedOn');
   });
 
-  it('sorts by expected information and never asks what was recorded', () => {
+  it('asks what can be typed before what has to be done, and never what was recorded', () => {
     const asked = ask(
       'house-coat-9',
       { mix: { stirMin: null, scrapedWalls: null }, pour: { scrapedCup: null } },
       'tacky',
       'sticky-spots',
     );
-    expect(asked.map((a) => a.bits)).toEqual([...asked.map((a) => a.bits)].sort((a, b) => b - a));
+    const typed = asked.filter((a) => a.effortMin < 1);
+    expect(typed.map((a) => a.bits)).toEqual([...typed.map((a) => a.bits)].sort((a, b) => b - a));
+    const efforts = asked.map((a) => (a.effortMin < 1 ? 0 : a.effortMin < 20 ? 1 : a.effortMin < 1440 ? 2 : 3));
+    expect(efforts).toEqual([...efforts].sort((a, b) => a - b));
+    expect(asked.some((a) => a.test)).toBe(true);
     expect(asked.map((a) => a.field)).toEqual(
       expect.arrayContaining(['mix.stirMin', 'mix.scrapedWalls', 'pour.scrapedCup']),
     );

@@ -1,8 +1,10 @@
 import type { Ask } from '../formats/diagnosis';
 import { recordFacts, type CaseFacts } from './caseFacts';
+import { isGiven } from './given';
 import { TRUST, candidates, evidenceFor, shares, totalPoints } from './ledger';
 import { QUESTIONS, type Outcome } from './questions';
-import { QUICK_TESTS, recordedOutcome, type QuickTest } from './quickTests';
+import type { QuickTest } from './quickTest';
+import { QUICK_TESTS, recordedOutcome } from './quickTests';
 import { likelihoodRatio } from './weight';
 
 /** Questions that would tell less than this are not worth a technician's time, bits. */
@@ -54,7 +56,9 @@ function testBits(test: QuickTest, prior: ReadonlyMap<string, number>): number {
   const bases = test.outcomes.map((o) => o.base);
   const chance = new Map(
     [...prior.keys()].map((id): [string, number[]] => {
-      const weights = test.outcomes.map((o) => o.base * likelihoodRatio(TRUST * (o.points[id as 'ratio-off'] ?? 0)));
+      const weights = test.outcomes.map(
+        (o) => o.base * likelihoodRatio(TRUST * (o.points[id as keyof typeof o.points] ?? 0)),
+      );
       const total = weights.reduce((a, b) => a + b, 0);
       return [id, weights.map((w) => w / total)];
     }),
@@ -66,36 +70,58 @@ function askTests(facts: CaseFacts, prior: ReadonlyMap<string, number>): Ask[] {
   return QUICK_TESTS.filter((t) => t.fits(facts) && !recordedOutcome(facts, t)).flatMap((test) => {
     const bits = testBits(test, prior);
     const { id, title, how, caution, outcomes } = test;
-    return bits < WORTH_ASKING_BITS
-      ? []
-      : [
-          {
-            field: `quickTests.${id}`,
-            why: test.why,
-            bits: rounded(bits),
-            test: { id, title, how, caution, outcomes: outcomes.map((o) => ({ id: o.id, words: o.words })) },
-          },
-        ];
+    if (bits < WORTH_ASKING_BITS) return [];
+    return [
+      {
+        field: `quickTests.${id}`,
+        why: test.why,
+        bits: rounded(bits),
+        effortMin: test.effortMin(facts),
+        test: { id, title, how, caution, outcomes: outcomes.map((o) => ({ id: o.id, words: o.words })) },
+      },
+    ];
   });
 }
 
-/** What to ask next: the unrecorded fields and the quick tests whose answers would move the shares most, most telling first. */
+function askFields(facts: CaseFacts, prior: ReadonlyMap<string, number>): Ask[] {
+  const now = pointsByCause(facts);
+  return QUESTIONS.flatMap((question) => {
+    if (isGiven(facts, question.field)) return [];
+    const outcomes = question.outcomes(facts.product, facts.batch);
+    if (!outcomes) return [];
+    const bases = outcomes.map((o) => o.base);
+    const bits = expectedBits(prior, chances(facts, outcomes, now), bases);
+    if (bits < WORTH_ASKING_BITS) return [];
+    const effortMin = question.effortMin ?? TYPED_MIN;
+    return [{ field: question.field, why: question.why, bits: rounded(bits), effortMin }];
+  });
+}
+
+/** A field that can be typed now, min. */
+const TYPED_MIN = 0.2;
+/** Classes of effort, each asked before the next however much that would tell: typed now, some minutes, a day, days. */
+const EFFORT_STEPS_MIN = [1, 20, 24 * 60];
+const effortClass = (effortMin: number) => EFFORT_STEPS_MIN.filter((step) => effortMin >= step).length;
+
+/** A test at the bench is kept in view even where many fields come before it. */
+const MOST_FIELDS = 4;
+
+/** Less effort first; within an effort what tells most against it. */
+const byEffort = (a: Ask, b: Ask) =>
+  effortClass(a.effortMin) - effortClass(b.effortMin) ||
+  b.bits / (1 + b.effortMin) - a.bits / (1 + a.effortMin) ||
+  a.field.localeCompare(b.field);
+
+/**
+ * What to ask next: figures to be looked at again before they are believed, then the unrecorded fields and the quick tests
+ * whose answers would move the shares most, by what they tell against the effort they cost.
+ */
 export function askNext(facts: CaseFacts): Ask[] {
   const prior = new Map([...shares(facts)].map(([id, { share }]) => [id as string, share]));
-  const now = pointsByCause(facts);
-  return [
-    ...askTests(facts, prior),
-    ...QUESTIONS.flatMap((question) => {
-      const outcomes = question.outcomes(facts.product, facts.batch);
-      if (!outcomes) return [];
-      const bits = expectedBits(
-        prior,
-        chances(facts, outcomes, now),
-        outcomes.map((o) => o.base),
-      );
-      return bits < WORTH_ASKING_BITS ? [] : [{ field: question.field, why: question.why, bits: rounded(bits) }];
-    }),
-  ]
-    .sort((a, b) => b.bits - a.bits || a.field.localeCompare(b.field))
-    .slice(0, MOST_QUESTIONS);
+  const doubts = facts.doubts.map((d): Ask => ({ field: d.field, why: d.says, bits: 0, effortMin: TYPED_MIN }));
+  const fields = askFields(facts, prior).sort(byEffort);
+  const [typed, later] = [fields.filter((f) => f.effortMin < 1), fields.filter((f) => f.effortMin >= 1)];
+  const tests = askTests(facts, prior);
+  const kept = tests.length + later.length > 0 ? typed.slice(0, MOST_FIELDS) : typed;
+  return [...doubts, ...[...kept, ...later, ...tests].sort(byEffort)].slice(0, MOST_QUESTIONS);
 }

@@ -1,3 +1,4 @@
+import { doubtsOf, type Doubt } from './doubts';
 import { dewPointSpreadK } from '../limits/conditionReadings';
 import { cureTemperatureC } from '../limits/cureReadings';
 import { limitReadings } from '../limits/limitReadings';
@@ -27,6 +28,8 @@ export interface RecordFacts {
   readonly cureC: number | null;
   readonly dewPointSpreadK: number | null;
   readonly history: History;
+  /** Figures that are asked about before they are believed. */
+  readonly doubts: readonly Doubt[];
 }
 
 /** The record together with the symptom that is to be explained. */
@@ -35,7 +38,13 @@ export interface CaseFacts extends RecordFacts {
 }
 
 /** Works out once what every cause's evidence looks at. */
-export function recordFacts(product: Product, batch: Batch, say: Say, history: History = {}): RecordFacts {
+export function recordFacts(
+  product: Product,
+  batch: Batch,
+  say: Say,
+  history: History = {},
+  now: Date | null = null,
+): RecordFacts {
   const working = workingTime(product, batch);
   return {
     product,
@@ -43,6 +52,7 @@ export function recordFacts(product: Product, batch: Batch, say: Say, history: H
     say,
     history,
     working,
+    doubts: doubtsOf(product, batch, say, now),
     readings: new Map(limitReadings(product, batch, say, working).map((r) => [r.field, r])),
     cureC: cureTemperatureC(batch),
     dewPointSpreadK: dewPointSpreadK(batch),

@@ -37,6 +37,13 @@ import { underMixed } from './causes/underMixed';
 import { wetInclusion } from './causes/wetInclusion';
 import { wetLayerBelow } from './causes/wetLayerBelow';
 import { whippedAir } from './causes/whippedAir';
+import { airUnderInclusion } from './causes/airUnderInclusion';
+import { colourNotWetted } from './causes/colourNotWetted';
+import { colourSettled } from './causes/colourSettled';
+import { layerContaminated } from './causes/layerContaminated';
+import { mouldLeaked } from './causes/mouldLeaked';
+import { overFilled } from './causes/overFilled';
+import { soakedIn } from './causes/soakedIn';
 
 /** Every cause that Warm Jar can argue for. `something-else` is not here: the ledger always adds it. */
 export const CATALOGUE: readonly Cause[] = [
@@ -77,6 +84,13 @@ export const CATALOGUE: readonly Cause[] = [
   poorKey,
   shrinkage,
   loosePowder,
+  airUnderInclusion,
+  colourNotWetted,
+  colourSettled,
+  layerContaminated,
+  mouldLeaked,
+  overFilled,
+  soakedIn,
 ];
 
 /** What a technician would call a cause. */

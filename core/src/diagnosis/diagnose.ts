@@ -5,13 +5,15 @@ import { wordsIn, type Say } from '../units/wording';
 import { askNext } from './ask';
 import { recordFacts, type History, type RecordFacts, type SeenSymptom } from './caseFacts';
 import { rankCauses } from './ledger';
-import { mendFor } from './mend';
+import { mendFor } from './mending/mend';
 import { explainedTogether } from './together';
 
 export interface DiagnoseOptions {
   /** Wording of figures in sentences, in the units people chose; stored units otherwise. */
   readonly say?: Say | undefined;
   readonly history?: History | null | undefined;
+  /** Now by the studio's clock: a look that lies after it is asked about. */
+  readonly now?: Date | undefined;
 }
 
 /** Every symptom of every check, in the order in which it was seen. */
@@ -33,7 +35,7 @@ function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnos
  * @returns a `warm-jar.diagnosis/1` document; shares over one symptom's causes sum to 1
  */
 export function diagnose(product: Product, batch: Batch, options: DiagnoseOptions = {}): Diagnosis {
-  const record = recordFacts(product, batch, options.say ?? wordsIn(), options.history ?? {});
+  const record = recordFacts(product, batch, options.say ?? wordsIn(), options.history ?? {}, options.now ?? null);
   return {
     format: 'warm-jar.diagnosis/1',
     limits: [...record.readings.values()],

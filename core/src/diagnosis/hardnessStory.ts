@@ -44,6 +44,12 @@ const SAYS: Record<HardnessStory['verdict'], string> = {
   none: 'no reading yet',
 };
 
+/** Light-cured resin is neither mixed nor in ratio: flat, it lacks light. */
+const saysOf = (product: Product, verdict: HardnessStory['verdict']) =>
+  verdict === 'flat' && product.family === 'uv-acrylate'
+    ? 'under the curve and flat: too little light came to it; more light helps, waiting does not'
+    : SAYS[verdict];
+
 /**
  * The hardness readings of a batch against the card's curve at the temperature it cured at.
  * @returns null where the card gives no hardness, demould or full cure
@@ -66,7 +72,7 @@ export function hardnessStory(product: Product, batch: Batch, say: Say = wordsIn
   const last = points.at(-1);
   const age = last && equivalentMinutes(product, last.afterH * 60, cureC, product.demould?.atC ?? SHEET_TEMPERATURE_C);
   const says = last
-    ? `Shore ${last.shore} after ${say(last.afterH, 'h')} at ${say(cureC, '°C')} (worth ${say((age ?? 0) / 60, 'h')} on the card); ${Math.round(last.expected)} is expected: ${SAYS[verdict]}.`
+    ? `Shore ${last.shore} after ${say(last.afterH, 'h')} at ${say(cureC, '°C')} (worth ${say((age ?? 0) / 60, 'h')} on the card); ${Math.round(last.expected)} is expected: ${saysOf(product, verdict)}.`
     : `Full hardness is ${full}; ${SAYS.none}.`;
   return { points, curve, full, verdict, says };
 }

@@ -61,6 +61,15 @@ export function shares(facts: CaseFacts): Map<CauseId, { share: number; evidence
   return new Map(all.map(({ id, cause, evidence, weight }) => [id, { share: weight / total, evidence, cause }]));
 }
 
+/** Against a cause from here on the record speaks plainly, decibans. */
+const PLAINLY_AGAINST = -5;
+/** Less than this for it is nothing, decibans. */
+const NOTHING_FOR = 1;
+
+/** Whether the record speaks plainly against a cause and nothing in it for the cause. */
+const isDenied = (evidence: readonly Evidence[]): boolean =>
+  evidence.some((e) => e.points <= PLAINLY_AGAINST) && evidence.every((e) => e.points < NOTHING_FOR);
+
 /** The ledger of one symptom: its causes, likeliest first, each with its evidence and what would prevent it. */
 export function rankCauses(facts: CaseFacts): CauseShare[] {
   return [...shares(facts)]
@@ -68,6 +77,7 @@ export function rankCauses(facts: CaseFacts): CauseShare[] {
       id,
       share,
       evidence: evidence.map(rounded),
+      denied: isDenied(evidence),
       prevention: cause?.prevention(facts) ?? [],
       changes: cause ? changesOf(cause, facts) : [],
     }))

@@ -29,14 +29,13 @@ describe('mending', () => {
     expect(mend.supplies).toContain('alcohol and rags');
     expect(mend.recheckAfterH).toBe(24);
   });
-  it('warms a tacky part first where cold is the likely cause, and coats it at once where not', () => {
+  it('warms a tacky part first where cold is the likely cause, and puts nothing on it', () => {
     const cold = mendOf('house-coat-9', 'tacky', 'tacky-all-over', {
       room: { temperatureC: 12 },
       cure: { temperatureC: 12 },
     });
-    const notCold = mendOf('house-coat-9', 'tacky', 'tacky-all-over', { mix: { amountA: 100, amountB: 120 } });
-    expect(cold.steps[0]).toContain('warm');
-    expect(notCold.steps[0]).toContain('fresh, measured coat');
+    expect(cold.steps.join(' ')).toContain('warm for a day');
+    expect(cold.steps.join(' ')).not.toContain('fresh, measured coat');
   });
   it('tells a soft part that stays flat from one that is rising', () => {
     expect(mendOf('house-deep-40', 'soft', 'all-over', {}, [40, 40]).steps.join(' ')).toContain(

@@ -1,4 +1,4 @@
-import type { Batch, MendRecord } from '../formats/batch';
+import type { Batch, Check, MendRecord } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
 
 /** A mend with what became of it, told by the first look after it was finished. */
@@ -6,15 +6,35 @@ export interface MendStory {
   readonly mend: MendRecord;
   readonly index: number;
   readonly outcome: 'in-progress' | 'waiting' | 'held' | 'failed';
+  /** What showed that it had failed: the same symptom, or one of its own; null where it has not. */
+  readonly failedBy: SymptomKind | null;
   /** When it is to be looked at, hours from when the parts met. */
   readonly recheckAtH: number | null;
 }
 
+/** Ways in which a coat fails that are not the fault it was put on for. */
+const COAT_FAILS: readonly SymptomKind[] = ['delamination', 'bulge', 'tacky', 'soft'];
+
+/** The first look after a mend was finished; nothing while it is being done or was not looked at. */
+function lookAfter(batch: Batch, mend: MendRecord): Check | null {
+  if (mend.doneH == null) return null;
+  const looks = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH);
+  return looks.find((c) => c.afterH > mend.doneH!) ?? null;
+}
+
+/** The symptom by which a mend failed: the same again, or the mend's own failure, such as a coat that lifts. */
+function failureOf(batch: Batch, mend: MendRecord): SymptomKind | null {
+  const kinds = (lookAfter(batch, mend)?.symptoms ?? []).map((s) => s.kind);
+  if (kinds.includes(mend.kind)) return mend.kind;
+  const coated = mend.coat?.massG != null || mend.steps.some((s) => /\bcoat\b/i.test(s.says));
+  return coated ? (kinds.find((kind) => COAT_FAILS.includes(kind)) ?? null) : null;
+}
+
 function outcomeOf(batch: Batch, mend: MendRecord): MendStory['outcome'] {
   if (mend.doneH == null) return 'in-progress';
-  const after = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).find((c) => c.afterH > (mend.doneH ?? 0));
+  const after = lookAfter(batch, mend);
   if (!after) return 'waiting';
-  return (after.symptoms ?? []).some((s) => s.kind === mend.kind) ? 'failed' : 'held';
+  return failureOf(batch, mend) !== null || after.grade === 'mend' ? 'failed' : 'held';
 }
 
 /** The mends of a piece in the order they were made; a failed one followed by another of the same symptom is a chain. */
@@ -24,14 +44,22 @@ export function mendsOf(batch: Batch): MendStory[] {
       mend,
       index,
       outcome: outcomeOf(batch, mend),
+      failedBy: failureOf(batch, mend),
       recheckAtH: mend.doneH == null || mend.recheckAfterH == null ? null : mend.doneH + mend.recheckAfterH,
     }))
     .sort((a, b) => a.mend.atH - b.mend.atH);
 }
 
+/** Mends of this symptom that failed, and those of another that failed by showing this one. */
+const failuresOf = (batch: Batch, kind: SymptomKind): MendStory[] =>
+  mendsOf(batch).filter((m) => m.outcome === 'failed' && (m.mend.kind === kind || m.failedBy === kind));
+
 /** How often mending this symptom has failed on this piece. */
-export const failedMends = (batch: Batch, kind: SymptomKind): number =>
-  mendsOf(batch).filter((m) => m.mend.kind === kind && m.outcome === 'failed').length;
+export const failedMends = (batch: Batch, kind: SymptomKind): number => failuresOf(batch, kind).length;
+
+/** How the last mend that this symptom speaks of failed: by the same symptom, or by one of its own. */
+export const lastFailure = (batch: Batch, kind: SymptomKind): SymptomKind | null =>
+  failuresOf(batch, kind).at(-1)?.failedBy ?? null;
 
 /** Resin that went into mending the piece, g. */
 export const mendMassG = (batch: Batch): number =>

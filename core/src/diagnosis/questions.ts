@@ -13,6 +13,8 @@ export interface Outcome {
 export interface Question {
   readonly field: string;
   readonly why: string;
+  /** Minutes until the answer is there; typed at once where it is not given. */
+  readonly effortMin?: number;
   /** Null where it was already recorded, or the card gives nothing to hold an answer against. */
   readonly outcomes: (product: Product, batch: Batch) => Outcome[] | null;
 }
@@ -21,7 +23,7 @@ export interface Question {
 const USUALLY_FINE = 0.75;
 
 type Section =
-  'room' | 'resin' | 'mix' | 'degas' | 'pour' | 'pressure' | 'cure' | 'lotA' | 'lotB' | 'mould' | 'layerBelow';
+  'base' | 'room' | 'resin' | 'mix' | 'degas' | 'pour' | 'pressure' | 'cure' | 'lotA' | 'lotB' | 'mould' | 'layerBelow';
 
 function patch(batch: Batch, section: Section, values: Record<string, unknown>): Batch {
   return { ...batch, [section]: { ...(batch[section] ?? {}), ...values } };
@@ -102,6 +104,7 @@ const A_DAY_H = 24;
 
 const secondHardness: Question = {
   field: 'checks[].shore',
+  effortMin: 24 * 60,
   why: 'A second hardness reading a day later tells slow from wrong: rising only needs time, flat will not come.',
   outcomes: (product, batch) => {
     const checks = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH);
@@ -126,6 +129,23 @@ const secondHardness: Question = {
     ];
   },
 };
+
+/** A question about the first thing cast in. */
+function ofInclusion(key: 'laid' | 'moved' | 'sealed', why: string, found: { fine: unknown; bad: unknown }): Question {
+  return {
+    field: `inclusions[0].${key}`,
+    why,
+    outcomes: (_product, batch) => {
+      const [first, ...others] = batch.inclusions ?? [];
+      if (!first || first[key] != null) return null;
+      const then = (value: unknown): Batch => ({ ...batch, inclusions: [{ ...first, [key]: value }, ...others] });
+      return [
+        { batch: then(found.fine), base: USUALLY_FINE },
+        { batch: then(found.bad), base: 1 - USUALLY_FINE },
+      ];
+    },
+  };
+}
 
 const opened = (part: 'lotA' | 'lotB') =>
   twoWay(
@@ -244,6 +264,25 @@ export const QUESTIONS: readonly Question[] = [
       ? { fine: (p.recoat.untilMin / 60) * 0.7, bad: (p.recoat.untilMin / 60) * 3 }
       : null,
   ),
+  twoWay(
+    'layerBelow',
+    'wiped',
+    'Dust, wax or a greasy film left on the layer below keeps the next one off.',
+    (_p, b) => (b.layerBelow ? { fine: true, bad: false } : null),
+  ),
+  twoWay('pour', 'levelLostMm', 'A level that fell before gel has run out somewhere.', () => ({ fine: 0, bad: 3 })),
+  twoWay('mould', 'sealed', 'A mould that was not sealed runs out at its seams.', (_p, b) =>
+    b.mould ? { fine: true, bad: false } : null,
+  ),
+  twoWay('mix', 'stirAfterColourMin', 'Powder that was hardly stirred after it went in stays in grains.', (_p, b) =>
+    (b.additives?.length ?? 0) > 0 ? { fine: 2.5, bad: 0.3 } : null,
+  ),
+  twoWay('base', 'sealed', 'A porous base that was not sealed drinks the coat.', (_p, b) =>
+    b.base?.kind != null ? { fine: true, bad: false } : null,
+  ),
+  ofInclusion('laid', 'What is laid in after the pour carries its air under it.', { fine: 'before', bad: 'after' }),
+  ofInclusion('moved', 'Moved under the resin, it lets its air go.', { fine: true, bad: false }),
+  ofInclusion('sealed', 'What is porous and not sealed drinks resin and gives off air.', { fine: true, bad: false }),
   secondHardness,
   opened('lotA'),
   opened('lotB'),

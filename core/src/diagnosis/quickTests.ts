@@ -1,34 +1,19 @@
 import type { CauseId } from '../formats/vocabulary';
 import type { CaseFacts } from './caseFacts';
 import type { MaybeEvidence } from './evidence';
-
-/** One way a quick test may come out: how often before anything is known, and what it says of each cause, decibans. */
-interface TestOutcome {
-  readonly id: string;
-  readonly words: string;
-  readonly base: number;
-  readonly points: Partial<Record<CauseId, number>>;
-}
-
-/** Something to do at the bench in a few minutes that tells causes apart. */
-export interface QuickTest {
-  readonly id: string;
-  readonly title: string;
-  readonly how: string;
-  readonly why: string;
-  readonly caution: string | null;
-  /** Whether it tells anything of this symptom in this product. */
-  readonly fits: (facts: CaseFacts) => boolean;
-  readonly outcomes: readonly TestOutcome[];
-}
+import type { QuickTest, TestOutcome } from './quickTest';
 
 const uncured = ({ seen }: CaseFacts) => seen.kind === 'soft' || seen.kind === 'tacky';
 const GLOVES = 'Uncured resin sensitises: gloves, and no solvent on skin.';
+
+/** A small cup is judged when it would be let out of a mould; three days where the card does not say. */
+const cupTestMin = ({ product }: CaseFacts) => product.demould?.minutes ?? 3 * 24 * 60;
 
 /** Every quick test. Each is data: adding one touches this list alone. */
 export const QUICK_TESTS: readonly QuickTest[] = [
   {
     id: 'warm-spoon',
+    effortMin: () => 10,
     title: 'Press a warm spoon on it',
     how: 'Warm a spoon in hot water, dry it, press it on the soft place for two minutes, and let the place cool. Push a thumbnail in.',
     why: 'A slow cure goes on where it is warmed; a wrong mix only softens.',
@@ -73,6 +58,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'cup-scrape',
+    effortMin: () => 2,
     title: 'Scrape the cup it was mixed in',
     how: 'Look at what stayed in the mixing cup. Scrape wall and bottom with a blade.',
     why: 'The cup remembers: streaks are poor stirring, a cup that is soft throughout is a wrong mix.',
@@ -129,6 +115,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'ten-drops',
+    effortMin: () => 3,
     title: 'Weigh ten drops',
     how: 'Count ten drops of the colour (or catalyst) into a cup on the fine scale, and compare with what was reckoned for a drop.',
     why: 'A bottle whose drops are heavier than thought has put in more than was counted.',
@@ -160,6 +147,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'small-cup',
+    effortMin: cupTestMin,
     title: 'Mix a small cup of the same lots',
     how: "Weigh 20 g on the fine scale, exactly in ratio, stir for the card's full time, and leave it warm in a dry cup. Judge it at the card's demould time.",
     why: 'The same lots, mixed without a fault: if the fault comes again, it is in the bottles.',
@@ -206,6 +194,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'last-pulls',
+    effortMin: () => 3,
     title: 'Look at the last pulls of this mould',
     how: 'Lay the last three pieces from this mould beside it, and look at the same place.',
     why: "A fault that comes again in one place is the mould's, whatever was poured.",
@@ -248,6 +237,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'water-wipe',
+    effortMin: () => 3,
     title: 'Wipe it with warm water',
     how: 'Wipe a place with a cloth and warm water, dry it, and feel it again.',
     why: 'An amine film washes off; resin that has not cured does not.',
@@ -277,6 +267,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'polish-spot',
+    effortMin: () => 10,
     title: 'Polish one spot',
     how: 'Sand and polish a spot the size of a coin, wet, and look through it.',
     why: "A haze that polishes away is only skin: the mould's, or a film. One that stays is inside.",
@@ -313,6 +304,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'empty-vessel',
+    effortMin: () => 15,
     title: 'Press the empty vessel',
     how: 'Close the empty vessel, bring it to the pressure used, shut the valve, and read the gauge again after ten minutes.',
     why: 'A vessel that loses pressure let go before the resin had gelled.',
@@ -330,6 +322,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'hardener-glass',
+    effortMin: () => 2,
     title: 'Look at part B in a clear glass',
     how: 'Pour a finger of part B into a clear glass, and hold it against white paper.',
     why: 'A hardener that has gone amber yellows what it cures.',
@@ -351,6 +344,7 @@ export const QUICK_TESTS: readonly QuickTest[] = [
   },
   {
     id: 'cut-open',
+    effortMin: () => 10,
     title: 'Cut through the worst place',
     how: 'Saw a spoilt piece, or its sprue, through the thickest place and feel the cut.',
     why: 'Soft inside a hard skin is light that did not reach, or heat that foamed it; even softness is the mix.',

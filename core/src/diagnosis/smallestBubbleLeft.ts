@@ -1,8 +1,10 @@
 import { fluidityIntegral, smallestClearedMm } from '../bubbles/rise';
 import { SHEET_DENSITY_G_PER_ML, SHEET_MASS_G } from '../cure/kineticsDefaults';
-import { calibrate, isCalibrated } from '../cure/calibration';
+import { isCalibrated } from '../cure/calibration';
+import { mixFit } from '../cure/cupMix';
 import { simulateCup } from '../cure/simulateCup';
 import { mixedViscosityMPaS, thickening } from '../cure/viscosity';
+import { mixOfBatch } from '../cure/workingTime';
 import type { RecordFacts } from './caseFacts';
 
 /** The smallest bubble that could leave, over which depth, and in which time. */
@@ -19,13 +21,15 @@ export interface BubbleLeft {
  */
 export function smallestBubbleLeft({ product, batch, working }: RecordFacts): BubbleLeft | null {
   const depthMm = batch.pour?.depthMm;
-  const fit = calibrate(product);
+  const mix = mixOfBatch(product, batch);
+  const fit = mixFit(product, mix);
   const resinC = batch.resin?.atPourC ?? working.resinC;
   if (!depthMm || resinC === null || !isCalibrated(fit) || working.gelMin === null) return null;
   const cup = simulateCup(product, {
     massG: working.massG ?? SHEET_MASS_G,
     resinC,
     roomC: batch.room?.temperatureC ?? resinC,
+    mix,
   });
   if (!('curve' in cup)) return null;
   const { minutes, alpha, temperatureC } = cup.curve;

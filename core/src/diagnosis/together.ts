@@ -1,22 +1,24 @@
-import type { Together } from '../formats/diagnosis';
+import type { Evidence, Together } from '../formats/diagnosis';
 import type { CauseId } from '../formats/vocabulary';
 import type { CaseFacts } from './caseFacts';
+import { causeTitle } from './catalogue';
 import { shares, totalPoints } from './ledger';
 import { likelihoodRatio } from './weight';
-import { causeTitle } from './catalogue';
 
 /** How often any one slip happens in a batch, whether or not it is what spoiled it. */
 const SLIP_RATE = 0.03;
 /** From this chance on a slip is taken to have happened. */
 const HAPPENED = 0.6;
-/** A cause that could hardly make this symptom is not brought in beside another. */
-const LEAST_SHARE = 0.03;
+/** A limit passed by a reading worth this much for the cause is a slip that the record shows, decibans. */
+const SHOWN_POINTS = 4;
 
 interface Likely {
   readonly id: CauseId;
-  readonly share: number;
+  readonly weight: number;
   readonly happened: number;
   readonly fields: ReadonlySet<string>;
+  /** What shows it best. */
+  readonly shows: Evidence;
 }
 
 /** Chance that the slip happened, by the record alone: its rate moved by its evidence. */
@@ -27,34 +29,59 @@ const happenedChance = (points: number) => {
 
 /** Two slips that lean on the same reading are two readings of one thing. */
 const apart = (a: Likely, b: Likely) => ![...a.fields].some((f) => b.fields.has(f));
+/** Causes that are two names for one thing in a record: either, never both (domain: how neighbours are told apart). */
+const EITHER: readonly (readonly [CauseId, CauseId])[] = [
+  ['cold-cure', 'too-soon'],
+  ['not-cleared', 'cold-thick-resin'],
+  ['aged-hardener', 'old-or-damp-lot'],
+  ['wet-layer-below', 'layer-contaminated'],
+];
+const areOne = (a: Likely, b: Likely) => EITHER.some((pair) => pair.includes(a.id) && pair.includes(b.id));
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** Whether the record shows a limit passed by this evidence: a reading outside, which speaks for the cause. */
+function passesLimit({ readings }: CaseFacts, e: Evidence): boolean {
+  const state = readings.get(e.field)?.state;
+  return e.points >= SHOWN_POINTS && (state === 'below' || state === 'above');
+}
+
+/** Slips that the record shows, each able to make this symptom, likeliest first. */
+function shownSlips(facts: CaseFacts): Likely[] {
+  return [...shares(facts)]
+    .flatMap(([id, { share, evidence, cause }]): Likely[] => {
+      const speaks = evidence.filter((e) => e.points > 0);
+      const shows = speaks[0];
+      if (!cause || !shows) return [];
+      const total = totalPoints(evidence);
+      const happened = happenedChance(total);
+      const limit = speaks.find((e) => passesLimit(facts, e));
+      if (happened < HAPPENED && !(limit && total >= SHOWN_POINTS)) return [];
+      return [
+        {
+          id,
+          weight: share,
+          happened: limit ? Math.max(happened, HAPPENED) : happened,
+          fields: new Set(speaks.map((e) => e.field)),
+          shows: limit ?? shows,
+        },
+      ];
+    })
+    .sort((a, b) => b.weight - a.weight);
+}
 
 /**
  * Two causes that the record shows to have happened both, each able to make this symptom, by different evidence: then
  * one alone leaves the other unexplained. Null where one explains it as well.
  */
 export function explainedTogether(facts: CaseFacts): Together | null {
-  const likely = [...shares(facts)]
-    .flatMap(([id, { share, evidence, cause }]): Likely[] =>
-      cause && share >= LEAST_SHARE
-        ? [
-            {
-              id,
-              share,
-              happened: happenedChance(totalPoints(evidence)),
-              fields: new Set(evidence.filter((e) => e.points > 0).map((e) => e.field)),
-            },
-          ]
-        : [],
-    )
-    .filter((c) => c.happened >= HAPPENED)
-    .sort((a, b) => b.share - a.share);
-  const [first] = likely;
-  const second = first && likely.slice(1).find((c) => apart(first, c));
+  const slips = shownSlips(facts);
+  const [first] = slips;
+  const second = first && slips.slice(1).find((c) => apart(first, c) && !areOne(first, c));
   if (!first || !second) return null;
+  const [a, b] = [lowerFirst(causeTitle(first.id)), lowerFirst(causeTitle(second.id))];
   return {
     ids: [first.id, second.id],
     share: first.happened * second.happened,
-    says: `The record shows both: ${lowerFirst(causeTitle(first.id))}, and ${lowerFirst(causeTitle(second.id))}. Together they explain it better than either alone; mend both before the next batch.`,
+    says: `The record shows both: ${a}, and ${b}. The first alone leaves this unexplained: ${second.shows.says} The second alone leaves this: ${first.shows.says} Change both in the next batch; changing one will not be enough.`,
   };
 }

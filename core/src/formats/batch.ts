@@ -3,14 +3,18 @@ import {
   ADDITIVE_KINDS,
   APPLIED,
   BATCH_DEGAS_METHODS,
+  CAUSE_IDS,
   FAMILIES,
   FINISHES,
+  FINISH_STEPS,
   FLAMES,
   GRADES,
   INCLUSION_KINDS,
+  LAID,
   LOT_COLOURS,
   MEASURED_BY,
   MIX_UNITS,
+  OUTCOME_HOWS,
   PATTERNS_BY_SYMPTOM,
   READING_WHATS,
   RUBBERS,
@@ -42,6 +46,9 @@ const mix = z.looseObject({
   tool: z.enum(TOOLS).nullish(),
   vigour: z.enum(VIGOURS).nullish(),
   shaken: z.boolean().nullish(),
+  /** Code of the scale it was weighed on. */
+  scale: q.shortText.nullish(),
+  stirAfterColourMin: q.minutes.nullish(),
 });
 
 const additive = z.looseObject({
@@ -50,6 +57,7 @@ const additive = z.looseObject({
   massG: q.massG.nullish(),
   drops: q.count.nullish(),
   applied: z.enum(APPLIED).nullish(),
+  densityGPerML: q.densityGPerML.nullish(),
 });
 
 const pour = z
@@ -64,6 +72,8 @@ const pour = z
     releaseMist: z.boolean().nullish(),
     /** What stayed in the cup. */
     leftG: q.massG.nullish(),
+    /** How far the level fell before it gelled. */
+    levelLostMm: q.lengthMm.nullish(),
   })
   .superRefine((p, ctx) => inOrder(ctx, p, 'startedMin', 'finishedMin', 'The pour ends before it begins'));
 
@@ -73,6 +83,8 @@ const pressure = z
     startedMin: q.minutes.nullish(),
     reachedMin: q.minutes.nullish(),
     releasedMin: q.minutes.nullish(),
+    /** Code of the vessel. */
+    vessel: q.shortText.nullish(),
   })
   .superRefine((p, ctx) => {
     inOrder(ctx, p, 'startedMin', 'reachedMin', 'Full pressure comes before the lid was closed');
@@ -96,6 +108,14 @@ export const symptomSchema = z
     pattern: z.string(),
     severity: z.number().int().min(1).max(4).nullish(),
     where: q.shortText.nullish(),
+    /** The part of the surface that is in this state. */
+    area: z
+      .looseObject({
+        where: q.shortText.nullish(),
+        shareOfFace: z.number().min(0).max(1).nullish(),
+        areaCM2: q.areaCM2.nullish(),
+      })
+      .nullish(),
   })
   .superRefine((s, ctx) => {
     const patterns: readonly string[] = PATTERNS_BY_SYMPTOM[s.kind];
@@ -109,6 +129,101 @@ export const symptomSchema = z
   });
 
 const share = z.number().min(0).max(1);
+
+const degas = z.looseObject({
+  method: z.enum(BATCH_DEGAS_METHODS).nullish(),
+  minutes: q.minutes.nullish(),
+  vacuumKPaAbs: q.absoluteKPa.nullish(),
+});
+
+const mould = z.looseObject({
+  code: q.shortText.nullish(),
+  rubber: z.enum(RUBBERS).nullish(),
+  degassed: z.boolean().nullish(),
+  temperatureC: q.temperatureC.nullish(),
+  thinnestMm: q.lengthMm.nullish(),
+  pulls: q.count.nullish(),
+  finish: z.enum(FINISHES).nullish(),
+  clean: z.boolean().nullish(),
+  /** Whether seams and edges were sealed against running out. */
+  sealed: z.boolean().nullish(),
+  /** What its cavities hold to the rim. */
+  volumeML: q.volumeML.nullish(),
+  contacts: z.array(q.shortText).max(50).nullish(),
+});
+
+const inclusion = z.looseObject({
+  what: q.shortText.nullish(),
+  kind: z.enum(INCLUSION_KINDS).nullish(),
+  moisturePct: q.percent.nullish(),
+  sealed: z.boolean().nullish(),
+  treated: z.boolean().nullish(),
+  laid: z.enum(LAID).nullish(),
+  /** Whether it was moved under the resin to let the air out. */
+  moved: z.boolean().nullish(),
+});
+
+const cure = z.looseObject({
+  temperatureC: q.temperatureC.nullish(),
+  peakC: q.temperatureC.nullish(),
+  demouldedMin: q.minutes.nullish(),
+  covered: z.boolean().nullish(),
+  film: z.boolean().nullish(),
+  lightMJPerCM2: q.doseMJPerCM2.nullish(),
+  lamp: z
+    .looseObject({
+      gear: q.shortText.nullish(),
+      distanceMm: q.lengthMm.nullish(),
+      irradianceMWPerCM2: q.amount.nullish(),
+      sides: q.count.nullish(),
+      minutes: q.minutes.nullish(),
+    })
+    .nullish(),
+});
+
+/** A share of the batch poured off into a vessel of its own. */
+const cupSchema = z.looseObject({
+  id: q.shortText,
+  massG: q.massG.nullish(),
+  additives: z.array(additive).max(50).nullish(),
+  restMin: q.minutes.nullish(),
+  note: q.longText.nullish(),
+});
+
+/** What one cavity gave from one cup; what it does not say, it has from the batch. */
+const castingSchema = z.looseObject({
+  id: q.shortText,
+  cup: q.shortText.nullish(),
+  mould: z.looseObject({ ...mould.shape, cavity: q.count.nullish() }).nullish(),
+  massG: q.massG.nullish(),
+  pouredMin: q.minutes.nullish(),
+  depthMm: q.lengthMm.nullish(),
+  demouldedMin: q.minutes.nullish(),
+  inclusions: z.array(inclusion).max(50).nullish(),
+  grade: z.enum(GRADES).nullish(),
+  reason: q.longText.nullish(),
+  price: q.anyNumber.nullish(),
+  pressure: pressure.nullish(),
+  degas: degas.nullish(),
+  pour: pour.nullish(),
+  cure: cure.nullish(),
+  finish: z
+    .array(z.looseObject({ step: z.enum(FINISH_STEPS), at: q.isoMoment.nullish(), by: q.shortText.nullish() }))
+    .max(100)
+    .nullish(),
+});
+
+/** What the cause of a symptom turned out to be, and how that is known. */
+const outcomeSchema = z.looseObject({
+  symptom: z.enum(SYMPTOM_KINDS),
+  casting: q.shortText.nullish(),
+  cause: z.enum(CAUSE_IDS),
+  how: z.enum(OUTCOME_HOWS),
+  at: q.isoMoment.nullish(),
+  by: q.shortText.nullish(),
+  refuted: z.boolean().nullish(),
+});
+
 const channels = z.tuple([z.number().min(0).max(255), z.number().min(0).max(255), z.number().min(0).max(255)]);
 
 /** A stored photo of the piece: what was marked on it, and its colour measured by the white card in it. */
@@ -157,6 +272,9 @@ export const copiedFromSchema = z.looseObject({
 
 export const checkSchema = z.looseObject({
   afterH: q.hours,
+  /** The casting that was looked at; all of them where it is absent. */
+  casting: q.shortText.nullish(),
+  bubbleCount: q.count.nullish(),
   shore: q.shore.nullish(),
   deltaB: q.anyNumber.nullish(),
   symptoms: z.array(symptomSchema).max(50).nullish(),
@@ -196,40 +314,13 @@ export const batchSchema = z.looseObject({
     .nullish(),
   mix: mix.nullish(),
   additives: z.array(additive).max(50).nullish(),
-  degas: z
-    .looseObject({
-      method: z.enum(BATCH_DEGAS_METHODS).nullish(),
-      minutes: q.minutes.nullish(),
-      vacuumKPaAbs: q.absoluteKPa.nullish(),
-    })
-    .nullish(),
+  degas: degas.nullish(),
   pour: pour.nullish(),
   pressure: pressure.nullish(),
-  mould: z
-    .looseObject({
-      code: q.shortText.nullish(),
-      rubber: z.enum(RUBBERS).nullish(),
-      degassed: z.boolean().nullish(),
-      temperatureC: q.temperatureC.nullish(),
-      thinnestMm: q.lengthMm.nullish(),
-      pulls: q.count.nullish(),
-      finish: z.enum(FINISHES).nullish(),
-      clean: z.boolean().nullish(),
-      contacts: z.array(q.shortText).max(50).nullish(),
-    })
-    .nullish(),
-  inclusions: z
-    .array(
-      z.looseObject({
-        what: q.shortText.nullish(),
-        kind: z.enum(INCLUSION_KINDS).nullish(),
-        moisturePct: q.percent.nullish(),
-        sealed: z.boolean().nullish(),
-        treated: z.boolean().nullish(),
-      }),
-    )
-    .max(50)
-    .nullish(),
+  mould: mould.nullish(),
+  inclusions: z.array(inclusion).max(50).nullish(),
+  /** What a coat lies on, where it is no resin. */
+  base: z.looseObject({ kind: z.enum(INCLUSION_KINDS).nullish(), sealed: z.boolean().nullish() }).nullish(),
   layerBelow: z
     .looseObject({
       productSlug: q.slug.nullish(),
@@ -237,19 +328,11 @@ export const batchSchema = z.looseObject({
       poured: q.shortText.nullish(),
       hoursSince: q.hours.nullish(),
       sanded: z.boolean().nullish(),
+      wiped: z.boolean().nullish(),
       massLossPct: q.percent.nullish(),
     })
     .nullish(),
-  cure: z
-    .looseObject({
-      temperatureC: q.temperatureC.nullish(),
-      peakC: q.temperatureC.nullish(),
-      demouldedMin: q.minutes.nullish(),
-      covered: z.boolean().nullish(),
-      film: z.boolean().nullish(),
-      lightMJPerCM2: q.doseMJPerCM2.nullish(),
-    })
-    .nullish(),
+  cure: cure.nullish(),
   readings: z
     .array(
       z.looseObject({
@@ -257,11 +340,17 @@ export const batchSchema = z.looseObject({
         what: z.enum(READING_WHATS).nullish(),
         value: q.anyNumber.nullish(),
         unit: z.string().max(20).nullish(),
+        /** Code of the device that read it, and whether that is a stand-in. */
+        device: q.shortText.nullish(),
+        simulated: z.boolean().nullish(),
       }),
     )
     .max(20_000)
     .nullish(),
   checks: z.array(checkSchema).max(200).nullish(),
+  cups: z.array(cupSchema).max(40).nullish(),
+  castings: z.array(castingSchema).max(200).nullish(),
+  outcome: z.array(outcomeSchema).max(200).nullish(),
   /** The `warm-jar.plan/1` it was begun from, kept as it was. */
   plan: z.looseObject({ format: z.literal('warm-jar.plan/1') }).nullish(),
   /** How the run at the bench went, beside what the format records: steps done, and why a limit was passed. */
@@ -300,6 +389,10 @@ export type Check = z.infer<typeof checkSchema>;
 export type Symptom = z.infer<typeof symptomSchema>;
 export type Additive = z.infer<typeof additive>;
 export type Lot = z.infer<typeof lot>;
+export type Inclusion = z.infer<typeof inclusion>;
+export type Cup = z.infer<typeof cupSchema>;
+export type Casting = z.infer<typeof castingSchema>;
+export type CauseOutcome = z.infer<typeof outcomeSchema>;
 export type CheckPhoto = z.infer<typeof checkPhotoSchema>;
 export type MendRecord = z.infer<typeof mendRecordSchema>;
 export type CopiedFrom = z.infer<typeof copiedFromSchema>;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { batchSchema } from './batch';
 import { productSchema } from './product';
-import { CAUSE_IDS, LIMIT_STATES, SYMPTOM_KINDS } from './vocabulary';
+import { CAUSE_IDS, LIMIT_STATES, NEIGHBOUR_KINDS, SYMPTOM_KINDS } from './vocabulary';
 import { count, shortText, slug } from './quantities';
 
 /** A measured or limiting value: a number in `unit`, or a word where the record holds a word. */
@@ -50,6 +50,8 @@ export const causeShareSchema = z.object({
   id: z.enum(CAUSE_IDS),
   share: z.number().min(0).max(1),
   evidence: z.array(evidenceSchema),
+  /** Whether the record speaks plainly against it, and nothing in it for it. */
+  denied: z.boolean().default(false),
   prevention: z.array(z.string()),
   changes: z.array(planChangeSchema),
 });
@@ -67,6 +69,8 @@ export const askSchema = z.object({
   field: z.string(),
   why: z.string(),
   bits: z.number().min(0),
+  /** Minutes until the answer is there. */
+  effortMin: z.number().min(0),
   test: quickTestSchema.optional(),
 });
 /** Two causes that explain the record better together than either does alone. */
@@ -85,6 +89,8 @@ export const symptomDiagnosisSchema = z.object({
   kind: z.enum(SYMPTOM_KINDS),
   pattern: z.string(),
   afterH: z.number(),
+  /** The casting that was looked at; absent where the look was of all of them. */
+  casting: z.string().optional(),
   causes: z.array(causeShareSchema),
   ask: z.array(askSchema),
   mend: mendSchema,
@@ -104,6 +110,25 @@ const historySchema = z.looseObject({
     .max(1_000)
     .nullish(),
   sameSpot: z.looseObject({ times: count, pulls: count }).nullish(),
+  /** How often each cause turned out to be the one here. */
+  causes: z
+    .array(z.looseObject({ id: z.enum(CAUSE_IDS), times: count, of: count }))
+    .max(100)
+    .nullish(),
+  /** How castings that share something with this one came out, against the others. */
+  neighbours: z
+    .array(
+      z.looseObject({
+        by: z.enum(NEIGHBOUR_KINDS),
+        symptom: z.enum(SYMPTOM_KINDS),
+        with: count,
+        of: count,
+        otherwise: count,
+        ofOthers: count,
+      }),
+    )
+    .max(100)
+    .nullish(),
 });
 
 /** What `POST /api/v1/diagnose` takes; nothing of it is stored. */

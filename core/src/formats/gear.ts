@@ -48,6 +48,8 @@ export const gearSchema = z
       kind: z.literal('cup'),
       volumeML: z.number().positive().max(1e6).nullish(),
       diameterMm: q.positiveLengthMm.nullish(),
+      /** Empty. */
+      massG: q.positiveMassG.nullish(),
       material: q.shortText.nullish(),
     }),
   ])

@@ -16,6 +16,15 @@ export const layerSchema = z.looseObject({
   sanded: z.boolean().nullish(),
   /** How far this layer stays off the edge, so that those around it meet. */
   edgeMm: q.lengthMm.nullish(),
+  /** What was poured of it, g: a drying layer is judged by its own mass. */
+  massG: q.positiveMassG.nullish(),
+  /** What is to be seen as it lies; another order leaves it where it is. */
+  decoration: z.boolean().nullish(),
+  /** Why it is poured although something spoke against it. */
+  reasons: z
+    .array(z.looseObject({ code: q.shortText, reason: q.longText, at: q.isoMoment.nullish() }))
+    .max(50)
+    .nullish(),
   /** Weighings of the piece while this layer dries. */
   weighings: z
     .array(z.looseObject({ at: q.isoMoment, massG: q.positiveMassG }))
@@ -40,7 +49,20 @@ export const pieceSchema = z.looseObject({
   heightMm: q.lengthMm.nullish(),
   /** Room it is made in; the windows follow it. */
   roomC: q.temperatureC.nullish(),
+  humidityPct: q.humidityPct.nullish(),
   layers: z.array(layerSchema).max(40),
+  /** Castings joined into the piece: with which resin, how long to hold, and when the joint bears. */
+  joins: z
+    .array(
+      z.looseObject({
+        parts: z.array(q.shortText).max(40),
+        with: q.shortText.nullish(),
+        holdMin: q.minutes.nullish(),
+        bearsAfterMin: q.minutes.nullish(),
+      }),
+    )
+    .max(100)
+    .nullish(),
   done: z.boolean().nullish(),
   note: q.longText.nullish(),
 });

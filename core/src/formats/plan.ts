@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { inclusionSchema } from './inclusion';
 import { productSchema } from './product';
 import * as q from './quantities';
 import { ADDITIVE_KINDS, RUBBERS } from './vocabulary';
@@ -21,6 +22,8 @@ export const plannedAdditiveSchema = z.looseObject({
   drops: q.count.nullish(),
   dropsPerG: q.amount.positive('Must be more than 0 drops in a gram.').nullish(),
   densityGPerML: q.densityGPerML.nullish(),
+  /** J/(g·K); grains are taken as mineral, all else as resin, where it is not given. */
+  heatCapacityJPerGK: q.heatCapacityJPerGK.nullish(),
   waterPct: q.percent.nullish(),
   solvent: z.boolean().nullish(),
 });
@@ -31,6 +34,25 @@ const want = z
     mixedMassG: q.positiveMassG.nullish(),
     additives: z.array(plannedAdditiveSchema).max(50).nullish(),
     lossPct: q.percent.nullish(),
+    /** A dose of one's own, % of resin mass. */
+    catalystPct: q.percent.positive('Must be more than 0 %.').nullish(),
+    /** Moulds filled from one cup; each is to be answered by itself. */
+    moulds: z
+      .array(
+        z.looseObject({
+          code: q.shortText.nullish(),
+          cavities: q.count.nullish(),
+          volumeML: millilitres.nullish(),
+          depthMm: q.positiveLengthMm.nullish(),
+          thinnestMm: q.positiveLengthMm.nullish(),
+          rubber: z.enum(RUBBERS).nullish(),
+          degassed: z.boolean().nullish(),
+          temperatureC: q.temperatureC.nullish(),
+          inclusionMaxC: q.temperatureC.nullish(),
+        }),
+      )
+      .max(50)
+      .nullish(),
     /** Which amount to make a round number. */
     round: z.enum(['A', 'B', 'total']).nullish(),
   })
@@ -70,6 +92,7 @@ export const planRequestSchema = z.looseObject({
     .looseObject({
       scaleStepG: q.positiveMassG.nullish(),
       scaleCapacityG: q.positiveMassG.nullish(),
+      cupMassG: q.massG.nullish(),
       cupDiameterMm: q.positiveLengthMm.nullish(),
       cupVolumeML: millilitres.nullish(),
       vesselFreeL: litres.nullish(),
@@ -85,11 +108,15 @@ export const planRequestSchema = z.looseObject({
     .looseObject({
       depthMm: q.positiveLengthMm.max(1000, 'Must be 1000 mm or less.').nullish(),
       thinnestMm: q.positiveLengthMm.nullish(),
+      /** Width of one cavity seen from above; by the mass where it is not given. */
+      widthMm: q.positiveLengthMm.nullish(),
       rubber: z.enum(RUBBERS).nullish(),
       degassed: z.boolean().nullish(),
       /** The hottest that what is cast in may get, °C. */
       inclusionMaxC: q.temperatureC.nullish(),
       inclusionMoisturePct: q.percent.nullish(),
+      /** What is cast in, as the shelf has it: its pairs and its drying warn. */
+      inclusion: inclusionSchema.nullish(),
     })
     .nullish(),
   route: z.enum(ROUTES).nullish(),
@@ -136,6 +163,10 @@ export const planSchema = z.looseObject({
   peakC: number,
   /** `mould`: through the depth of the pour. `cup`: of the cup left standing, where no depth was given. */
   peakFrom: z.enum(['mould', 'cup', 'none']),
+  /** How far the peak may be off where a runaway makes the mesh matter, K either way. */
+  peakWithinK: number.default(null),
+  /** Whose the heat of reaction is: `family` is a guess, and is said beside the verdict. */
+  heatFrom: z.enum(['card', 'family', 'none']).default('none'),
   dewPointC: number,
   smallestClearedMm: number,
   pressureKPa: number,
@@ -154,7 +185,30 @@ export const planSchema = z.looseObject({
   waterG: z.number(),
   co2ML: number,
   cup: z.object({ liquidML: z.number(), neededML: z.number() }),
-  help: z.array(z.object({ what: z.string(), says: z.string(), gainMin: z.number() })),
+  help: z.array(
+    z.object({
+      what: z.string(),
+      says: z.string(),
+      gainMin: z.number(),
+      /** What of the plan would be set, in stored units, where it is a setting. */
+      set: z.object({ resinC: z.number(), catalystPct: z.number() }).partial().optional(),
+    }),
+  ),
+  /** What the steps of this plan call for. */
+  cautions: z.array(z.object({ step: z.string(), says: z.string() })).default([]),
+  /** Each of several moulds answered by itself. */
+  castings: z
+    .array(
+      z.looseObject({
+        mould: z.string().nullable(),
+        massG: number,
+        peakC: number,
+        pours: z.number().int(),
+        demouldMin: number,
+        warnings: z.array(warning),
+      }),
+    )
+    .optional(),
   /** What was not said, and what was taken in its place. */
   assumed: z.array(z.object({ field: z.string(), says: z.string() })),
 });

@@ -29,6 +29,10 @@ export const minutes = between(0, 1_000_000, 'min');
 export const positiveMinutes = positiveUpTo(1_000_000, 'min');
 export const hours = between(0, 200_000, 'h');
 export const positiveHours = positiveUpTo(200_000, 'h');
+export const heatCapacityJPerGK = positiveUpTo(20, 'J/(g·K)');
+/** Area of a surface, cm². */
+export const areaCM2 = between(0, 1_000_000, 'cm²');
+export const volumeML = between(0, 1_000_000, 'mL');
 export const lengthMm = between(0, 10_000, 'mm');
 export const positiveLengthMm = positiveUpTo(10_000, 'mm');
 /** Gauge pressure; 0 means not pressed. */

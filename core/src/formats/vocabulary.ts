@@ -57,6 +57,22 @@ export const READING_WHATS = [
   'vacuum',
   'shore',
 ] as const;
+/** When an inclusion was laid in, against the pour. */
+export const LAID = ['before', 'during', 'after'] as const;
+/** How it is known what the cause turned out to be; `judged` moves no rates. */
+export const OUTCOME_HOWS = ['next-batch', 'test', 'seen', 'judged'] as const;
+export const FINISH_STEPS = ['trim', 'wash', 'prime', 'sand', 'polish', 'paint', 'photo'] as const;
+export const NEIGHBOUR_KINDS = [
+  'lotA',
+  'lotB',
+  'mould',
+  'cavity',
+  'day',
+  'scale',
+  'device',
+  'vessel',
+  'person',
+] as const;
 export const GRADES = ['pass', 'second', 'scrap', 'mend'] as const;
 /** What the fingers say of a cast, asked first at a check. */
 export const TOUCHES = ['hard-and-dry', 'dents', 'bends', 'sticks', 'wet', 'greasy', 'rubs-off'] as const;
@@ -97,13 +113,15 @@ export const PATTERNS_BY_SYMPTOM = {
     'unspecified',
   ],
   soft: ['all-over', 'thin-sections', 'cold-spots', 'deep-under-skin', 'unspecified'],
-  haze: ['unspecified'],
+  haze: ['frosted-skin', 'cloudy-through', 'white-bloom', 'unspecified'],
   bulge: ['unspecified'],
   delamination: ['unspecified'],
   sink: ['unspecified'],
   cracks: ['unspecified'],
   'inclusion-change': ['unspecified'],
   'colour-rub-off': ['unspecified'],
+  colour: ['streaks', 'grainy', 'settled', 'too-weak', 'unspecified'],
+  mark: ['same-spot', 'seam-or-flash', 'over-the-rim', 'fingerprint', 'unspecified'],
 } as const;
 
 export type SymptomKind = keyof typeof PATTERNS_BY_SYMPTOM;
@@ -149,6 +167,13 @@ export const CAUSE_IDS = [
   'poor-key',
   'shrinkage',
   'loose-powder',
+  'mould-leaked',
+  'soaked-in',
+  'layer-contaminated',
+  'air-under-inclusion',
+  'over-filled',
+  'colour-not-wetted',
+  'colour-settled',
   'something-else',
 ] as const;
 export type CauseId = (typeof CAUSE_IDS)[number];

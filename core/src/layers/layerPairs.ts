@@ -62,6 +62,10 @@ const RULES: readonly { upper: readonly Family[]; lower: readonly Family[]; note
   },
 ];
 
+/** Pairs in which the lower layer has to be cured right through: what is left of it would stop the upper one. */
+export const needsFullCure = (lower: Product, upper: Product): boolean =>
+  lower.family === 'epoxy' && upper.family === 'polyester';
+
 /** The dose that a light-cured layer of a depth asks at its surface, and what of it passes through, mJ/cm². */
 export function doseThrough(upper: Product, depthMm: number): { atSurface: number; below: number } | null {
   const plan = lightPlan(upper, depthMm, null, null);

@@ -1,11 +1,18 @@
-import { bondWindow } from '../cure/bondWindow';
 import { minutesAt } from '../cure/equivalentAge';
+import { bondWindow } from '../cure/bondWindow';
+import { poursFor } from '../cure/deepPour';
 import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
-import { CoreError, requireNumber } from '../errors';
+import { CoreError } from '../errors';
 import type { Layer, Piece } from '../formats/piece';
 import type { Product } from '../formats/product';
-import { dryingState } from '../shelf/drying';
-import { layerPairs, type PairNote } from './layerPairs';
+import { EDGE_MM, layerPairs, type PairNote } from './layerPairs';
+import { layerWait, type LayerWait, type LowerLayer } from './layerWait';
+
+/** Something that stops the next pour until a reason is given. */
+export interface LayerStop {
+  readonly code: 'damp' | 'pair' | 'too-early' | 'room';
+  readonly says: string;
+}
 
 /** A layer in the plan of a piece: when, and what has to be done first. */
 export interface PlannedLayer {
@@ -28,6 +35,8 @@ export interface PlannedLayer {
   readonly pourMm: number | null;
   readonly says: string;
   readonly notes: readonly PairNote[];
+  /** What stops this pour until a reason is given; of the next layer alone. */
+  readonly stops: readonly LayerStop[];
 }
 
 export interface LayerPlan {
@@ -44,88 +53,33 @@ export interface LayerScene {
   readonly cards: Readonly<Record<string, Product>>;
   /** When each batch's parts met, by its code. */
   readonly startedAt: Readonly<Record<string, string>>;
+  /** What each batch was mixed as, g, by its code. */
+  readonly massG?: Readonly<Record<string, number>>;
   readonly now: Date;
-  /** Room where the piece itself says none, °C. */
+  /** Room where the piece itself says none, °C and %. */
   readonly roomC?: number;
+  readonly humidityPct?: number;
 }
 
-const [MINUTE_MS, HOUR_MS] = [60_000, 3_600_000];
+const MINUTE_MS = 60_000;
 const ROOM_C = 21;
-/** A water-based layer is first worth weighing after about this long, h (studio practice; some take days more). */
-const FIRST_WEIGHING_H = 24;
-const USUAL_DRY_H = 48;
 /** Left free below the rim, so that a last coat can level the back and either face can be the front, mm. */
 export const RIM_MM = 1.5;
-const iso = (ms: number) => new Date(ms).toISOString();
+/** What is further off than this is as good as never, ms: a hundred years. */
+const NEVER_MS = 100 * 365 * 24 * 60 * MINUTE_MS;
 
-interface Wait {
-  readonly fromMs: number;
-  readonly untilMs: number | null;
-  readonly wait: PlannedLayer['wait'];
-  readonly says: string;
-}
-
-function dryWait(lower: Product, layer: Layer, pouredMs: number, nowMs: number): Wait {
-  const drying = dryingState(layer.weighings ?? []);
-  if (drying.state === 'dry')
-    return { fromMs: Math.max(pouredMs, nowMs), untilMs: null, wait: 'dry', says: `${lower.name} is dry by weighing.` };
-  const weighed = (layer.weighings ?? []).length > 0;
-  const fromMs = weighed ? Math.max(nowMs, pouredMs) + FIRST_WEIGHING_H * HOUR_MS : pouredMs + USUAL_DRY_H * HOUR_MS;
-  return {
-    fromMs,
-    untilMs: null,
-    wait: 'dry',
-    says:
-      weighed && drying.lossPct !== null
-        ? `${lower.name} still lost ${drying.lossPct.toFixed(1)} % between weighings; weigh it again tomorrow.`
-        : `${lower.name} dries by weighing, not by the clock: first weigh it after ${FIRST_WEIGHING_H} h; two days is usual.`,
-  };
-}
-
-/** When the next layer may go on what lies below. */
-function waitOn(lower: Product, upper: Product, layer: Layer, pouredMs: number, roomC: number, nowMs: number): Wait {
-  if (lower.family === 'mineral-acrylic') return dryWait(lower, layer, pouredMs, nowMs);
-  if (lower.family === 'uv-acrylate')
-    return {
-      fromMs: pouredMs,
-      untilMs: null,
-      wait: 'none',
-      says: `${lower.name} is hard when the lamp is off; wipe it first.`,
-    };
-  const window = bondWindow(lower, roomC);
-  // Only the same kind of resin grows into what lies below; others need it hard, and a key.
-  if (window && lower.family === upper.family)
-    return {
-      fromMs: pouredMs + window.fromMin * MINUTE_MS,
-      untilMs: window.untilMin === null ? null : pouredMs + window.untilMin * MINUTE_MS,
-      wait: 'bond',
-      says: `Bonds by itself to ${lower.name} within its window at this room's temperature.`,
-    };
-  const hard = lower.demould?.minutes ?? lower.tackFree?.minutes;
-  const fromMs =
-    hard == null
-      ? pouredMs
-      : pouredMs +
-        minutesAt(lower, hard, roomC, lower.demould?.atC ?? lower.tackFree?.atC ?? SHEET_TEMPERATURE_C) * MINUTE_MS;
-  return {
-    fromMs,
-    untilMs: fromMs,
-    wait: 'cure',
-    says:
-      hard == null
-        ? `${lower.name}'s card says neither bond window nor demould time: wait until it is hard.`
-        : `Another resin on ${lower.name}: wait until it is hard, and sand it.`,
-  };
-}
+/** What is kept under a key, and nothing that every object has. */
+export const own = <T>(kept: Readonly<Record<string, T>>, key: string): T | undefined =>
+  Object.hasOwn(kept, key) ? kept[key] : undefined;
 
 const poursOf = (product: Product, depthMm: number | null) => {
   const most = product.depth?.maxMm;
-  const pours = depthMm === null || most == null ? 1 : Math.max(1, Math.ceil(depthMm / most - 1e-6));
+  const pours = depthMm === null || most == null ? 1 : poursFor(depthMm, most);
   return { pours, pourMm: depthMm === null ? null : depthMm / pours };
 };
 
 function cardOf(cards: LayerScene['cards'], slug: string, index: number): Product {
-  const card = cards[slug];
+  const card = own(cards, slug);
   if (!card)
     throw new CoreError(
       'out-of-range',
@@ -135,18 +89,28 @@ function cardOf(cards: LayerScene['cards'], slug: string, index: number): Produc
   return card;
 }
 
-/** Hours from a layer's first pour to its last, at the card's depth for each. */
+/** From a layer's first pour to its last, at the card's depth for each. */
 function laterPoursMs(product: Product, pours: number, roomC: number): number {
   return (pours - 1) * (bondWindow(product, roomC)?.fromMin ?? 0) * MINUTE_MS;
 }
 
 function poured(layer: Layer, scene: LayerScene): number | null {
-  const at = layer.pouredAt ?? (layer.batch ? scene.startedAt[layer.batch] : null);
-  return at ? Date.parse(at) : null;
+  const at = layer.pouredAt ?? (layer.batch ? own(scene.startedAt, layer.batch) : null);
+  const ms = at ? Date.parse(at) : NaN;
+  return Number.isFinite(ms) ? ms : null;
+}
+
+/** What of a layer dries, g: as it says, as its batch was mixed, or the whole piece while nothing lies below it. */
+export function ownMassG(layer: Layer, index: number, massG: LayerScene['massG'] = {}): number | null {
+  const mixed = layer.massG ?? (layer.batch ? own(massG, layer.batch) : null) ?? null;
+  if (mixed !== null) return mixed;
+  const first = [...(layer.weighings ?? [])].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0];
+  return index === 0 ? (first?.massG ?? null) : null;
 }
 
 function warningsOf(piece: Piece, filledMm: number, layers: readonly PlannedLayer[]): string[] {
   const left = piece.heightMm == null ? null : piece.heightMm - filledMm;
+  const deep = layers.filter((l) => l.pours > 1);
   return [
     ...(left !== null && left < 0
       ? [`The layers are ${(-left).toFixed(1)} mm higher than the mould. Take depth off a layer.`]
@@ -156,14 +120,53 @@ function warningsOf(piece: Piece, filledMm: number, layers: readonly PlannedLaye
           `Only ${left.toFixed(1)} mm stay free below the rim. Leave ${RIM_MM} mm, so that a last coat levels the back and either face can be the front.`,
         ]
       : []),
-    ...layers.flatMap((l) =>
-      l.pours > 1
-        ? [
-            `Layer ${l.index + 1} is deeper than its card allows at once: ${l.pours} pours of ${l.pourMm!.toFixed(0)} mm.`,
-          ]
-        : [],
+    ...deep.map(
+      (l) =>
+        `Layer ${l.index + 1} is deeper than its card allows at once: ${l.pours} pours of ${l.pourMm!.toFixed(0)} mm.`,
     ),
   ];
+}
+
+/** Whether the piece's room lies outside what the product's card allows. */
+function roomStop(product: Product, roomC: number): LayerStop | null {
+  const { minC, maxC } = product.room ?? {};
+  if (minC != null && roomC < minC)
+    return { code: 'room', says: `The room is ${roomC.toFixed(1)} °C; ${product.name} needs ${minC} °C or more.` };
+  if (maxC != null && roomC > maxC)
+    return { code: 'room', says: `The room is ${roomC.toFixed(1)} °C; ${product.name}'s card ends at ${maxC} °C.` };
+  return null;
+}
+
+/** Water-based compound that does not stick is held by the layers that meet around it. */
+const keptOffEdge = (product: Product, layer: Layer) =>
+  product.family === 'mineral-acrylic' && (layer.edgeMm ?? 0) >= EDGE_MM;
+
+/** What speaks so plainly against pouring this layer now that a reason is asked for. */
+function stopsOf(
+  product: Product,
+  layer: Layer,
+  wait: LayerWait | null,
+  notes: readonly PairNote[],
+  room: { roomC: number; stated: boolean },
+  nowMs: number,
+): LayerStop[] {
+  const stops: (LayerStop | null)[] = [
+    wait?.drying && wait.drying.state !== 'dry' ? { code: 'damp', says: wait.says } : null,
+    wait?.wait === 'cure' && wait.fromMs > nowMs + MINUTE_MS ? { code: 'too-early', says: wait.says } : null,
+    ...notes
+      .filter((n) => n.code === 'does-not-stick' && !keptOffEdge(product, layer))
+      .map((n): LayerStop => ({ code: 'pair', says: `${n.says} ${n.todo}` })),
+    room.stated ? roomStop(product, room.roomC) : null,
+  ];
+  return stops.filter((s) => s !== null);
+}
+
+/** The words under a layer: what it waits for, or that the window is past. */
+function wordsOf(wait: LayerWait | null, sand: boolean, isPoured: boolean): string {
+  if (sand && wait?.wait === 'bond') {
+    return `The bond window ${isPoured ? 'was closed' : 'closes'} before: sand with 60 to 100 grit and wipe first.`;
+  }
+  return wait?.says ?? 'The first layer: what lies here becomes the face against the mould.';
 }
 
 /**
@@ -172,32 +175,33 @@ function warningsOf(piece: Piece, filledMm: number, layers: readonly PlannedLaye
  * @throws CoreError `out-of-range` for a layer without a card
  */
 export function layerPlan(piece: Piece, scene: LayerScene): LayerPlan {
-  const roomC = requireNumber(piece.roomC ?? scene.roomC ?? ROOM_C, 'roomC', -20, 60);
+  const roomC = piece.roomC ?? scene.roomC ?? ROOM_C;
+  const room = { roomC, stated: piece.roomC != null || scene.roomC !== undefined };
+  const humidityPct = piece.humidityPct ?? scene.humidityPct ?? null;
   const nowMs = scene.now.getTime();
+  const iso = (ms: number) => new Date(Math.min(ms, nowMs + NEVER_MS)).toISOString();
   const planned: PlannedLayer[] = [];
   let [readyMs, filledMm]: [number | null, number] = [null, 0];
-  let below: { layer: Layer; product: Product; lastMs: number } | null = null;
+  let below: LowerLayer | null = null;
   for (const [index, layer] of piece.layers.entries()) {
     const product = cardOf(scene.cards, layer.productSlug, index);
     const depth = layer.depthMm ?? null;
     filledMm += depth ?? 0;
     const pouredMs = poured(layer, scene);
-    const wait = below ? waitOn(below.product, product, below.layer, below.lastMs, roomC, nowMs) : null;
+    const wait: LayerWait | null = below ? layerWait(below, product, roomC, humidityPct) : null;
     const wished = layer.wishedAt ? Date.parse(layer.wishedAt) : 0;
-    const atMs = pouredMs ?? Math.max(nowMs, wait?.fromMs ?? 0, wished);
+    const atMs = pouredMs ?? Math.max(nowMs, wait?.fromMs ?? 0, wished, below?.lastMs ?? 0);
     const late = wait?.untilMs != null && atMs > wait.untilMs + MINUTE_MS;
     const sand = wait !== null && layer.sanded !== true && (wait.wait === 'cure' || (wait.wait === 'bond' && late));
     const { pours, pourMm } = poursOf(product, depth);
-    const words =
-      sand && wait?.wait === 'bond'
-        ? `The bond window ${pouredMs === null ? 'closes' : 'was closed'} before: sand with 60 to 100 grit and wipe first.`
-        : (wait?.says ?? 'The first layer: what lies here becomes the face against the mould.');
+    const notes = below ? layerPairs(below.product, product, depth) : [];
+    const state = pouredMs !== null ? 'poured' : planned.every((l) => l.state === 'poured') ? 'next' : 'later';
     planned.push({
       index,
       productSlug: product.slug,
       product: product.name,
       batch: layer.batch ?? null,
-      state: pouredMs !== null ? 'poured' : planned.every((l) => l.state === 'poured') ? 'next' : 'later',
+      state,
       at: iso(atMs),
       earliest: pouredMs === null && wait ? iso(wait.fromMs) : null,
       latest: wait?.wait === 'bond' && wait.untilMs !== null ? iso(wait.untilMs) : null,
@@ -205,18 +209,15 @@ export function layerPlan(piece: Piece, scene: LayerScene): LayerPlan {
       sand,
       pours,
       pourMm,
-      says: words,
-      notes: below ? layerPairs(below.product, product, depth) : [],
+      says: wordsOf(wait, sand, pouredMs !== null),
+      notes,
+      stops: state === 'next' ? stopsOf(product, layer, wait, notes, room, nowMs) : [],
     });
     const lastMs: number = atMs + laterPoursMs(product, pours, roomC);
-    below = { layer, product, lastMs };
+    below = { layer, product, lastMs, ownG: ownMassG(layer, index, scene.massG) };
     const hard = product.demould?.minutes ?? product.tackFree?.minutes;
-    readyMs =
-      hard == null
-        ? null
-        : lastMs +
-          minutesAt(product, hard, roomC, product.demould?.atC ?? product.tackFree?.atC ?? SHEET_TEMPERATURE_C) *
-            MINUTE_MS;
+    const hardC = product.demould?.atC ?? product.tackFree?.atC ?? SHEET_TEMPERATURE_C;
+    readyMs = hard == null ? null : lastMs + minutesAt(product, hard, roomC, hardC) * MINUTE_MS;
   }
   return {
     layers: planned,

@@ -3,7 +3,7 @@ import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
 import type { Grade } from '../formats/vocabulary';
 import { mendMassG } from '../diagnosis/mendChain';
-import { mixMasses } from '../mixing/batchAmounts';
+import { catalystPct, mixMasses } from '../mixing/batchAmounts';
 import { scaleErrorPct } from '../mixing/ratio';
 import { FACTORS, type Factor } from './factors';
 
@@ -34,6 +34,8 @@ export interface CastFacts {
     readonly resinC: number;
     readonly roomC: number;
     readonly massG: number;
+    /** Dose of catalyst, where the product takes one and it was recorded. */
+    readonly catalystPct?: number;
   } | null;
 }
 
@@ -148,14 +150,14 @@ function levelsOf(
   return Object.fromEntries(FACTORS.flatMap((f) => (all[f] == null || all[f] === '' ? [] : [[f, all[f]]])));
 }
 
-function gelOf(batch: Batch, massG: number | null): CastFacts['gel'] {
+function gelOf(batch: Batch, massG: number | null, dosePct: number | null): CastFacts['gel'] {
   const [minutes, resinC, roomC] = [
     batch.witness?.setMin,
     batch.resin?.atPourC ?? batch.resin?.temperatureAC,
     batch.room?.temperatureC,
   ];
   return minutes != null && minutes > 0 && resinC != null && roomC != null && massG
-    ? { minutes, resinC, roomC, massG }
+    ? { minutes, resinC, roomC, massG, ...(dosePct === null ? {} : { catalystPct: dosePct }) }
     : null;
 }
 
@@ -187,6 +189,6 @@ export function castFacts(product: Product, batch: Batch, readings: readonly Lim
     mendG: mendMassG(batch),
     leftG: batch.pour?.leftG ?? null,
     pulls: batch.mould?.pulls ?? null,
-    gel: gelOf(batch, massG),
+    gel: gelOf(batch, massG, catalystPct(product, batch)),
   };
 }

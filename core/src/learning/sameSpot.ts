@@ -55,31 +55,43 @@ export function gatherMarks(marks: readonly SpotMark[]): SpotMark[][] {
   return gathered;
 }
 
-function judged(gathering: readonly SpotMark[], marks: readonly SpotMark[], pulls: number): Spot {
-  const batches = [...new Set(gathering.map((m) => m.batch))].sort();
-  const elsewhere = marks.length - gathering.length;
+/** How often a place failed over a mould's pulls, judged against chance. */
+export interface SpotJudgement {
+  readonly byChance: number;
+  readonly verdict: Spot['verdict'];
+  readonly says: string;
+}
+
+function spotWords(times: number, pulls: number, byChance: number, verdict: Spot['verdict']): string {
+  const share = `${times} of ${pulls} pulls`;
+  const rare = byChance < 0.001 ? 'less than once in a thousand' : null;
+  const odds = `${Math.round(byChance * 1000) / 10} %`;
+  if (verdict === 'mould') return `Here in ${share}; chance would do that ${rare ?? `in ${odds}`}. It is the mould.`;
+  if (verdict === 'chance') return `Here in ${share}; chance does that often (${odds}).`;
+  return times < LEAST_PULLS
+    ? `Here once in ${pulls} pulls; one says nothing.`
+    : `Here in ${share}; chance would do that in ${rare ?? odds}. Mark the next pulls too.`;
+}
+
+/**
+ * One judgement for the mould's page and for the diagnosis: the binomial chance of so many failures at one place.
+ * @param times pulls in which this place failed
+ * @param pulls pulls that were looked at
+ * @param elsewhere faults on other places of the same outline
+ */
+export function judgeSpot(times: number, pulls: number, elsewhere = 0): SpotJudgement {
   // A spot's chance elsewhere: the marks that fell on other places, spread over them; half a mark where there were none.
   const chance = Math.min(1, ((elsewhere + 0.5) / Math.max(1, pulls)) * (PLACE_SHARE / (1 - PLACE_SHARE)));
-  const byChance = Math.min(1, PLACES * binomialAtLeast(batches.length, Math.max(pulls, batches.length), chance));
-  const verdict =
-    batches.length < LEAST_PULLS
-      ? 'cannot-tell'
-      : byChance < RARE
-        ? 'mould'
-        : byChance > COMMON
-          ? 'chance'
-          : 'cannot-tell';
-  const share = `${batches.length} of ${pulls} pulls`;
-  const odds = byChance < 0.001 ? 'less than once in a thousand' : `${Math.round(byChance * 1000) / 10} %`;
-  const says =
-    verdict === 'mould'
-      ? `Here in ${share}; chance would do that ${odds === 'less than once in a thousand' ? odds : `in ${odds}`}. It is the mould.`
-      : verdict === 'chance'
-        ? `Here in ${share}; chance does that often (${odds}).`
-        : batches.length < LEAST_PULLS
-          ? `Here once in ${pulls} pulls; one says nothing.`
-          : `Here in ${share}; chance would do that in ${odds}. Mark the next pulls too.`;
-  return { ...meanOf(gathering), batches, pulls, byChance, verdict, says };
+  const byChance = Math.min(1, PLACES * binomialAtLeast(times, Math.max(pulls, times), chance));
+  const told = byChance < RARE ? 'mould' : byChance > COMMON ? 'chance' : 'cannot-tell';
+  const verdict = times < LEAST_PULLS ? 'cannot-tell' : told;
+  return { byChance, verdict, says: spotWords(times, pulls, byChance, verdict) };
+}
+
+function judged(gathering: readonly SpotMark[], marks: readonly SpotMark[], pulls: number): Spot {
+  const batches = [...new Set(gathering.map((m) => m.batch))].sort();
+  const judgement = judgeSpot(batches.length, pulls, marks.length - gathering.length);
+  return { ...meanOf(gathering), batches, pulls, ...judgement };
 }
 
 /**

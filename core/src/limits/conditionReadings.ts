@@ -1,4 +1,4 @@
-import { dewPointC } from '../air/dewPoint';
+import { knownDewPointC } from '../air/dewPoint';
 import type { Batch } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
@@ -8,14 +8,15 @@ import { makeReading } from './reading';
 /** Coldest recorded part, mould or room against the dew point, K; null where temperature or damp was not recorded. */
 export function dewPointSpreadK(batch: Batch): number | null {
   const { temperatureC, humidityPct } = batch.room ?? {};
-  if (temperatureC == null || !humidityPct || temperatureC < -45 || temperatureC > 60) return null;
+  const dewC = knownDewPointC(temperatureC, humidityPct);
+  if (temperatureC == null || dewC === null) return null;
   const surfaces = [
     temperatureC,
     batch.resin?.temperatureAC,
     batch.resin?.temperatureBC,
     batch.mould?.temperatureC,
   ].filter((t) => t != null);
-  return Math.min(...surfaces) - dewPointC(temperatureC, humidityPct);
+  return Math.min(...surfaces) - dewC;
 }
 
 /** Room, damp, dew point and the resin's temperatures. */

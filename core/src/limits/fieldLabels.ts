@@ -59,6 +59,14 @@ const LABELS: Record<string, string> = {
   'cure.film': 'Film or wax over it',
   'cure.covered': 'Covered',
   'layerBelow.sanded': 'Layer below sanded',
+  'layerBelow.wiped': 'Layer below wiped',
+  'mould.sealed': 'Seams and edges sealed',
+  'mould.volumeML': 'What the cavities hold',
+  'pour.levelLostMm': 'Level fell before gel',
+  'mix.stirAfterColourMin': 'Stirred after the colour',
+  'base.kind': 'What it lies on',
+  'base.sealed': 'Base sealed',
+  readings: 'Readings of the gauge',
   'layerBelow.family': 'Layer below',
   'checks[].afterH': 'When it was seen',
   'checks[].shore': 'Second hardness reading',
@@ -67,14 +75,22 @@ const LABELS: Record<string, string> = {
   waxed: 'Wax in the product',
 };
 
+const INCLUSION_WORDS: Readonly<Record<string, string>> = {
+  what: 'with this resin before',
+  laid: 'laid in before or after the pour',
+  moved: 'moved under the resin',
+};
+
 /** The word people use for a field, such as `room.temperatureC`; indexed and per-kind fields are worded from their parts. */
 export function fieldLabel(field: string): string {
   const test = /^quickTests\.(.+)$/.exec(field)?.[1];
   if (test) return `Test: ${test.replaceAll('-', ' ')}`;
-  const treated = /^inclusions\[(\d*)\]\.(treated|what|sealed)$/.exec(field);
+  const treated = /^inclusions\[(\d*)\]\.(treated|what|sealed|kind|laid|moved)$/.exec(field);
   if (treated)
-    return `Inclusion${treated[1] ? ` ${Number(treated[1]) + 1}` : ''}, ${treated[2] === 'what' ? 'with this resin before' : treated[2]}`;
+    return `Inclusion${treated[1] ? ` ${Number(treated[1]) + 1}` : ''}, ${INCLUSION_WORDS[treated[2] ?? ''] ?? treated[2]}`;
   if (/^additives\[\d+\]\.applied$/.test(field)) return 'How the colour went on';
+  const looked = /^checks\[(\d+)\]\.afterH$/.exec(field)?.[1];
+  if (looked) return `Check ${Number(looked) + 1}, when it was seen`;
   const known = LABELS[field];
   if (known) return known;
   const kind = /^additives\.(.+)\.pct$/.exec(field)?.[1];

@@ -8,12 +8,12 @@ import { makeReading, type ReadingParts } from './reading';
 /** Whose minutes these are: the model at this batch's conditions, or the card's label. */
 export function whoseTime(working: WorkingTime, what: string, say: Say): string {
   if (working.from !== 'model') return `the card's ${what}`;
-  const at = [
+  const known = [
     working.resinC === null ? null : say(working.resinC, '°C'),
     working.massG === null ? null : say(working.massG, 'g'),
-  ]
-    .filter(Boolean)
-    .join(' and ');
+    working.dose === null || working.dosePct === null ? null : `${say(working.dosePct, '%')} of catalyst`,
+  ].filter((words) => words !== null);
+  const at = [known.slice(0, -1).join(', '), known.at(-1)].filter(Boolean).join(' and ');
   return at ? `the card's ${what}, carried by the cup model to ${at},` : `the cup model's ${what}`;
 }
 

@@ -6,7 +6,7 @@ import { lightPlan } from './lightPlan';
 import { oneCup } from './oneCup';
 import { productFits, type FitWish } from './productFit';
 import { compareRoutes } from './routes';
-import { quickPlan } from './plan';
+import { plan, quickPlan } from './plan';
 import { warmOrNot, warmingTimes } from './warmOrNot';
 
 const bench = {
@@ -96,6 +96,28 @@ describe('warmOrNot', () => {
     const best = long.points.reduce((a, b) => ((b.restedMm ?? 9) < (a.restedMm ?? 9) ? b : a));
     expect(best.resinC).toBeGreaterThan(long.points[0]!.resinC);
     expect(best.resinC).toBeLessThan(long.points.at(-1)!.resinC);
+  });
+  it("tells the same bubble as the plan and as Air, at the plan's own temperature", () => {
+    const asked = request('house-coat-9', { mould: { depthMm: 3 }, conditions: { resinC: 23, roomC: 21 } });
+    const own = warmOrNot(asked)!.points.find((p) => p.resinC === 23)!.clearedMm!;
+    expect(plan(asked).smallestClearedMm).toBeCloseTo(own, 12);
+    const route = compareRoutes(asked).find((r) => r.route === (asked.route ?? 'warm-and-rest'))!;
+    expect(route.air.clearedMm).toBeCloseTo(own, 12);
+  });
+  it('never makes doing nothing look best: the same minutes spent before the pour are worth as much or more', () => {
+    for (const card of SALTMARSH_CARDS.filter((c) => c.potLife?.minutes != null)) {
+      for (const depthMm of [2, 8, 20, 45]) {
+        const routes = compareRoutes(request(card.slug, { mould: { depthMm } })).filter((r) => (r.spareMin ?? -1) >= 0);
+        const left = (name: string) => routes.find((r) => r.route === name)?.air.leftMm ?? null;
+        const nothing = left('none');
+        if (nothing === null) continue;
+        for (const name of ['warm-and-rest', 'vacuum', 'pressure', 'vacuum-then-pressure']) {
+          const other = left(name);
+          if (other !== null && Number.isFinite(other))
+            expect(other, `${card.slug} ${depthMm} ${name}`).toBeLessThanOrEqual(nothing * 1.001);
+        }
+      }
+    }
   });
   it('is nothing for a product whose pot life the model does not know', () =>
     expect(warmOrNot(request('house-chalk'))).toBeNull());

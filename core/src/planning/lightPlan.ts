@@ -1,10 +1,12 @@
-import { cureDepthMm, doseBelowMJPerCM2, doseForDepthMJPerCM2, lampMin } from '../cure/light';
+import { cureDepthMm, doseForDepthMJPerCM2, lampMin } from '../cure/light';
+import { poursFor } from '../cure/deepPour';
 import type { Product } from '../formats/product';
 
 /** How a light-cured depth is built up under a lamp. */
 export interface LightPlan {
   /** Deepest layer the dose still cures with reserve, mm. */
   readonly layerMaxMm: number;
+  /** At most 200; more is no way to make a piece. */
   readonly layers: number;
   readonly layerMm: number;
   readonly doseMJPerCM2: number;
@@ -17,13 +19,25 @@ export interface LightPlan {
   readonly base: string | null;
 }
 
+/** A dose beyond this is no lamp's, mJ/cm². */
+const MOST_DOSE = 1e7;
 /** A layer is planned no deeper than this share of what the dose cures: the last of it is soft. */
 const RESERVE = 0.6;
 
 /**
+ * What passes `layers` equal layers, each under the same dose, in closed form: `E·q·(1 − qⁿ)/(1 − q)` with `q = e^(−layer/Dp)`.
+ * @param perLayer one layer's depth over the penetration
+ */
+function doseBelowAll(doseMJPerCM2: number, perLayer: number, layers: number): number {
+  const q = Math.exp(-perLayer);
+  const passed = 1 - q < 1e-9 ? layers : (q * (1 - q ** layers)) / (1 - q);
+  return doseMJPerCM2 * passed;
+}
+
+/**
  * Layers, lamp and minutes for a light-cured product, and what the same light does to a base below.
  * @param base product that lies below, null where there is none
- * @returns null where the card states no penetration or critical dose
+ * @returns null where the card states no penetration or critical dose, or its dose does not pass the critical one
  */
 export function lightPlan(
   product: Product,
@@ -35,13 +49,18 @@ export function lightPlan(
   if (penetrationMm == null || criticalMJPerCM2 == null || criticalMJPerCM2 <= 0) return null;
   const stated =
     doseMJPerCM2 ??
-    doseForDepthMJPerCM2({ depthMm: (product.depth?.maxMm ?? depthMm) / RESERVE, criticalMJPerCM2, penetrationMm });
+    doseForDepthMJPerCM2({
+      depthMm: Math.min((product.depth?.maxMm ?? depthMm) / RESERVE, 1e4),
+      criticalMJPerCM2,
+      penetrationMm,
+    });
+  // A dose that does not pass the critical one cures nothing, in however many layers.
+  if (!(penetrationMm > 0) || !(stated <= MOST_DOSE) || stated <= criticalMJPerCM2) return null;
   const cured = cureDepthMm({ doseMJPerCM2: stated, criticalMJPerCM2, penetrationMm });
   const layerMaxMm = Math.min(product.depth?.maxMm ?? Infinity, cured * RESERVE);
-  const layers = Math.max(1, Math.ceil(depthMm / layerMaxMm - 1e-6));
+  const layers = poursFor(depthMm, layerMaxMm);
   const layerMm = depthMm / layers;
-  let baseDoseMJPerCM2 = 0;
-  for (let i = 1; i <= layers; i += 1) baseDoseMJPerCM2 += doseBelowMJPerCM2(stated, layerMm * i, penetrationMm);
+  const baseDoseMJPerCM2 = doseBelowAll(stated, layerMm / penetrationMm, layers);
   const minutes = lampMWPerCM2 === null ? null : lampMin(stated, lampMWPerCM2);
   const unsafe = base?.light?.stable === false;
   return {

@@ -14,13 +14,22 @@ export const WORTH_CHANGING = 0.15;
 export interface ProposedChange extends PlanChange {
   readonly cause: CauseId;
   readonly share: number;
+  /** One of two that both have to change. */
+  readonly needed: boolean;
 }
 
-/** What to change next time, the likeliest cause's change first. One at a time teaches most. */
-export function proposedChanges(symptom: Pick<SymptomDiagnosis, 'causes'>): ProposedChange[] {
+/**
+ * What to change next time, the likeliest cause's change first. One at a time teaches most; where the record shows two
+ * causes both, the changes of both are proposed, for one alone will not be enough.
+ */
+export function proposedChanges(
+  symptom: Pick<SymptomDiagnosis, 'causes'> & Partial<Pick<SymptomDiagnosis, 'together'>>,
+): ProposedChange[] {
+  const both = new Set<CauseId>(symptom.together?.ids ?? []);
   return symptom.causes
-    .filter((c) => c.share >= WORTH_CHANGING)
-    .flatMap((c) => c.changes.map((change) => ({ ...change, cause: c.id, share: c.share })));
+    .filter((c) => c.share >= WORTH_CHANGING || both.has(c.id))
+    .sort((x, y) => Number(both.has(y.id)) - Number(both.has(x.id)) || y.share - x.share)
+    .flatMap((c) => c.changes.map((change) => ({ ...change, cause: c.id, share: c.share, needed: both.has(c.id) })));
 }
 
 /** A batch as the plan of the next one begins with it: everything kept that was recorded, the changes laid over. */

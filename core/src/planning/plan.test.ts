@@ -182,7 +182,7 @@ describe('plan', () => {
     });
     const answer = quickPlan(tight).plan;
     expect(answer.help.map((h) => h.what)).toEqual(
-      expect.arrayContaining(['cooler', 'two-batches', 'faster-loading', 'bigger-tank']),
+      expect.arrayContaining(['cooler', 'two-batches', 'faster-loading', 'faster-pour']),
     );
     expect(answer.help.map((h) => h.gainMin)).toEqual([...answer.help.map((h) => h.gainMin)].sort((a, b) => b - a));
     const loaded = quickPlan({ ...tight, handling: { ...tight.handling, loadMin: 0.25 } }).plan;

@@ -1,13 +1,15 @@
 import { co2FromWaterML } from '../bubbles/moisture';
 import { inTheMould, type MouldAnswer } from '../cure/inTheMould';
-import { mixedViscosityMPaS } from '../cure/viscosity';
 import { powderThickening } from '../cure/powderThickening';
-import type { Plan, PlanRequest } from '../formats/plan';
+import { mixedViscosityMPaS } from '../cure/viscosity';
+import type { Plan, PlanRequest, PlanWarning } from '../formats/plan';
 import type { Say } from '../units/wording';
 import { airOf } from './planAir';
-import { plannedLoading } from './planLoading';
+import { planCautions } from './planCautions';
+import { mouldHeat, poursByCard, poursBySlab, severalPours } from './planHeat';
 import { planHelp } from './planHelp';
-import { powderShare, verdictOf } from './planTime';
+import { plannedLoading } from './planLoading';
+import { plannedMix, powderShare, verdictOf } from './planTime';
 import { cupNeed, planWarnings, plannedWaterG } from './planWarnings';
 import { timeBudget, type TimeBudget } from './timeBudget';
 
@@ -19,25 +21,65 @@ export interface QuickPlan {
 
 const finite = (value: number | null): number | null => (value === null || !Number.isFinite(value) ? null : value);
 
+/** What forbids stands first. */
+const stopsFirst = (warnings: readonly PlanWarning[]) => [
+  ...warnings.filter((w) => w.stop),
+  ...warnings.filter((w) => !w.stop),
+];
+
+/** Warnings that the card's own limit makes: a plan with one is never plainly *go*. */
+const BREAKS_LIMIT = new Set(['scale-too-coarse', 'dose-not-trusted', 'too-deep-at-once']);
+export const breaksLimit = (w: Pick<PlanWarning, 'code'>): boolean => w.code.includes(':') || BREAKS_LIMIT.has(w.code);
+
+/** Nothing passes these: people would be hurt, or it cannot be done at all. */
+const NEVER_PASSED = new Set([
+  'over-rating',
+  'pressure-above-card',
+  'vessel-too-weak',
+  'pressure-not-stated',
+  'never-at-pressure',
+  'styrene-under-vacuum',
+  'cup-too-small',
+  'over-scale',
+]);
+
+/** What a plan may not be begun with at all. */
+export const forbiddenBy = (plan: Pick<Plan, 'warnings'>): PlanWarning[] =>
+  plan.warnings.filter((w) => w.stop && NEVER_PASSED.has(w.code));
+
+/** What a plan may be begun with only for a reason that goes into the record: a stop, or a limit of the card. */
+export const reasonsNeeded = (plan: Pick<Plan, 'warnings'>): PlanWarning[] =>
+  plan.warnings.filter((w) => (w.stop || breaksLimit(w)) && !NEVER_PASSED.has(w.code));
+
+const verdictBy = (warnings: readonly PlanWarning[], spareMin: number | null, potLifeMin: number | null) =>
+  verdictOf(spareMin, potLifeMin, { limit: warnings.some(breaksLimit), stop: warnings.some((w) => w.stop) });
+
+function noTime({ case: c, timeline, curve, spareMin }: TimeBudget): PlanWarning[] {
+  if (spareMin === null || spareMin >= 0) return [];
+  const usedMin = timeline.at(-1)?.toMin ?? 0;
+  return [
+    {
+      code: 'no-time',
+      says: `It takes ${c.say(usedMin, 'min')}; pot life here is ${c.say(curve.potLifeMin ?? 0, 'min')}.`,
+      measured: usedMin,
+      limit: curve.potLifeMin,
+      unit: 'min',
+      stop: true,
+    },
+  ];
+}
+
 /**
- * Everything of a plan that is answered at once: amounts, pot life, time, air, loading, warnings. Peak is the cup's own;
- * pours, demould and the mould's peak are left to `plan`.
- * @throws CoreError `ratio-not-stated`
+ * Everything of a plan that is answered at once: amounts, pot life, time, air, loading, warnings, and the pours that the
+ * card's depth asks for. Peak is the cup's own; the mould's peak, demould, and pours by heat are left to `plan`.
+ * @throws CoreError `ratio-not-stated`, `additives-fill-it`
  */
 export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
   const budget = timeBudget(request, say);
   const { case: c, amounts, curve, pressing, timeline, spareMin } = budget;
-  const warnings = planWarnings(c, amounts, timeline, pressing);
-  if (spareMin !== null && spareMin < 0) {
-    warnings.unshift({
-      code: 'no-time',
-      says: `It takes ${c.say(timeline.at(-1)?.toMin ?? 0, 'min')}; pot life here is ${c.say(curve.potLifeMin ?? 0, 'min')}.`,
-      measured: timeline.at(-1)?.toMin ?? null,
-      limit: curve.potLifeMin,
-      unit: 'min',
-      stop: true,
-    });
-  }
+  const pours = poursByCard(c);
+  const own = planWarnings(budget).filter((w) => pours.count === 1 || w.code !== 'pour.depthMm:above');
+  const warnings = stopsFirst([...noTime(budget), ...severalPours(c, amounts, pours), ...own]);
   const air = airOf(c, amounts, curve, timeline, pressing?.gaugeKPa ?? null);
   const fresh = mixedViscosityMPaS(c.product, c.resinC) ?? c.product.viscosity?.mixedMPaS ?? null;
   const waterG = plannedWaterG(amounts);
@@ -66,21 +108,20 @@ export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
       viscosityMPaS: fresh === null ? null : finite(fresh * powderThickening(powderShare(c, amounts))),
       peakC: curve.peakC,
       peakFrom: curve.peakC === null ? 'none' : 'cup',
+      peakWithinK: null,
+      heatFrom: curve.heatFrom,
       dewPointC: c.dewC,
       smallestClearedMm: finite(air.clearedMm),
       pressureKPa: pressing?.gaugeKPa ?? null,
       minutesToPressure: pressing?.minutes ?? null,
       largestDissolvedMm: air.dissolvedUnderPressureMm,
       spareMin,
-      pours: 1,
+      pours: pours.count,
       pourSchedule: [],
       demouldMin: null,
       route: c.route,
       timeline: [...timeline],
-      verdict: verdictOf(spareMin, curve.potLifeMin, {
-        limit: warnings.some((w) => w.code.includes(':') || w.code === 'scale-too-coarse'),
-        stop: warnings.some((w) => w.stop),
-      }),
+      verdict: verdictBy(warnings, spareMin, curve.potLifeMin),
       warnings,
       loading: plannedLoading(c, amounts),
       additives: amounts.additives.map((a) => ({
@@ -93,6 +134,7 @@ export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
       co2ML: c.product.family === 'polyurethane' ? co2FromWaterML(waterG, c.resinC, c.ambientKPa) : null,
       cup: cupNeed(c, amounts),
       help: planHelp(budget),
+      cautions: planCautions(c),
       assumed: [...c.assumed],
     },
   };
@@ -101,11 +143,12 @@ export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
 /** The slab's part of a plan, for the depth that was given; null where there is none to look at. */
 export function mouldOf({ budget }: QuickPlan, onProgress?: (share: number) => void): MouldAnswer | null {
   const { case: c, amounts, timeline } = budget;
-  const { depthMm, thinnestMm, inclusionMaxC } = c.request.mould ?? {};
+  const { depthMm, thinnestMm, widthMm, inclusionMaxC } = c.request.mould ?? {};
   if (depthMm == null) return null;
   return inTheMould(c.product, {
     depthMm,
     thinnestMm,
+    widthMm,
     inclusionMaxC,
     massG: amounts.mixedMassG + amounts.additiveMassG,
     leftoverG: Math.max(amounts.lossG, 2),
@@ -114,70 +157,40 @@ export function mouldOf({ budget }: QuickPlan, onProgress?: (share: number) => v
     mouldC: c.mouldC,
     pourMin: timeline.find((s) => s.what === 'pour')?.toMin ?? 0,
     cupDiameterMm: c.request.gear?.cupDiameterMm ?? undefined,
+    mix: plannedMix(amounts),
     onProgress,
   });
 }
 
+/** What the mould says in place of what the card alone said at once. */
+const BY_DEPTH = new Set(['too-deep-at-once', 'pour.depthMm:above']);
+
 /** Lays the mould's answer over a quick plan. */
 export function withMould({ plan, budget }: QuickPlan, mould: MouldAnswer | null): Plan {
   if (mould === null || !('slab' in mould)) return plan;
-  const { say, product, request } = budget.case;
-  const warnings = [...plan.warnings];
-  const { slab, schedule } = mould;
-  const limit = product.exothermMaxC;
-  const count = schedule.pours.length;
-  if (count > 1) {
-    const why =
-      schedule.deepest.by === 'card'
-        ? `the card's deepest pour is ${say(schedule.deepest.depthMm, 'mm')}`
-        : `poured at once it would reach ${say(mould.atOncePeakC ?? slab.peakC, '°C')}`;
-    warnings.push({
-      code: 'too-deep-at-once',
-      says: `Pour it in ${count}, about ${say(plan.totalMassG / count, 'g')} each: ${why}.${schedule.sand ? ' Sand between: it is not cool before the bond window closes.' : ''}`,
-      measured: request.mould?.depthMm ?? null,
-      limit: schedule.deepest.depthMm,
-      unit: 'mm',
-      stop: false,
-    });
-  }
-  if (limit != null && slab.peakC > limit + 0.5)
-    warnings.push({
-      code: 'over-exotherm',
-      says: `The model's peak of ${say(slab.peakC, '°C')} is over the card's ${say(limit, '°C')}, however thin it is poured: start cooler.`,
-      measured: slab.peakC,
-      limit,
-      unit: '°C',
-      stop: true,
-    });
-  const bears = request.mould?.inclusionMaxC;
-  if (bears != null && slab.peakC > bears + 0.5)
-    warnings.push({
-      code: 'inclusion-too-hot',
-      says: `What is cast in bears ${say(bears, '°C')}; the model's peak is ${say(slab.peakC, '°C')}.`,
-      measured: slab.peakC,
-      limit: bears,
-      unit: '°C',
-      stop: true,
-    });
-  const kept = count > 1 ? warnings.filter((w) => w.code !== 'pour.depthMm:above') : warnings;
+  const { case: c, amounts } = budget;
+  const pours = poursBySlab(c, mould);
+  const warnings = stopsFirst([
+    ...severalPours(c, amounts, pours),
+    ...plan.warnings.filter((w) => !BY_DEPTH.has(w.code)),
+    ...mouldHeat(c, mould),
+  ]);
   return {
     ...plan,
-    peakC: slab.peakC,
+    peakC: mould.slab.peakC,
     peakFrom: 'mould',
-    pours: count,
+    peakWithinK: mould.slab.peakWithinK,
+    pours: pours.count,
     demouldMin: mould.demouldMin,
-    pourSchedule: schedule.pours.map((p) => ({ ...p })),
-    warnings: kept,
-    verdict: verdictOf(plan.spareMin, plan.potLifeMin, {
-      limit: kept.some((w) => w.code.includes(':') || w.code === 'scale-too-coarse'),
-      stop: kept.some((w) => w.stop),
-    }),
+    pourSchedule: mould.schedule.pours.map((p) => ({ ...p })),
+    warnings,
+    verdict: verdictBy(warnings, plan.spareMin, plan.potLifeMin),
   };
 }
 
 /**
  * A batch worked out before it is mixed: `warm-jar.plan/1`, with the mould where its depth is given.
- * @throws CoreError `ratio-not-stated` where the card has no ratio to weigh by
+ * @throws CoreError `ratio-not-stated` where the card has no ratio to weigh by; `additives-fill-it`
  */
 export function plan(request: PlanRequest, say?: Say, onProgress?: (share: number) => void): Plan {
   const quick = quickPlan(request, say);

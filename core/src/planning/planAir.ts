@@ -33,36 +33,47 @@ export function plannedVacuumKPaAbs(c: PlanCase): number | null {
   return gear !== null && card !== null ? Math.max(gear, card) : (gear ?? card);
 }
 
-/** A time in which a bubble rises, and its diameter then over its diameter in the room. */
+/** A time in which a bubble rises: its diameter then over its diameter in the room, and the depth it has to leave. */
 interface Rise {
   readonly fromMin: number;
   readonly toMin: number;
   readonly size: number;
+  readonly depthMm: number;
 }
 
-/** Smallest bubble, as it is in the room, that leaves a depth over one or more times: it rises with the square of its size. */
-function cleared(c: PlanCase, curve: MixCurve, depthMm: number, rises: readonly Rise[]): number | null {
+/**
+ * Smallest bubble, as it is in the room, that rises out over one or more times: each takes it a share of its depth, with
+ * the square of its size.
+ */
+function cleared(c: PlanCase, curve: MixCurve, rises: readonly Rise[]): number | null {
   if (curve.viscosityMPaS.length === 0) return null;
-  const fluidity = rises.reduce(
-    (sum, r) =>
-      sum + r.size ** 2 * fluidityIntegral(curve.minutes, curve.viscosityMPaS, r.fromMin, Math.max(r.fromMin, r.toMin)),
-    0,
-  );
+  const perDepth = rises.reduce((sum, r) => {
+    const to = Math.max(r.fromMin, r.toMin);
+    return sum + (r.size ** 2 * fluidityIntegral(curve.minutes, curve.viscosityMPaS, r.fromMin, to)) / r.depthMm;
+  }, 0);
   return smallestClearedMm({
-    depthMm,
+    depthMm: 1,
     densityGPerML: c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML,
-    fluidity,
+    fluidity: perDepth,
   });
 }
 
-const least = (values: (number | null)[]): number | null => {
-  const known = values.filter((v) => v !== null);
-  return known.length === 0 ? null : Math.min(...known);
-};
+/** Diameter under the planned vacuum over that in the room. */
+function growthUnderVacuum(c: PlanCase): number {
+  const vacuum = plannedVacuumKPaAbs(c);
+  return isVacuumed(c.route) && vacuum !== null
+    ? Math.cbrt(vacuumGrowth(Math.min(vacuum, c.ambientKPa), c.ambientKPa))
+    : 1;
+}
+
+/** Depth that a bubble has to leave in the mould, mm; the cup's own where the mould's is not known. */
+export const risingDepthMm = (c: PlanCase, amounts: PlanAmounts): number =>
+  c.request.mould?.depthMm ?? cupDepthMm(c, amounts);
 
 /**
- * The air that a route leaves: first in the cup, at rest or grown under vacuum, then in the mould until the lid is on
- * or it gels, then in solution under pressure.
+ * The air that a route leaves: what rises out in the cup, at rest or grown under vacuum, and in the mould until the lid
+ * is on or it gels, then what dissolves under pressure. In the cup a bubble is counted as having no more to leave than
+ * in the mould: the same minutes are never worth less for being spent before the pour.
  */
 export function airOf(
   c: PlanCase,
@@ -72,35 +83,37 @@ export function airOf(
   gaugeKPa: number | null,
 ): AirAnswer {
   const step = (what: TimelineStep['what']) => timeline.find((s) => s.what === what);
-  const [clear, pour, press] = [step('rest') ?? step('vacuum'), step('pour'), step('pressurise') ?? step('load')];
-  const vacuum = plannedVacuumKPaAbs(c);
-  const growth =
-    isVacuumed(c.route) && vacuum !== null ? Math.cbrt(vacuumGrowth(Math.min(vacuum, c.ambientKPa), c.ambientKPa)) : 1;
-  const inCup = clear ? cleared(c, curve, cupDepthMm(c, amounts), [{ ...clear, size: growth }]) : null;
-  const pouredMin = pour?.toMin ?? c.stirMin + c.clearMin;
-  const lidMin = press?.fromMin ?? (isPressed(c.route) ? pouredMin : curve.gelMin);
-  const depthMm = c.request.mould?.depthMm ?? cupDepthMm(c, amounts);
-  const open = { fromMin: pouredMin, toMin: lidMin ?? pouredMin, size: 1 };
-  const inMould = lidMin === null ? null : cleared(c, curve, depthMm, [open]);
-  const clearedMm = least([inCup, inMould]);
-  if (!isPressed(c.route) || gaugeKPa === null || curve.gelMin === null)
-    return { clearedMm, dissolvedMm: null, dissolvedUnderPressureMm: null, leftMm: clearedMm };
-  const ratio = boyleDiameterRatio(gaugeKPa, c.ambientKPa);
+  const [rest, vacuum, pour] = [step('rest'), step('vacuum'), step('pour')];
+  const press = step('pressurise') ?? step('load');
+  // What still stands in the cup goes on rising while it is poured.
+  const pourFromMin = pour?.fromMin ?? c.stirMin + c.clearMin;
+  // Under a pressure that nobody named nothing is known to change: it goes on rising as it would in the room.
+  const pressedTo = isPressed(c.route) ? gaugeKPa : null;
+  const lidMin = pressedTo === null ? curve.gelMin : (press?.fromMin ?? pour?.toMin ?? pourFromMin);
+  const depthMm = Math.max(risingDepthMm(c, amounts), 1e-3);
+  const inCupMm = Math.min(depthMm, Math.max(cupDepthMm(c, amounts), 1e-3));
+  const before: Rise[] = [
+    ...(rest ? [{ ...rest, size: 1, depthMm: inCupMm }] : []),
+    ...(vacuum ? [{ ...vacuum, size: growthUnderVacuum(c), depthMm: inCupMm }] : []),
+  ];
+  const open = { fromMin: pourFromMin, toMin: lidMin ?? pourFromMin, size: 1, depthMm };
+  const openMm = lidMin === null && before.length === 0 ? null : cleared(c, curve, [...before, open]);
+  if (pressedTo === null || curve.gelMin === null)
+    return { clearedMm: openMm, dissolvedMm: null, dissolvedUnderPressureMm: null, leftMm: openMm };
+  const ratio = boyleDiameterRatio(pressedTo, c.ambientKPa);
   const under = largestDissolvedMm({
-    gaugeKPa,
+    gaugeKPa: pressedTo,
     minutes: Math.max(0, curve.gelMin - (timeline.at(-1)?.toMin ?? 0)),
     ambientKPa: c.ambientKPa,
   });
   const dissolvedMm = under / ratio;
   // Under the lid what is left goes on rising, smaller and so slower.
-  const stays = least([
-    inCup,
-    cleared(c, curve, depthMm, [open, { fromMin: open.toMin, toMin: curve.gelMin, size: ratio }]),
-  ]);
+  const underLid = { fromMin: open.toMin, toMin: curve.gelMin, size: ratio, depthMm };
+  const clearedMm = cleared(c, curve, [...before, open, underLid]);
   return {
     clearedMm,
     dissolvedMm,
     dissolvedUnderPressureMm: under,
-    leftMm: stays === null ? null : stays <= dissolvedMm ? 0 : stays * ratio,
+    leftMm: clearedMm === null ? null : clearedMm <= dissolvedMm ? 0 : clearedMm * ratio,
   };
 }

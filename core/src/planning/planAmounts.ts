@@ -2,11 +2,12 @@ import { CoreError } from '../errors';
 import { mixedViscosityMPaS } from '../cure/viscosity';
 import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
 import type { PlannedAdditive } from '../formats/plan';
+import type { Product } from '../formats/product';
 import { cupLossG } from '../mixing/coat';
 import { partsForTotal } from '../mixing/partsForTotal';
 import { plannedCatalystPct } from '../mixing/plannedCatalyst';
-import { weightParts, scaleErrorPct, type Parts } from '../mixing/ratio';
-import { nextNiceG, roundToScale } from '../mixing/rounding';
+import { errorAgainst, weightParts, scaleErrorPct, type Parts } from '../mixing/ratio';
+import { nextNiceG, roundToScale, type Rounded } from '../mixing/rounding';
 import { smallestSafeBatchG } from '../mixing/safeBatch';
 import type { PlanCase } from './planCase';
 
@@ -40,6 +41,8 @@ function partsOf(c: PlanCase): { parts: Parts; catalystPct: number | null } {
     const { massAG, massBG } = partsForTotal(c.product, 100);
     return { parts: weightParts(c.product) ?? { a: massAG, b: massBG }, catalystPct: null };
   }
+  const own = c.request.want.catalystPct;
+  if (own != null) return { parts: { a: 100, b: own }, catalystPct: own };
   const dose = plannedCatalystPct(c.product, c.roomC, c.request.mould?.depthMm ?? null);
   if (dose === null)
     throw new CoreError(
@@ -73,7 +76,31 @@ function mixedMass(c: PlanCase): { mixedG: number; lossG: number } {
     0,
   );
   const share = (additives ?? []).reduce((sum, a) => sum + (shareOf(a) * density) / (a.densityGPerML ?? density), 0);
-  return { mixedG: Math.max((filledG + lossG - fixed) / (1 + share), Number.MIN_VALUE), lossG };
+  const mixedG = (filledG + lossG - fixed) / (1 + share);
+  if (!(mixedG > 0)) {
+    throw new CoreError(
+      'additives-fill-it',
+      `The additives alone take ${c.say(fixed / density, 'mL')}, more than the ${c.say(volumeML, 'mL')} that are wanted. Take less of them, or fill more.`,
+      'want.additives',
+    );
+  }
+  return { mixedG, lossG };
+}
+
+/** Without the last digits of binary arithmetic, which would put a dose a hair outside its own band. */
+const tidyPct = (pct: number) => Number(pct.toPrecision(10));
+
+/** A dose within the card's band stays there when it is rounded: the step below or above is taken where the nearest would leave it. */
+function keptInBand(product: Product, parts: Parts, nearest: Rounded, stepG: number): Rounded {
+  const { minPct, maxPct } = product.ratio.catalyst ?? {};
+  const inBand = (pct: number) => pct >= (minPct ?? 0) - 1e-9 && pct <= (maxPct ?? 100) + 1e-9;
+  const pctOf = (massBG: number) => tidyPct((100 * massBG) / nearest.massAG);
+  if (!inBand((100 * parts.b) / parts.a) || inBand(pctOf(nearest.massBG))) return nearest;
+  const other = [nearest.massBG - stepG, nearest.massBG + stepG]
+    .map((massBG) => tidyPct(massBG))
+    .find((massBG) => massBG > 0 && inBand(pctOf(massBG)));
+  if (other === undefined) return nearest;
+  return { ...nearest, massBG: other, errorPct: errorAgainst(parts, nearest.massAG, other) };
 }
 
 function rounded(c: PlanCase, parts: Parts, mixedG: number): { massAG: number; massBG: number; errorPct: number } {
@@ -85,7 +112,8 @@ function rounded(c: PlanCase, parts: Parts, mixedG: number): { massAG: number; m
     total: () => (nextNiceG(mixedG) * parts.a) / (parts.a + parts.b),
   };
   const massAG = c.request.want.round ? aim[c.request.want.round]() : exactA;
-  return roundToScale(parts, massAG, stepG);
+  const nearest = roundToScale(parts, massAG, stepG);
+  return c.product.ratio.catalyst && stepG > 0 ? keptInBand(c.product, parts, nearest, stepG) : nearest;
 }
 
 const perML = (massG: number, density: number | null | undefined) => (density == null ? null : massG / density);
@@ -121,7 +149,7 @@ export function planAmounts(c: PlanCase): PlanAmounts {
     additives,
     additiveMassG: additives.reduce((sum, a) => sum + (a.massG ?? 0), 0),
     lossG,
-    catalystPct: catalystPct === null ? null : (100 * massBG) / massAG,
+    catalystPct: catalystPct === null ? null : tidyPct((100 * massBG) / massAG),
     scaleErrorPct: stepG == null || massBG === 0 ? null : scaleErrorPct(massAG, massBG, stepG),
     roundingErrorPct: massBG === 0 ? null : errorPct,
     smallestSafeG: stepG == null || parts.b === 0 ? null : smallestSafeBatchG(product, stepG),

@@ -1,5 +1,5 @@
 import { ambientKPaAt } from '../air/ambient';
-import { dewPointC } from '../air/dewPoint';
+import { knownDewPointC } from '../air/dewPoint';
 import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 import type { PlanRequest, Route } from '../formats/plan';
 import type { Product } from '../formats/product';
@@ -115,7 +115,7 @@ export function planCase(request: PlanRequest, say: Say = wordsIn()): PlanCase {
     assumed,
     mouldC: conditions?.mouldC ?? roomC,
     humidityPct: conditions?.humidityPct ?? null,
-    dewC: conditions?.humidityPct ? dewPointC(roomC, conditions.humidityPct) : null,
+    dewC: knownDewPointC(roomC, conditions?.humidityPct),
     ambientKPa: ambientKPaAt(conditions?.pressureAltitudeM ?? 0),
   };
 }

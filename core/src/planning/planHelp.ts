@@ -1,4 +1,5 @@
-import type { PlanRequest } from '../formats/plan';
+import type { PlanRequest, PlannedAdditive } from '../formats/plan';
+import { askedCatalystPct } from '../mixing/askedCatalyst';
 import { cupNeed } from './planWarnings';
 import { timeBudget, type TimeBudget } from './timeBudget';
 
@@ -7,6 +8,8 @@ export interface TimeHelp {
   readonly what: string;
   readonly says: string;
   readonly gainMin: number;
+  /** What of the plan would be set, where it is a setting. */
+  readonly set?: { readonly resinC?: number; readonly catalystPct?: number };
 }
 
 /** Depth to which a batch is spread to keep it cool, mm. */
@@ -19,6 +22,31 @@ interface Change {
   readonly what: string;
   readonly says: (b: TimeBudget) => string;
   readonly request: PlanRequest;
+  readonly set?: TimeHelp['set'];
+}
+
+const halved = (a: PlannedAdditive): PlannedAdditive => ({
+  ...a,
+  massG: a.massG == null ? a.massG : a.massG / 2,
+  drops: a.drops == null ? a.drops : Math.round(a.drops / 2),
+});
+
+/** How far under what the room asks a dose may go and still cure, as a share of the card's band (bench judgement). */
+const LESS_SHARE = 0.2;
+
+/** A smaller dose that the room still lets cure; null where the plan has none to give. */
+function lessCatalyst({ case: c, amounts }: TimeBudget): Change | null {
+  const { minPct, maxPct } = c.product.ratio.catalyst ?? {};
+  const asked = askedCatalystPct(c.product, c.roomC);
+  if (amounts.catalystPct === null || minPct == null || maxPct == null || asked === null) return null;
+  const least = Math.round(Math.max(minPct, asked - LESS_SHARE * (maxPct - minPct)) * 100) / 100;
+  if (least > amounts.catalystPct - 0.01) return null;
+  return {
+    what: 'less-catalyst',
+    says: () => `Catalyst at ${c.say(least, '%')}, the least that this room lets cure`,
+    request: { ...c.request, want: { ...c.request.want, catalystPct: least } },
+    set: { catalystPct: least },
+  };
 }
 
 function changesOf(b: TimeBudget): Change[] {
@@ -33,6 +61,7 @@ function changesOf(b: TimeBudget): Change[] {
           what: 'cooler',
           says: () => `Start the resin at ${say(coolest, '°C')}, the coolest the card allows here`,
           request: { ...request, conditions: { ...request.conditions, resinC: coolest } },
+          set: { resinC: coolest },
         }
       : null,
     {
@@ -40,7 +69,14 @@ function changesOf(b: TimeBudget): Change[] {
       says: () => `Two batches of ${say(half, 'g')}, one after the other`,
       request: {
         ...request,
-        want: { ...request.want, volumeML: null, mixedMassG: half, lossPct: null, round: null },
+        want: {
+          ...request.want,
+          volumeML: null,
+          mixedMassG: half,
+          lossPct: null,
+          round: null,
+          additives: (request.want.additives ?? []).map(halved),
+        },
         handling: { ...request.handling, pourMin: pourMin / 2 },
       },
     },
@@ -59,6 +95,7 @@ function changesOf(b: TimeBudget): Change[] {
           request: { ...request, handling: { ...request.handling, loadMin: loadMin / 2 } },
         }
       : null,
+    lessCatalyst(b),
     tankL != null && b.pressing?.minutes
       ? {
           what: 'bigger-tank',
@@ -84,6 +121,7 @@ export function planHelp(b: TimeBudget): TimeHelp[] {
     .map((change) => ({
       what: change.what,
       says: change.says(b),
+      ...(change.set ? { set: change.set } : {}),
       gainMin: (timeBudget(change.request, b.case.say).spareMin ?? spareMin) - spareMin,
     }))
     .filter((h) => h.gainMin >= least)

@@ -2,11 +2,17 @@ import { pressurisationMin } from '../air/compressor';
 import type { PlanWarning } from '../formats/plan';
 import type { PlanCase } from './planCase';
 
+/** Pressure is let in no faster than this, so that nothing splashes, kPa a minute (studio practice). */
+export const LET_IN_KPA_PER_MIN = 400;
+
 /** The pressure that is planned, how long it takes to reach, and what forbids it. */
 export interface PlannedPressure {
   /** kPa gauge; null where neither the wish nor the card names one. */
   readonly gaugeKPa: number | null;
+  /** By tank and pump, never faster than it may be let in; null where neither was named. */
   readonly minutes: number | null;
+  /** What letting it in takes at the least, whatever fills it. */
+  readonly leastMin: number;
   readonly warnings: readonly PlanWarning[];
 }
 
@@ -103,6 +109,7 @@ export function plannedPressure(c: PlanCase): PlannedPressure {
       unit: 'kPa',
       stop: false,
     });
+  const leastMin = (gaugeKPa ?? 0) / LET_IN_KPA_PER_MIN;
   const known =
     gaugeKPa !== null && gear.vesselFreeL != null && (gear.freeAirLPerMin != null || gear.compressorTankL != null);
   const minutes = known
@@ -124,5 +131,10 @@ export function plannedPressure(c: PlanCase): PlannedPressure {
         gaugeKPa,
       ),
     );
-  return { gaugeKPa, minutes: minutes !== null && Number.isFinite(minutes) ? minutes : null, warnings };
+  return {
+    gaugeKPa,
+    minutes: minutes !== null && Number.isFinite(minutes) ? Math.max(minutes, leastMin) : null,
+    leastMin,
+    warnings,
+  };
 }

@@ -1,4 +1,5 @@
 import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
+import { GRAIN_G_PER_ML, GRAIN_KINDS, type CupMix } from '../cure/cupMix';
 import { mixCurve, type MixCurve } from '../cure/mixCurve';
 import { powderThickening } from '../cure/powderThickening';
 import type { TimelineStep, Verdict } from '../formats/plan';
@@ -6,22 +7,29 @@ import type { PlanAmounts } from './planAmounts';
 import { isPressed, isVacuumed, type PlanCase } from './planCase';
 import type { PlannedPressure } from './planPressing';
 
-/** Kinds whose grains thicken the mix, and a grain's density where the additive states none, g/mL. */
-const THICKENING_KINDS = new Set(['powder', 'filler', 'mica', 'glitter']);
-const GRAIN_G_PER_ML = 2.6;
-
 /** Volume share of powder in the whole mix. */
 export function powderShare(c: PlanCase, amounts: PlanAmounts): number {
   const grainsML = amounts.additives.reduce(
     (sum, a) =>
       sum +
-      (THICKENING_KINDS.has(a.of.kind ?? '') && a.massG !== null
-        ? a.massG / (a.of.densityGPerML ?? GRAIN_G_PER_ML)
-        : 0),
+      (GRAIN_KINDS.has(a.of.kind ?? '') && a.massG !== null ? a.massG / (a.of.densityGPerML ?? GRAIN_G_PER_ML) : 0),
     0,
   );
   const liquidML = amounts.mixedMassG / (c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML);
   return grainsML / (grainsML + liquidML);
+}
+
+/** What the planned mix holds beside the resin as its card describes it: its dose, its colours and fillers. */
+export function plannedMix(amounts: PlanAmounts): CupMix {
+  return {
+    catalystPct: amounts.catalystPct,
+    resinG: amounts.mixedMassG,
+    inert: amounts.additives.flatMap(({ of, massG }) =>
+      massG !== null && massG > 0
+        ? [{ massG, kind: of.kind, densityGPerML: of.densityGPerML, heatCapacityJPerGK: of.heatCapacityJPerGK }]
+        : [],
+    ),
+  };
 }
 
 /** The cup of a plan at its mass and temperatures, thickened by what powder is in it. */
@@ -33,6 +41,7 @@ export function planCurve(c: PlanCase, amounts: PlanAmounts): MixCurve {
       resinC: c.resinC,
       roomC: c.roomC,
       cupDiameterMm: c.request.gear?.cupDiameterMm ?? undefined,
+      mix: plannedMix(amounts),
     },
     powderThickening(powderShare(c, amounts)),
   );
@@ -47,7 +56,7 @@ export function timelineOf(c: PlanCase, pressing: PlannedPressure | null): Timel
     ...(isPressed(c.route)
       ? ([
           ['load', c.loadMin],
-          ['pressurise', pressing?.minutes ?? 0],
+          ['pressurise', pressing?.minutes ?? pressing?.leastMin ?? 0],
         ] satisfies [TimelineStep['what'], number][])
       : []),
   ];

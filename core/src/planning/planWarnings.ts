@@ -1,10 +1,15 @@
 import { VACUUM_HEADROOM } from '../air/boyle';
 import { PAINT_WATER_PCT, carriedWaterG, co2FromWaterML } from '../bubbles/moisture';
+import { doseEffect } from '../cure/catalystDose';
 import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
+import type { LimitReading } from '../formats/diagnosis';
 import type { PlanWarning } from '../formats/plan';
 import { limitReadings } from '../limits/limitReadings';
+import { inclusionWarnings } from '../shelf/pairs';
 import type { PlanAmounts } from './planAmounts';
 import { isPressed, isVacuumed, type PlanCase } from './planCase';
+import { cupHeat, guessedHeat } from './planHeat';
+import type { TimeBudget } from './timeBudget';
 import { plannedBatch } from './plannedBatch';
 import type { PlannedPressure } from './planPressing';
 import type { TimelineStep } from '../formats/plan';
@@ -51,8 +56,22 @@ function cardWarnings(
       measured: r.measured,
       limit: r.state === 'below' ? r.low : r.high,
       unit: r.unit,
-      stop: isRefused(c, r.field),
+      stop: isRefused(c, r.field) || isFarOff(r),
     }));
+}
+
+/** Beyond the card's band by more than this share of its width nothing is as the card says; K where one side alone is stated. */
+const FAR_SHARE = 0.5;
+const FAR_K = 5;
+/** What a card's band of temperatures binds. */
+const WARMTHS = new Set(['resin.temperatureAC', 'room.temperatureC']);
+
+/** Whether resin or room is so far outside the card's band that the batch cannot come out as the card has it. */
+function isFarOff(r: LimitReading): boolean {
+  if (!WARMTHS.has(r.field) || typeof r.measured !== 'number') return false;
+  const [low, high] = [r.low, r.high].map((v) => (typeof v === 'number' ? v : null));
+  const far = low != null && high != null ? (high - low) * FAR_SHARE : FAR_K;
+  return (low != null && r.measured < low - far) || (high != null && r.measured > high + far);
 }
 
 /** Whether a loading is of a kind that the card refuses altogether. */
@@ -131,12 +150,13 @@ function gearWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
       ),
     );
   }
-  if (gear.scaleCapacityG != null && amounts.mixedMassG > gear.scaleCapacityG)
+  const onScaleG = amounts.mixedMassG + (gear.cupMassG ?? 0);
+  if (gear.scaleCapacityG != null && onScaleG > gear.scaleCapacityG)
     found.push(
       forbid(
         'over-scale',
-        `The scale ends at ${say(gear.scaleCapacityG, 'g')}.`,
-        amounts.mixedMassG,
+        `The scale ends at ${say(gear.scaleCapacityG, 'g')}; cup and batch are ${say(onScaleG, 'g')}.`,
+        onScaleG,
         gear.scaleCapacityG,
         'g',
       ),
@@ -164,7 +184,7 @@ function gearWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
     );
   }
   if (isVacuumed(c.route)) {
-    if (product.hazards?.includes('styrene'))
+    if (product.family === 'polyester' || product.hazards?.includes('styrene'))
       found.push(forbid('styrene-under-vacuum', 'Styrene boils under vacuum. Rest it instead.'));
     const asked = product.degas?.vacuumKPaAbs;
     if (gear.vacuumKPaAbs == null)
@@ -207,19 +227,36 @@ function mouldWarnings(c: PlanCase): PlanWarning[] {
   return found;
 }
 
+/** How what is cast in went before in this product, and whether it is dry. */
+function castInWarnings(c: PlanCase): PlanWarning[] {
+  const inclusion = c.request.mould?.inclusion;
+  if (!inclusion) return [];
+  // Heat and moisture are told by the plan's own figures.
+  return inclusionWarnings(inclusion, c.product, c.say)
+    .filter((w) => w.code === 'went-badly' || w.code === 'never-met' || w.code === 'not-dry')
+    .map((w) => warn(`cast-in-${w.code}`, `${inclusion.what}: ${w.says}`));
+}
+
+/** A dose so far from the card's band that the law of its pot life is not trusted there. */
+function doseWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
+  const dose = doseEffect(c.product, amounts.catalystPct);
+  if (dose === null || dose.trusted) return [];
+  const says = `${c.say(amounts.catalystPct ?? 0, '%')} is so far from the card's band that its pot life cannot be told from it.`;
+  return [warn('dose-not-trusted', says, amounts.catalystPct, null, '%')];
+}
+
 /** Everything that speaks against a plan, what forbids it first. */
-export function planWarnings(
-  c: PlanCase,
-  amounts: PlanAmounts,
-  timeline: readonly TimelineStep[],
-  pressing: PlannedPressure | null,
-): PlanWarning[] {
+export function planWarnings({ case: c, amounts, curve, timeline, pressing }: TimeBudget): PlanWarning[] {
   const all = [
     ...cardWarnings(c, amounts, timeline, pressing),
+    ...cupHeat(c, curve),
+    ...guessedHeat(c.product, curve),
+    ...doseWarnings(c, amounts),
     ...dampWarnings(c),
     ...waterWarnings(c, amounts),
     ...gearWarnings(c, amounts),
     ...mouldWarnings(c),
+    ...castInWarnings(c),
     ...(pressing?.warnings ?? []),
   ];
   return [...all.filter((w) => w.stop), ...all.filter((w) => !w.stop)];

@@ -1,4 +1,4 @@
-import { batchSchema, type Batch } from '../formats/batch';
+import type { Batch } from '../formats/batch';
 import type { TimelineStep } from '../formats/plan';
 import type { PlanAmounts } from './planAmounts';
 import { isPressed, isVacuumed, type PlanCase } from './planCase';
@@ -18,7 +18,7 @@ export function plannedBatch(
   const { mould } = c.request;
   const at = (what: TimelineStep['what']) => timeline.find((s) => s.what === what);
   const vacuumed = isVacuumed(c.route);
-  return batchSchema.parse({
+  return {
     format: 'warm-jar.batch/1',
     product: { slug: c.product.slug, revision: c.product.revision },
     room: { temperatureC: c.roomC, humidityPct: c.humidityPct },
@@ -29,6 +29,7 @@ export function plannedBatch(
       amountB: amounts.massBG || null,
       unit: 'g',
       stirMin: c.stirMin,
+      catalystPct: amounts.catalystPct,
       scaleStepG: c.request.gear?.scaleStepG ?? null,
     },
     additives: amounts.additives.map((a) => ({
@@ -71,5 +72,5 @@ export function plannedBatch(
     },
     inclusions: mould?.inclusionMoisturePct == null ? [] : [{ moisturePct: mould.inclusionMoisturePct }],
     cure: { temperatureC: c.roomC },
-  });
+  };
 }

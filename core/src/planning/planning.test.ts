@@ -1,28 +1,62 @@
 import { describe, expect, it } from 'vitest';
 import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
-import { cautionsFor } from './cautions';
+import type { Product } from '../formats/product';
+import { cautionsFor, type Act } from './cautions';
+import type { Stage } from './stage';
 import { dueCheck } from './checkSchedule';
 
 const codes = (slug: string, stage: Parameters<typeof cautionsFor>[1]) =>
   cautionsFor(saltmarshCard(slug), stage).map((c) => c.code);
 
 describe('cautionsFor', () => {
-  it('warns of what the product is, where it is handled', () => {
-    expect(codes('house-clear-6', 'weigh')).toEqual(['isocyanate']);
-    expect(codes('house-coat-9', 'weigh')).toEqual(['skin']);
-    expect(codes('house-tide', 'weigh')).toEqual(['peroxide', 'styrene']);
-    expect(codes('house-chalk', 'weigh')).toEqual(['powder-dust']);
-    expect(codes('house-noon', 'watch')).toEqual(['lamp']);
+  const bare = (family: Product['family']): Product => ({
+    format: 'warm-jar.product/1',
+    slug: 'bare',
+    revision: 1,
+    name: 'Bare',
+    family,
+    ratio: { byWeight: { a: 1, b: 1 } },
   });
-  it('warns of the vessel only where the product may be pressed, of the chamber only where it is degassed', () => {
-    expect(codes('house-clear-6', 'press')).toEqual(['pressure-vessel']);
-    expect(codes('house-coat-9', 'press')).toEqual([]);
-    expect(codes('house-mould-p', 'clear')).toEqual(['vacuum']);
-    expect(codes('house-tide', 'clear')).toEqual([]);
+  const of = (family: Product['family'], stage: Stage, act: Act = {}) =>
+    cautionsFor(bare(family), stage, act).map((c) => c.code);
+
+  it.each<[Product['family'], Stage, string]>([
+    ...(['weigh', 'mix', 'clear', 'pour', 'press', 'watch'] as const).map(
+      (stage) => ['polyurethane', stage, 'isocyanate'] as [Product['family'], Stage, string],
+    ),
+    ['polyurethane', 'weigh', 'isocyanate-water'],
+    ['epoxy', 'weigh', 'skin'],
+    ['uv-acrylate', 'mix', 'skin'],
+    ['polyester', 'weigh', 'peroxide'],
+    ['polyester', 'mix', 'peroxide'],
+    ['polyester', 'clear', 'styrene'],
+    ['polyester', 'watch', 'styrene'],
+    ['mineral-acrylic', 'weigh', 'powder-dust'],
+    ['epoxy', 'mix', 'hot-cup'],
+    ['epoxy', 'clear', 'hot-cup'],
+    ['polyurethane', 'watch', 'hot-cup'],
+    ['uv-acrylate', 'watch', 'lamp'],
+    ['silicone', 'clear', 'vacuum'],
+    ['epoxy', 'press', 'pressure-vessel'],
+    ['epoxy', 'check', 'not-for-food'],
+  ])('%s, %s: %s, though the card names no hazard', (family, stage, code) => {
+    expect(of(family, stage)).toContain(code);
+  });
+  it('adds what is in the mix and what is done', () => {
+    expect(of('epoxy', 'mix')).not.toContain('powder-dust');
+    expect(of('epoxy', 'mix', { additives: [{ kind: 'mica' }] })).toContain('powder-dust');
+    expect(of('epoxy', 'pour', { additives: [{ kind: 'solvent-ink' }] })).toContain('solvent');
+    expect(of('epoxy', 'clear', { vacuumed: false })).not.toContain('vacuum');
+    expect(of('epoxy', 'press', { pressed: false })).not.toContain('pressure-vessel');
+  });
+  it("adds the card's own hazards to the family's, and takes none away", () => {
+    const odd: Product = { ...bare('silicone'), hazards: ['styrene'] };
+    expect(cautionsFor(odd, 'pour').map((c) => c.code)).toContain('styrene');
+    expect(codes('house-tide', 'weigh')).toEqual(expect.arrayContaining(['peroxide', 'styrene']));
   });
   it('warns of sanding dust for everything', () => {
-    for (const card of SALTMARSH_CARDS) expect(codes(card.slug, 'check')).toEqual(['sanding']);
+    for (const card of SALTMARSH_CARDS) expect(codes(card.slug, 'check')).toContain('sanding');
   });
 });
 

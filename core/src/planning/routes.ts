@@ -49,7 +49,7 @@ export function compareRoutes(request: PlanRequest, say?: Say): RouteAnswer[] {
     // A rest that was typed for one route is no wish for the others.
     const restMin = restFor(request, route, route === (request.route ?? asked), say);
     const b = timeBudget({ ...request, route, handling: { ...request.handling, restMin } }, say);
-    const warnings = planWarnings(b.case, b.amounts, b.timeline, b.pressing).filter((w) => OF_ROUTE.test(w.code));
+    const warnings = planWarnings(b).filter((w) => OF_ROUTE.test(w.code));
     const stages = [...(isVacuumed(route) ? ['vacuum'] : []), ...(isPressed(route) ? ['pressure-vessel'] : [])];
     const cautions = [...cautionsFor(request.product, 'clear'), ...cautionsFor(request.product, 'press')]
       .filter((x) => stages.includes(x.code))

@@ -12,10 +12,16 @@ import type { Patch, Slip, SlipScene } from './slip';
 import { SLIPS_OF_CURING } from './slipsOfCuring';
 import { SLIPS_OF_MIXING } from './slipsOfMixing';
 import { SLIPS_OF_MOULD } from './slipsOfMould';
+import { SLIPS_OF_SURFACE } from './slipsOfSurface';
 import { overlay, soundBatch } from './soundBatch';
 
 /** How each cause leaves its trace in a record. */
-export const SLIPS: Partial<Record<CauseId, Slip>> = { ...SLIPS_OF_MIXING, ...SLIPS_OF_CURING, ...SLIPS_OF_MOULD };
+export const SLIPS: Partial<Record<CauseId, Slip>> = {
+  ...SLIPS_OF_MIXING,
+  ...SLIPS_OF_CURING,
+  ...SLIPS_OF_MOULD,
+  ...SLIPS_OF_SURFACE,
+};
 
 /** A made-up batch with a fault, and the cause that nobody wrote down. */
 export interface HiddenCase {
@@ -67,12 +73,28 @@ function contextOf(card: Product, kind: SymptomKind, pattern: string): Patch {
       family: card.family,
       hoursSince: ((card.recoat?.fromMin ?? 60) + (card.recoat?.untilMin ?? 600)) / 120,
       sanded: true,
+      wiped: true,
     },
   };
   return {
     ...(kind === 'delamination' || kind === 'bulge' ? below : {}),
     ...(kind === 'inclusion-change' || kind === 'bulge' || pattern === 'around-inclusion'
-      ? { inclusions: [{ what: 'oak offcut', kind: 'wood', moisturePct: 6, sealed: true, treated: false }] }
+      ? {
+          inclusions: [
+            {
+              what: 'oak offcut',
+              kind: 'wood',
+              moisturePct: 6,
+              sealed: true,
+              treated: false,
+              laid: 'during',
+              moved: true,
+            },
+          ],
+        }
+      : {}),
+    ...(kind === 'colour'
+      ? { additives: [{ name: 'amber dye', kind: 'dye', massG: 1, applied: 'mixed' }], mix: { stirAfterColourMin: 2 } }
       : {}),
   };
 }
@@ -109,10 +131,12 @@ function everyday({ chance, card }: SlipScene): Patch {
       fast: chance.flip(0.12),
       scrapedCup: chance.flip(0.08),
       releaseMist: chance.flip(0.4),
+      ...(chance.flip(0.4) ? { levelLostMm: 0 } : {}),
     },
     mould: {
       pulls: Math.round(chance.between(2, 45)),
       clean: chance.flip(0.9),
+      ...(chance.flip(0.4) ? { sealed: chance.flip(0.85) } : {}),
       finish: chance.weighted(['gloss', 'satin'] as const, (v) => (v === 'gloss' ? 0.85 : 0.15)),
     },
     lotB: { colour: chance.flip(0.85) ? 'clear' : 'pale' },

@@ -1,4 +1,4 @@
-import { mixStartC, simulateCup, workingTime, type Batch, type Product } from '@warm-jar/core';
+import { mixOfBatch, mixStartC, simulateCup, workingTime, type Batch, type Product } from '@warm-jar/core';
 import type { Device, Subject } from './device';
 import { flicker, toStep } from './noise';
 import { silence } from './silence';
@@ -15,7 +15,7 @@ export function mixC(product: Product, batch: Batch, now: Date): number {
   let cup = curves.get(batch);
   if (!cup) {
     const { massG } = workingTime(product, batch);
-    cup = simulateCup(product, { massG: massG ?? 200, resinC: startC, roomC });
+    cup = simulateCup(product, { massG: massG ?? 200, resinC: startC, roomC, mix: mixOfBatch(product, batch) });
     curves.set(batch, cup);
   }
   if (!('curve' in cup)) return startC;

@@ -24,6 +24,7 @@ export function batchRoutes(
   products: ProductStore,
   past: PastStore,
   pieces: PieceStore,
+  now: () => Date,
 ): Endpoint[] {
   return [
     endpoint(
@@ -144,7 +145,11 @@ export function batchRoutes(
         const product = await products.get(batch.product.slug, batch.product.revision);
         return {
           status: 200,
-          body: diagnose(product, batch, { say: wordsIn(query), history: await past.historyOf(batch) }),
+          body: diagnose(product, batch, {
+            say: wordsIn(query),
+            history: await past.historyOf(batch),
+            now: now(),
+          }),
         };
       },
     ),

@@ -1,7 +1,7 @@
 import { diagnose, diagnoseRequestSchema, diagnosisSchema, unitsQuerySchema, wordsIn } from '@warm-jar/core';
 import { endpoint, type Endpoint } from '../http/endpoint';
 
-export function diagnoseRoutes(): Endpoint[] {
+export function diagnoseRoutes(now: () => Date): Endpoint[] {
   return [
     endpoint(
       {
@@ -14,7 +14,7 @@ export function diagnoseRoutes(): Endpoint[] {
       },
       async ({ query, body }) => ({
         status: 200,
-        body: diagnose(body.product, body.batch, { history: body.history ?? {}, say: wordsIn(query) }),
+        body: diagnose(body.product, body.batch, { history: body.history ?? {}, say: wordsIn(query), now: now() }),
       }),
     ),
   ];

@@ -20,6 +20,7 @@ import { batchColumns, symptomsOf } from './batchColumns';
 import type { Database } from './database';
 import type { BatchRow } from './models';
 import type { ProductStore } from './productStore';
+import { readStored } from './readStored';
 
 /** A batch document with the version that a change must name. */
 export interface Stored {
@@ -58,7 +59,7 @@ export interface BatchStore {
   readonly taken: (codes: readonly string[]) => Promise<ReadonlySet<string>>;
 }
 
-const parse = (row: BatchRow): Batch => batchSchema.parse(JSON.parse(row.document));
+const parse = (row: BatchRow): Batch => readStored(batchSchema, row.document);
 
 const versionConflict = (code: string, stored: number, sent: number) =>
   new Problem(

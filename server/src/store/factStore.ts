@@ -2,6 +2,7 @@ import { batchSchema, castFacts, limitReadings, type Product } from '@warm-jar/c
 import { Op, QueryTypes } from 'sequelize';
 import type { Database } from './database';
 import type { ProductStore } from './productStore';
+import { readStored } from './readStored';
 
 /** Facts of every batch, for what is learned from all of them. */
 export interface FactStore {
@@ -35,7 +36,7 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
       const made: { code: string; facts: string }[] = [];
       for (const row of rows) {
         const [batch, card] = [
-          batchSchema.parse(JSON.parse(row.document)),
+          readStored(batchSchema, row.document),
           await cardOf(row.productSlug, row.productRevision),
         ];
         made.push({ code: row.code, facts: JSON.stringify(castFacts(card, batch, limitReadings(card, batch))) });

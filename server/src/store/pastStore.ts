@@ -8,6 +8,7 @@ import {
 } from '@warm-jar/core';
 import type { Database } from './database';
 import type { Shelf } from './shelf';
+import { readStored } from './readStored';
 
 type History = NonNullable<DiagnoseRequest['history']>;
 
@@ -40,7 +41,7 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
       order: [['startedAt', 'DESC']],
       limit: PULLS_LOOKED_AT,
     });
-    return rows.map((r) => batchSchema.parse(JSON.parse(r.document))).filter((b) => (b.checks ?? []).length > 0);
+    return rows.map((r) => readStored(batchSchema, r.document)).filter((b) => (b.checks ?? []).length > 0);
   }
 
   async function spots(mould: string): Promise<MouldSpots> {
@@ -70,7 +71,10 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
       .filter((s) => s.batches.includes(batch.code ?? ''))
       .sort((a, b) => b.batches.length - a.batches.length)[0];
     const told = own ?? all.find((s) => s.verdict === 'mould');
-    return told && pulls > 1 ? { times: told.batches.length, pulls } : null;
+    if (!told || pulls <= 1) return null;
+    // The mould's own page says the same of the same place.
+    const { byChance, verdict, says } = told;
+    return { times: told.batches.length, pulls, byChance, verdict, says };
   }
 
   async function pairHistory(batch: Batch): Promise<NonNullable<History['pairs']>> {

@@ -15,6 +15,7 @@ import { Problem } from '../http/problem';
 import type { Database } from './database';
 import type { ProductStore } from './productStore';
 import type { Shelf } from './shelf';
+import { readStored } from './readStored';
 
 /** A layer that is to be poured, for the agenda. */
 export interface LayerDue {
@@ -42,7 +43,7 @@ export function pieceStore(
   products: ProductStore,
   now: () => Date,
 ): PieceStore {
-  const parse = (document: string): Piece => pieceSchema.parse(JSON.parse(document));
+  const parse = (document: string): Piece => readStored(pieceSchema, document);
   async function beginnings(pieces: readonly Piece[]): Promise<Record<string, string>> {
     const codes = [...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? [])))];
     const rows =
@@ -50,6 +51,13 @@ export function pieceStore(
         ? []
         : await models.batches.findAll({ where: { code: { [Op.in]: codes } }, attributes: ['code', 'startedAt'] });
     return Object.fromEntries(rows.flatMap((r) => (r.startedAt ? [[r.code, r.startedAt]] : [])));
+  }
+  /** What the batches of some pieces were mixed as, g. */
+  async function mixedMasses(pieces: readonly Piece[]): Promise<Record<string, number>> {
+    const codes = [...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? [])))];
+    if (codes.length === 0) return {};
+    const rows = await models.batches.findAll({ where: { code: { [Op.in]: codes } }, attributes: ['code', 'massG'] });
+    return Object.fromEntries(rows.flatMap((r) => (r.massG == null ? [] : [[r.code, r.massG]])));
   }
   const cardsBySlug = async (): Promise<Record<string, Product>> =>
     Object.fromEntries((await products.list()).map((c) => [c.slug, c]));
@@ -64,7 +72,12 @@ export function pieceStore(
     plan: async (code) => {
       const { item } = await shelf.pieces.get(code);
       try {
-        return layerPlan(item, { cards: await cardsBySlug(), startedAt: await beginnings([item]), now: now() });
+        return layerPlan(item, {
+          cards: await cardsBySlug(),
+          startedAt: await beginnings([item]),
+          massG: await mixedMasses([item]),
+          now: now(),
+        });
       } catch (error) {
         if (!(error instanceof CoreError)) throw error;
         throw new Problem(400, 'cannot-plan', error.message, [{ path: error.path, message: error.message }], {
@@ -75,11 +88,11 @@ export function pieceStore(
     placesOf: async (batch) => (await holding(batch)).flatMap((p) => placeIn(p, batch) ?? []),
     due: async (until) => {
       const open = (await shelf.pieces.list()).map((p) => p.item).filter((p) => p.done !== true);
-      const [cards, startedAt] = [await cardsBySlug(), await beginnings(open)];
+      const [cards, startedAt, massG] = [await cardsBySlug(), await beginnings(open), await mixedMasses(open)];
       return open
         .filter((p) => p.layers.every((l) => cards[l.productSlug]))
         .flatMap((p) =>
-          layerPlan(p, { cards, startedAt, now: now() })
+          layerPlan(p, { cards, startedAt, massG, now: now() })
             .layers.filter((l) => l.state === 'next' && Date.parse(l.at) <= until.getTime())
             .map((l) => ({
               piece: p.code,
@@ -93,7 +106,9 @@ export function pieceStore(
     },
     inView: async (batch) => {
       const [piece] = batch.code ? await holding(batch.code) : [];
-      return piece ? seenInPiece(batch, piece, await beginnings([piece]), await cardsBySlug()) : batch;
+      return piece
+        ? seenInPiece(batch, piece, await beginnings([piece]), await cardsBySlug(), await mixedMasses([piece]))
+        : batch;
     },
   };
 }

@@ -1,8 +1,9 @@
-import { productSchema, type Product } from '@warm-jar/core';
+import { storedProductSchema, type Product } from '@warm-jar/core';
 import type { Transaction } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import type { Database } from './database';
 import type { RevisionRow } from './models';
+import { readStored } from './readStored';
 
 /** Product cards: each a chain of immutable revisions. */
 export interface ProductStore {
@@ -24,7 +25,7 @@ export function productStore({ models, write }: Database): ProductStore {
     const key = `${row.slug} ${row.revision}`;
     const before = known.get(key);
     if (before) return before;
-    const card = productSchema.parse(JSON.parse(row.document));
+    const card = readStored(storedProductSchema, row.document);
     known.set(key, card);
     return card;
   };

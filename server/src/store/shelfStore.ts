@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { Problem, notFound } from '../http/problem';
 import type { Database } from './database';
 import type { ShelfRow, ShelfTable } from './models';
+import { readStored } from './readStored';
 
 /** A thing of the shelf with the version that a change must name. */
 export interface Shelved<T> {
@@ -35,7 +36,7 @@ interface Kind<T> {
 export function shelfStore<T extends { code: string }>({ models, write }: Database, kind: Kind<T>): ShelfStore<T> {
   const rows = models.shelf[kind.table];
   const parse = (row: ShelfRow): Shelved<T> => ({
-    item: kind.schema.parse(JSON.parse(row.document)),
+    item: readStored(kind.schema, row.document),
     version: row.version,
   });
   const columns = (item: T) => ({

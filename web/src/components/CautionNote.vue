@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { cautionsFor, type Product, type Stage } from '@warm-jar/core';
+import { cautionsFor, type Act, type Product, type Stage } from '@warm-jar/core';
 import { computed } from 'vue';
 
 /** What can hurt someone at this step. It defers to the product's safety data sheet. */
-const props = defineProps<{ product: Product | null; stage: Stage }>();
-const cautions = computed(() => (props.product ? cautionsFor(props.product, props.stage) : []));
+const props = defineProps<{ product: Product | null; stage: Stage; act?: Act }>();
+const cautions = computed(() => (props.product ? cautionsFor(props.product, props.stage, props.act) : []));
 </script>
 
 <template>

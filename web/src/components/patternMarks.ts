@@ -91,6 +91,15 @@ const DRAWN: Record<string, PatternMarks> = {
   }),
   'soft deep-under-skin': marks(area('M22 22 H98 V70 H22 Z', 'soft')),
   haze: marks(area(BODY, 'pale')),
+  'haze frosted-skin': marks({
+    areas: [{ d: 'M12 10 H108 V80 H12 Z M20 18 V72 H100 V18 Z', tone: 'pale' }],
+    lines: ['M12 24 L26 10 M12 44 L20 36 M94 80 L108 66 M100 54 L108 46'],
+  }),
+  'haze cloudy-through': marks({ ...area(BODY, 'pale'), circles: scatter(14, 29, WHOLE, [2.5, 5.5]) }),
+  'haze white-bloom': marks({
+    ...area('M12 10 H108 V20 H12 Z', 'pale'),
+    circles: scatter(18, 31, [14, 11, 92, 8], [1, 2.6]),
+  }),
   bulge: marks({ ...area('M12 10 Q60 -14 108 10 Z', 'soft'), lines: ['M12 10 Q60 -14 108 10'] }),
   delamination: marks({
     lines: ['M12 44 H108', 'M12 48 Q60 38 108 48'],
@@ -102,6 +111,22 @@ const DRAWN: Record<string, PatternMarks> = {
   'colour-rub-off': marks({
     circles: scatter(30, 17, [14, 12, 92, 10], [0.8, 1.4]),
     lines: ['M30 6 h30 m-6 -4 l6 4 l-6 4'],
+  }),
+  colour: marks({ ...area(BODY, 'dark') }),
+  'colour streaks': marks({
+    lines: ['M22 12 q14 26 2 66', 'M48 12 q-12 30 6 66', 'M76 12 q16 28 -4 66', 'M98 12 q-10 34 2 66'],
+  }),
+  'colour grainy': marks({ circles: scatter(44, 37, WHOLE, [0.8, 2.2]), lines: ['M56 44 h6 M30 30 h5 M84 60 h5'] }),
+  'colour settled': marks(area('M12 64 H108 V80 H12 Z', 'dark')),
+  'colour too-weak': marks({ ...area(BODY, 'pale'), lines: ['M40 45 h40'] }),
+  mark: marks({ lines: ['M46 38 l14 14 m0 -14 l-14 14'] }),
+  'mark same-spot': marks({
+    lines: ['M78 26 l10 10 m0 -10 l-10 10', 'M83 16 V10 M83 46 V52 M70 31 H64 M96 31 H102'],
+  }),
+  'mark seam-or-flash': marks({ lines: ['M60 10 V80', 'M60 10 l-5 -6 M60 10 l5 -6 M60 80 l-5 6 M60 80 l5 6'] }),
+  'mark over-the-rim': marks({ ...area('M4 6 H116 V14 H4 Z', 'tacky'), lines: ['M4 14 v10 M116 14 v14'] }),
+  'mark fingerprint': marks({
+    lines: ['M48 58 q0 -30 12 -30 t12 30', 'M53 60 q0 -24 7 -24 t7 24', 'M43 54 q0 -36 17 -36 t17 36', 'M58 60 v-16'],
   }),
 };
 

@@ -31,6 +31,8 @@ export interface PlanForm {
   readonly pourOf: number | null;
   readonly thinnestMm: number | null;
   readonly lossPct: number | null;
+  /** A dose of one's own, % of resin mass. */
+  readonly catalystPct: number | null;
   readonly roomC: number | null;
   readonly humidityPct: number | null;
   readonly resinC: number | null;
@@ -82,6 +84,7 @@ export const EMPTY_PLAN: PlanForm = {
   pourOf: null,
   thinnestMm: null,
   lossPct: null,
+  catalystPct: null,
   roomC: null,
   humidityPct: null,
   resinC: null,

@@ -1,4 +1,13 @@
-import { dueCheck, stageOf, workingTime, type Batch, type Product, type Stage, type WorkingTime } from '@warm-jar/core';
+import {
+  dueCheck,
+  stageOf,
+  thinEdgeOutMin,
+  workingTime,
+  type Batch,
+  type Product,
+  type Stage,
+  type WorkingTime,
+} from '@warm-jar/core';
 
 /** A batch in work as the shelf draws it, worked out from its document alone. */
 export interface WorkItem {
@@ -37,7 +46,7 @@ function dueOf(
       };
     }
     case 'watch':
-      return { afterMin: product.demould?.minutes ?? null, words: 'demould' };
+      return { afterMin: thinEdgeOutMin(product, batch), words: 'demould' };
     case 'check': {
       const next = dueCheck(product, batch);
       return { afterMin: next ? next.afterH * 60 : null, words: 'check' };

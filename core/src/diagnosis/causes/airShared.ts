@@ -29,3 +29,14 @@ export function pressedAwayEvidence(facts: CaseFacts): MaybeEvidence {
     says: `It was at ${facts.say(gauge.measured, 'kPa')} by ${facts.say(reached.measured, 'min')}: pressed in time, fine bubbles dissolve whatever left them.`,
   };
 }
+
+/**
+ * Whether the card leaves the choice between vacuum and pressure, and the record shows that the other one was done: then
+ * the one not used is no fault.
+ */
+export function choseOther({ product, batch }: CaseFacts, notUsed: 'vacuum' | 'pressure'): boolean {
+  if (product.degas?.method !== 'vacuum-or-pressure') return false;
+  const vacuumed = batch.degas?.method === 'vacuum' || batch.degas?.method === 'vacuum-then-pressure';
+  const pressed = (batch.pressure?.gaugeKPa ?? 0) > 0;
+  return notUsed === 'pressure' ? vacuumed && !pressed : pressed && !vacuumed;
+}

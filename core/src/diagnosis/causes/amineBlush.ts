@@ -28,7 +28,7 @@ export const amineBlush: Cause = {
   families: ['epoxy'],
   prior: {
     tacky: { 'greasy-film': 0.85, 'tacky-air-side-only': 0.25, 'tacky-all-over': 0.05, unspecified: 0.08 },
-    haze: { unspecified: 0.25 },
+    haze: { 'white-bloom': 0.6, 'frosted-skin': 0.06, unspecified: 0.25 },
   },
   evidence: [
     // Damp and dew are the same water.

@@ -6,7 +6,7 @@ const sameProduct = ({ product, batch }: CaseFacts) => batch.layerBelow?.product
 
 export const bondWindowMissed: Cause = {
   id: 'bond-window-missed',
-  title: 'Poured on hard resin that was not sanded',
+  title: 'Bond window missed',
   prior: { delamination: { unspecified: 0.6 }, 'colour-rub-off': { unspecified: 0.05 } },
   applies: ({ batch }) => batch.layerBelow != null,
   evidence: [

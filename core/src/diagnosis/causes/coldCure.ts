@@ -33,13 +33,15 @@ function lostAgeEvidence({ product, cureC, say, seen }: CaseFacts): MaybeEvidenc
   const kinetics = familyKinetics(product.family);
   const coldestC = product.room?.minC;
   if (!kinetics || cureC === null || coldestC == null || cureC >= coldestC) return null;
+  // A look at once has lost no age yet.
+  if (seen.afterH <= 0) return null;
   const slower = 1 / arrheniusFactor(kinetics.activationKJPerMol, cureC, coldestC);
   return {
     field: 'cure.temperatureC',
     measured: cureC,
     limit: coldestC,
     unit: '°C',
-    points: pointsFor(Math.log(slower), { slope: 10, most: 6, least: 0 }),
+    points: pointsFor(Math.log(slower) * Math.min(1, seen.afterH), { slope: 10, most: 6, least: 0 }),
     says: `At ${say(cureC, '°C')} it cures ${say(slower, '')} times slower than at the card's coldest room, so ${say(seen.afterH, 'h')} count as ${say(seen.afterH / slower, 'h')}.`,
   };
 }
@@ -51,6 +53,7 @@ export const coldCure: Cause = {
   prior: {
     tacky: { liquid: 0.05, 'tacky-all-over': 0.2, 'greasy-film': 0.05, unspecified: 0.15 },
     soft: { 'all-over': 0.22, 'thin-sections': 0.2, 'cold-spots': 0.6, 'deep-under-skin': 0.03, unspecified: 0.2 },
+    mark: { fingerprint: 0.12 },
   },
   // Epoxies are slowed most by cold, urethanes make their own heat.
   familyFactor: { epoxy: 1.2, polyurethane: 0.9, 'mineral-acrylic': 0.7 },

@@ -3,7 +3,7 @@ import { recordedWord } from '../evidence';
 
 export const cupScraped: Cause = {
   id: 'cup-scraped',
-  title: 'Residue scraped from the cup into the mould',
+  title: 'Unmixed residue from the cup',
   prior: {
     tacky: { 'sticky-spots': 0.35, 'edges-leak': 0.1, 'tacky-all-over': 0.02, unspecified: 0.08 },
     soft: { 'cold-spots': 0.04, unspecified: 0.02 },

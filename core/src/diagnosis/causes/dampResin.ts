@@ -15,15 +15,15 @@ function airEvidence(facts: CaseFacts): MaybeEvidence {
   const humid = overHigh(facts, 'room.humidityPct', { slope: 12, most: 9, least: 7 }, DAMP_SCALE_PCT);
   const spread = facts.dewPointSpreadK;
   const dew: MaybeEvidence =
-    spread === null || spread >= DEW_SAFE_K
+    spread === null
       ? null
       : {
           field: 'air.dewPointSpreadK',
           measured: spread,
           limit: DEW_SAFE_K,
           unit: 'K',
-          points: pointsFor((DEW_SAFE_K - spread) / DEW_SAFE_K, { slope: 7, most: 8, least: 0 }),
-          says: `The coldest part or mould was only ${facts.say(spread, 'K')} above the dew point: it may have sweated.`,
+          points: pointsFor((DEW_SAFE_K - spread) / DEW_SAFE_K, { slope: 7, most: 8, least: 7 }),
+          says: `The coldest part or mould was ${facts.say(spread, 'K')} above the dew point; under ${facts.say(DEW_SAFE_K, 'K')} it may sweat.`,
         };
   return strongest([humid, dew]);
 }
@@ -48,7 +48,7 @@ export const dampResin: Cause = {
   families: ['polyurethane'],
   prior: {
     bubbles: { 'micro-throughout': 0.24, 'top-foam': 0.35, 'around-inclusion': 0.08, unspecified: 0.15 },
-    haze: { unspecified: 0.25 },
+    haze: { 'cloudy-through': 0.45, 'white-bloom': 0.1, unspecified: 0.25 },
   },
   applies: ({ product }) => product.moistureSensitive !== false,
   evidence: [

@@ -28,7 +28,7 @@ export const inclusionReaction: Cause = {
     'inclusion-change': { unspecified: 0.3 },
     yellowing: { 'around-inclusion': 0.3 },
     tacky: { 'where-it-touched': 0.08 },
-    haze: { unspecified: 0.04 },
+    haze: { 'cloudy-through': 0.03, unspecified: 0.04 },
     bubbles: { 'around-inclusion': 0.05 },
   },
   applies: ({ batch }) => batch.inclusions == null || batch.inclusions.length > 0,

@@ -1,25 +1,28 @@
+import { judgeSpot } from '../../learning/sameSpot';
 import type { CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import { recordedWord, type MaybeEvidence } from '../evidence';
 import { pointsFor } from '../weight';
 
-/** Share of pulls in which the same place would fail by chance. */
-const BY_CHANCE = 0.05;
+/** A place that fails no oftener than this by chance speaks for the mould. */
+const EVEN_CHANCE = 0.05;
 
-/** Decibans for the mould by the binomial likelihood of so many of so many pulls, against chance. */
+/** Decibans for the mould, by the same judgement and in the same words as its own page. */
 function recurrenceEvidence({ history }: CaseFacts): MaybeEvidence {
   const spot = history.sameSpot;
   if (!spot || spot.pulls <= 0) return null;
   const { times, pulls } = spot;
-  const rate = Math.min(0.95, Math.max(0.3, times / pulls));
-  const ratio = times * Math.log10(rate / BY_CHANCE) + (pulls - times) * Math.log10((1 - rate) / (1 - BY_CHANCE));
+  const own = judgeSpot(times, pulls);
+  const byChance = typeof spot['byChance'] === 'number' ? spot['byChance'] : own.byChance;
+  const says = typeof spot['says'] === 'string' ? spot['says'] : own.says;
+  const decibans = 10 * Math.log10(EVEN_CHANCE / Math.max(byChance, 1e-9));
   return {
     field: 'mould.code',
     measured: times,
     limit: null,
     unit: '',
-    points: Math.max(-10, Math.min(16, 10 * ratio)),
-    says: `The same place failed in ${times} of this mould's last ${pulls} pulls.`,
+    points: times === 1 ? 0 : Math.max(-10, Math.min(16, decibans)),
+    says,
   };
 }
 
@@ -37,7 +40,8 @@ export const mouldFlaw: Cause = {
       'surface-pimples': 0.05,
       unspecified: 0.04,
     },
-    haze: { unspecified: 0.1 },
+    haze: { 'frosted-skin': 0.2, unspecified: 0.1 },
+    mark: { 'same-spot': 0.85, 'seam-or-flash': 0.3, unspecified: 0.2 },
     tacky: { 'where-it-touched': 0.05 },
   },
   evidence: [

@@ -2,7 +2,7 @@ import type { CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import { recordedWord, underLow, type MaybeEvidence } from '../evidence';
 import { smallestBubbleLeft } from '../smallestBubbleLeft';
-import { pressedAwayEvidence } from './airShared';
+import { choseOther, pressedAwayEvidence } from './airShared';
 import { pointsFor } from '../weight';
 
 /** Diameter at which a single bubble in clear resin begins to catch the eye, mm; studio judgement. */
@@ -27,10 +27,12 @@ function riseEvidence(facts: CaseFacts): MaybeEvidence {
 }
 
 /** Doing nothing speaks for it, unless nothing is what the card asks. */
-const methodEvidence = ({ batch, product }: CaseFacts) =>
-  recordedWord('degas.method', batch.degas?.method, (method) => {
+const methodEvidence = (facts: CaseFacts) =>
+  recordedWord('degas.method', facts.batch.degas?.method, (method) => {
     if (method !== 'none') return { points: -2, says: `The air was given a chance: ${method.replaceAll('-', ' ')}.` };
-    return product.degas?.method === 'none'
+    if (choseOther(facts, 'vacuum'))
+      return { points: -1, says: 'It was pressed, which the card gives as the other way to clear the air.' };
+    return facts.product.degas?.method === 'none'
       ? { points: -1, says: 'Nothing was done to clear the air, and the card asks for nothing.' }
       : { points: 3, says: 'Nothing was done to clear the air: no rest, no vacuum.' };
   });
@@ -49,7 +51,7 @@ export const notCleared: Cause = {
   },
   evidence: [
     riseEvidence,
-    (f) => underLow(f, 'degas.minutes', { slope: 10, most: 8, least: 5 }),
+    (f) => (choseOther(f, 'vacuum') ? null : underLow(f, 'degas.minutes', { slope: 10, most: 8, least: 5 })),
     methodEvidence,
     pressedAwayEvidence,
   ],

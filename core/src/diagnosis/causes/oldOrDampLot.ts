@@ -42,7 +42,7 @@ export const oldOrDampLot: Cause = {
     soft: { 'all-over': 0.1, 'deep-under-skin': 0.05, unspecified: 0.1 },
     tacky: { liquid: 0.04, 'tacky-all-over': 0.08, unspecified: 0.08 },
     bubbles: { 'micro-throughout': 0.08, 'top-foam': 0.12, unspecified: 0.06 },
-    haze: { unspecified: 0.12 },
+    haze: { 'cloudy-through': 0.2, 'white-bloom': 0.05, unspecified: 0.12 },
   },
   // An open bottle of isocyanate spoils by the air's water; epoxy keeps.
   familyFactor: { polyurethane: 1.3, epoxy: 0.8 },

@@ -1,3 +1,4 @@
+import { mixOfBatch } from '../../cure/workingTime';
 import { figures, type CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import { overHigh, type MaybeEvidence } from '../evidence';
@@ -19,7 +20,12 @@ function pourEvidence(facts: CaseFacts): MaybeEvidence {
   const own = deepestPourPeakC(product);
   const peak =
     depthMm && roomC !== null && own !== null
-      ? pourPeakC(product, { depthMm, resinC: batch.resin?.atPourC ?? working.resinC ?? roomC, roomC })
+      ? pourPeakC(product, {
+          depthMm,
+          resinC: batch.resin?.atPourC ?? working.resinC ?? roomC,
+          roomC,
+          mix: mixOfBatch(product, batch),
+        })
       : null;
   if (peak === null || own === null || !depthMm)
     return overHigh(facts, 'pour.depthMm', { slope: 14, most: 9, least: 6 });

@@ -1,12 +1,14 @@
 import type { Cause } from '../cause';
 import { overHigh } from '../evidence';
-import { wasPressed } from './airShared';
+import { choseOther, wasPressed } from './airShared';
 
 export const pressureLate: Cause = {
   id: 'pressure-late',
-  title: 'Gelled before it was at full pressure',
+  title: 'Pressure came too late',
   prior: { bubbles: { 'micro-throughout': 0.2, 'top-foam': 0.05, 'large-voids': 0.04, unspecified: 0.14 } },
-  applies: (f) => wasPressed(f) === true || (wasPressed(f) === null && f.product.pressure?.minKPa != null),
+  applies: (f) =>
+    wasPressed(f) === true ||
+    (wasPressed(f) === null && f.product.pressure?.minKPa != null && !choseOther(f, 'pressure')),
   evidence: [(f) => overHigh(f, 'pressure.reachedMin', { slope: 40, most: 15, least: 12 })],
   prevention: ({ working, say }) => [
     working.gelMin === null

@@ -11,9 +11,19 @@ import type { Family } from '../../formats/vocabulary';
 /** Tolerance in per cent where the card states none; weighs as evidence but is no limit. */
 const FAMILY_TOLERANCE_PCT: Partial<Record<Family, number>> = { epoxy: 3, polyurethane: 5 };
 const OTHER_TOLERANCE_PCT = 5;
+/** So many tolerances out it will never harden (studio practice). */
+const FAR_TOLERANCES = 2;
 
 const toleranceOf = ({ product }: CaseFacts) =>
   product.ratio.tolerancePct || FAMILY_TOLERANCE_PCT[product.family] || OTHER_TOLERANCE_PCT;
+
+/** A ratio just outside its tolerance is read as inside by a scale's step as often as not: from here on it speaks for the cause. */
+const SPEAKS_FROM = 1.15;
+/** Inside the tolerance it falls off steeply: it is never more than a hint there. */
+const [OUTSIDE, INSIDE] = [
+  { slope: 8, most: 18, least: 0 },
+  { slope: 30, most: 0, least: 8 },
+];
 
 /** Margin in tolerances. Only hardener in excess yellows a part; either way leaves it soft or tacky. */
 function errorEvidence(facts: CaseFacts): MaybeEvidence {
@@ -21,7 +31,8 @@ function errorEvidence(facts: CaseFacts): MaybeEvidence {
   if (!f) return null;
   const tolerance = toleranceOf(facts);
   const off = facts.seen.kind === 'yellowing' ? f.measured : Math.abs(f.measured);
-  const points = pointsFor(off / tolerance - 1, { slope: 6, most: 18, least: 8 });
+  const margin = off / tolerance - SPEAKS_FROM;
+  const points = pointsFor(margin, margin >= 0 ? OUTSIDE : INSIDE);
   return { field: 'mix.ratioErrorPct', measured: f.measured, limit: tolerance, unit: '%', points, says: f.says };
 }
 
@@ -38,6 +49,14 @@ function slipEvidence({ product, batch, seen }: CaseFacts): MaybeEvidence {
   };
 }
 
+/** How far out of ratio the record shows it: a slip or far outside never hardens, slightly outside is usable. */
+export function ratioSeverity(facts: CaseFacts): 'far' | 'slight' | 'not-known' {
+  if (ratioSignature(facts.product, facts.batch)) return 'far';
+  const error = figures(facts, 'mix.ratioErrorPct')?.measured;
+  if (error === undefined) return 'not-known';
+  return Math.abs(error) > FAR_TOLERANCES * toleranceOf(facts) ? 'far' : 'slight';
+}
+
 /** A scale too coarse for the batch may have put the ratio off without its showing in the recorded weights. */
 function scaleEvidence(facts: CaseFacts): MaybeEvidence {
   const { product, batch, say } = facts;
@@ -45,7 +64,10 @@ function scaleEvidence(facts: CaseFacts): MaybeEvidence {
   const { massAG, massBG } = mixMasses(product, batch);
   if (stepG == null || !massAG || !massBG || batch.mix?.unit === 'mL') return null;
   const error = scaleErrorPct(massAG, massBG, stepG);
-  const points = pointsFor(error / toleranceOf(facts) - 1, { slope: 4, most: 7, least: 2 });
+  // Weights that were read inside the tolerance leave the scale no more than a hint.
+  const read = figures(facts, 'mix.ratioErrorPct')?.measured;
+  const inside = read !== undefined && Math.abs(read) <= toleranceOf(facts);
+  const points = pointsFor(error / toleranceOf(facts) - 1, { slope: 4, most: inside ? 3 : 7, least: 2 });
   return {
     field: 'mix.scaleStepG',
     measured: stepG,

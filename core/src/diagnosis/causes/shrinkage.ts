@@ -6,7 +6,7 @@ const TELLING_DEPTH_MM = 20;
 
 export const shrinkage: Cause = {
   id: 'shrinkage',
-  title: 'Ordinary shrinkage, not topped up',
+  title: 'Ordinary shrinkage',
   families: ['epoxy', 'polyurethane', 'polyester', 'uv-acrylate'],
   prior: { sink: { unspecified: 0.85 }, cracks: { unspecified: 0.02 }, delamination: { unspecified: 0.04 } },
   familyFactor: { polyester: 1.4 },

@@ -5,8 +5,8 @@ const POINTS = { gloss: -10, satin: 4, matt: 9, textured: 10 } as const;
 
 export const surfaceTexture: Cause = {
   id: 'surface-texture',
-  title: 'A frosted master, not a fault',
-  prior: { haze: { unspecified: 0.3 } },
+  title: 'Texture of the master, no fault',
+  prior: { haze: { 'frosted-skin': 0.6, unspecified: 0.3 } },
   evidence: [
     (f) =>
       recordedWord('mould.finish', f.batch.mould?.finish, (finish) => ({

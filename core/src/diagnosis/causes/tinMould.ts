@@ -3,9 +3,12 @@ import { recordedWord } from '../evidence';
 
 export const tinMould: Cause = {
   id: 'tin-mould',
-  title: 'Tin-cured rubber fogged it',
+  title: 'Fogged by tin-cured rubber',
   families: ['polyurethane'],
-  prior: { haze: { unspecified: 0.35 }, tacky: { 'where-it-touched': 0.06 } },
+  prior: {
+    haze: { 'frosted-skin': 0.25, 'cloudy-through': 0.3, unspecified: 0.35 },
+    tacky: { 'where-it-touched': 0.06 },
+  },
   applies: ({ product }) => product.clarity !== 'opaque',
   evidence: [
     (f) =>

@@ -1,4 +1,4 @@
-import { equivalentMinutes } from '../../cure/equivalentAge';
+import { equivalentMinutes, minutesAt } from '../../cure/equivalentAge';
 import { SHEET_TEMPERATURE_C } from '../../cure/kineticsDefaults';
 import type { CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
@@ -6,16 +6,16 @@ import { underLow, type MaybeEvidence } from '../evidence';
 import { hardnessTrend, underTheCurve } from '../hardnessTrend';
 import { pointsFor } from '../weight';
 
-interface Milestone {
+export interface Milestone {
   readonly words: string;
   readonly minutes: number;
   readonly atC: number;
 }
 
 /** The time the card asks for before the symptom may be judged: tack-free for tacky, full cure for soft. */
-function milestoneOf({ product, seen }: CaseFacts): Milestone | null {
+export function milestoneOf({ product, seen }: CaseFacts): Milestone | null {
   const { tackFree, fullCure, demould } = product;
-  if (seen.kind === 'tacky' && tackFree?.minutes != null) {
+  if ((seen.kind === 'tacky' || seen.kind === 'mark') && tackFree?.minutes != null) {
     return { words: 'tack-free', minutes: tackFree.minutes, atC: tackFree.atC ?? SHEET_TEMPERATURE_C };
   }
   if (fullCure?.hours != null)
@@ -25,11 +25,20 @@ function milestoneOf({ product, seen }: CaseFacts): Milestone | null {
     : { words: 'demould', minutes: demould.minutes, atC: demould.atC ?? SHEET_TEMPERATURE_C };
 }
 
+/** Ages under this are as good as none, min. */
+const LEAST_AGE_MIN = 1e-3;
+
+/** When a milestone is reached, hours after the parts met, never counted colder than the card's coldest room. */
+export function milestoneH({ product, cureC }: CaseFacts, milestone: Milestone): number {
+  const countedC = Math.max(cureC ?? milestone.atC, product.room?.minC ?? -Infinity);
+  return minutesAt(product, milestone.minutes, countedC, milestone.atC) / 60;
+}
+
 /** Age at the check, never counted colder than the card's coldest room, against the milestone. */
 function ageEvidence(facts: CaseFacts): MaybeEvidence {
   const { product, seen, cureC, say } = facts;
   const milestone = milestoneOf(facts);
-  if (!milestone || seen.afterH <= 0) return null;
+  if (!milestone) return null;
   const countedC = Math.max(cureC ?? milestone.atC, product.room?.minC ?? -Infinity);
   const age = equivalentMinutes(product, seen.afterH * 60, countedC, milestone.atC);
   const weight = seen.kind === 'tacky' ? { slope: 10, most: 14, least: 12 } : { slope: 4, most: 7, least: 10 };
@@ -38,7 +47,8 @@ function ageEvidence(facts: CaseFacts): MaybeEvidence {
     measured: seen.afterH,
     limit: milestone.minutes / 60,
     unit: 'h',
-    points: pointsFor(Math.log(milestone.minutes / age), weight),
+    // At the very moment the parts met nothing has aged; what it then says is as much as it ever says.
+    points: pointsFor(Math.log(milestone.minutes / Math.max(age, LEAST_AGE_MIN)), weight),
     says: `Checked after ${say(seen.afterH, 'h')}, worth ${say(age, 'min')} at ${say(milestone.atC, '°C')}; the card says ${milestone.words} after ${say(milestone.minutes, 'min')}.`,
   };
 }
@@ -49,6 +59,7 @@ export const tooSoon: Cause = {
   prior: {
     tacky: { 'tacky-all-over': 0.15, 'where-it-touched': 0.05, liquid: 0.04, unspecified: 0.15 },
     soft: { 'all-over': 0.2, 'thin-sections': 0.25, 'cold-spots': 0.08, 'deep-under-skin': 0.04, unspecified: 0.2 },
+    mark: { fingerprint: 0.5, unspecified: 0.1 },
   },
   applies: ({ product }) => product.family !== 'uv-acrylate',
   evidence: [

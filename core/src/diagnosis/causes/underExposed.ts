@@ -1,23 +1,72 @@
-import { cureDepthMm } from '../../cure/light';
+import { colouredPenetrationMm } from '../../cure/colouredLight';
+import { cureDepthMm, doseForDepthMJPerCM2 } from '../../cure/light';
+import { loadings } from '../../mixing/loading';
 import type { CaseFacts } from '../caseFacts';
 import type { Cause } from '../cause';
 import { overHigh, underLow, type MaybeEvidence } from '../evidence';
 import { pointsFor } from '../weight';
 
+/** No lamp at a bench gives more than this, mJ/cm²; deeper than that light does not come. */
+const MOST_DOSE = 50_000;
+
+/** What the light still cures in this mix: colour shortens it, card limit or not. */
+function penetration({ product, batch }: CaseFacts): { mm: number; shortened: boolean } | null {
+  const mm = product.light?.penetrationMm;
+  if (mm == null) return null;
+  const shorter = colouredPenetrationMm(mm, loadings(product, batch)?.kinds ?? new Map());
+  return { mm: shorter, shortened: shorter < mm * 0.99 };
+}
+
 /** What the dose cures through against the depth that was poured; a dose at the surface is not one at the bottom. */
-function depthEvidence({ product, batch, say }: CaseFacts): MaybeEvidence {
-  const { penetrationMm, criticalMJPerCM2 } = product.light ?? {};
+function depthEvidence(facts: CaseFacts): MaybeEvidence {
+  const { product, batch, say } = facts;
+  const critical = product.light?.criticalMJPerCM2;
+  const reach = penetration(facts);
   const [dose, depthMm] = [batch.cure?.lightMJPerCM2, batch.pour?.depthMm];
-  if (penetrationMm == null || !criticalMJPerCM2 || dose == null || !depthMm) return null;
-  const cured = cureDepthMm({ doseMJPerCM2: dose, criticalMJPerCM2, penetrationMm });
+  if (reach === null || !critical || dose == null || !depthMm) return null;
+  const cured = cureDepthMm({ doseMJPerCM2: dose, criticalMJPerCM2: critical, penetrationMm: reach.mm });
   return {
     field: 'pour.depthMm',
     measured: depthMm,
     limit: cured,
     unit: 'mm',
     points: pointsFor((depthMm - cured * 0.7) / depthMm, { slope: 16, most: 10, least: 6 }),
-    says: `The dose cures ${say(cured, 'mm')} of it through; ${say(depthMm, 'mm')} were poured.`,
+    says: `The dose cures ${say(cured, 'mm')} of it through${reach.shortened ? ', shortened by its colour' : ''}; ${say(depthMm, 'mm')} were poured.`,
   };
+}
+
+/** Colour alone, where the dose or the depth was not recorded. */
+function colourEvidence(facts: CaseFacts): MaybeEvidence {
+  const { product, batch, say } = facts;
+  const whole = product.light?.penetrationMm;
+  const reach = penetration(facts);
+  if (reach === null || whole == null || !reach.shortened) return null;
+  if (batch.cure?.lightMJPerCM2 != null && batch.pour?.depthMm != null) return null;
+  return {
+    field: 'additives',
+    measured: reach.mm,
+    limit: whole,
+    unit: 'mm',
+    points: pointsFor(Math.log2(whole / reach.mm), { slope: 3, most: 6, least: 0 }),
+    says: `Its colour lets the light ${say(reach.mm, 'mm')} in instead of ${say(whole, 'mm')}.`,
+  };
+}
+
+/** The dose that is still missing at the bottom of the pour, mJ/cm²; null where dose, depth or card do not tell. */
+export function missingDose(facts: CaseFacts): number | null {
+  const { product, batch } = facts;
+  const critical = product.light?.criticalMJPerCM2;
+  const reach = penetration(facts);
+  const [dose, depthMm] = [batch.cure?.lightMJPerCM2, batch.pour?.depthMm];
+  if (dose == null) return null;
+  const stated = (product.light?.doseMJPerCM2 ?? 0) - dose;
+  if (reach === null || !critical || !depthMm) return Math.max(0, stated);
+  const through = doseForDepthMJPerCM2({
+    depthMm: Math.min(depthMm, 1e4),
+    criticalMJPerCM2: critical,
+    penetrationMm: reach.mm,
+  });
+  return through > MOST_DOSE ? Math.max(0, stated) : Math.max(0, stated, through - dose);
 }
 
 export const underExposed: Cause = {
@@ -38,6 +87,7 @@ export const underExposed: Cause = {
   evidence: [
     (f) => underLow(f, 'cure.lightMJPerCM2', { slope: 16, most: 12, least: 7 }),
     depthEvidence,
+    colourEvidence,
     (f) => overHigh(f, 'pour.depthMm', { slope: 8, most: 6, least: 3 }),
     (f) => overHigh(f, 'additives.totalPct', { slope: 6, most: 6, least: 2 }),
   ],

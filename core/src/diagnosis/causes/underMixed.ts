@@ -7,6 +7,8 @@ export const underMixed: Cause = {
   prior: {
     tacky: { liquid: 0.1, 'tacky-all-over': 0.12, 'sticky-spots': 0.35, 'edges-leak': 0.1, unspecified: 0.15 },
     soft: { 'all-over': 0.1, 'thin-sections': 0.05, 'cold-spots': 0.1, 'deep-under-skin': 0.1, unspecified: 0.12 },
+    // Colour that was not stirred through stands in streaks.
+    colour: { streaks: 0.45, grainy: 0.08, unspecified: 0.2 },
   },
   // Thick coating epoxies are the hardest to mix through.
   familyFactor: { epoxy: 1.2 },

@@ -30,13 +30,13 @@ const POROUS = new Set(['wood', 'plant', 'paper', 'fabric']);
 
 export const wetInclusion: Cause = {
   id: 'wet-inclusion',
-  title: 'The inclusion gave off water or air',
+  title: 'Water or air from what is cast in',
   prior: {
     bubbles: { 'around-inclusion': 0.75, unspecified: 0.03 },
     yellowing: { 'around-inclusion': 0.25 },
     'inclusion-change': { unspecified: 0.35 },
     bulge: { unspecified: 0.1 },
-    haze: { unspecified: 0.05 },
+    haze: { 'cloudy-through': 0.05, unspecified: 0.05 },
   },
   familyFactor: { polyurethane: 1.3 },
   applies: ({ batch }) => batch.inclusions == null || batch.inclusions.length > 0,

@@ -37,12 +37,12 @@ function dryEvidence(facts: CaseFacts): MaybeEvidence {
 
 export const wetLayerBelow: Cause = {
   id: 'wet-layer-below',
-  title: 'Sealed over a layer that was still damp',
+  title: 'Damp from the layer below',
   prior: {
     bulge: { unspecified: 0.7 },
     delamination: { unspecified: 0.3 },
     bubbles: { 'around-inclusion': 0.03, 'large-voids': 0.05, 'micro-throughout': 0.03, unspecified: 0.04 },
-    haze: { unspecified: 0.12 },
+    haze: { 'cloudy-through': 0.1, 'white-bloom': 0.12, unspecified: 0.12 },
     'inclusion-change': { unspecified: 0.08 },
   },
   applies: ({ batch }) =>

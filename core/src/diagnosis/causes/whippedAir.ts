@@ -4,7 +4,7 @@ import { pressedAwayEvidence } from './airShared';
 
 export const whippedAir: Cause = {
   id: 'whipped-air',
-  title: 'Air whipped or shaken in',
+  title: 'Air stirred or shaken in',
   prior: { bubbles: { 'micro-throughout': 0.14, 'top-foam': 0.12, 'large-voids': 0.03, unspecified: 0.12 } },
   evidence: [
     (f) =>

@@ -1,6 +1,7 @@
-import { batchSchema, mixMasses, productSchema } from '@warm-jar/core';
+import { batchSchema, mixMasses, storedProductSchema } from '@warm-jar/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Migration } from './index';
+import { readStored } from '../readStored';
 
 /** The shelf's own things, each a document under its code. */
 const SHELF_TABLES = ['lots', 'moulds', 'inclusions', 'additives', 'gear'];
@@ -41,8 +42,8 @@ async function fillColumns(sequelize: Sequelize, transaction: Transaction): Prom
     { type: QueryTypes.SELECT, transaction },
   );
   for (const row of rows) {
-    const batch = batchSchema.parse(JSON.parse(row.batch));
-    const { massAG, massBG } = mixMasses(productSchema.parse(JSON.parse(row.card)), batch);
+    const batch = readStored(batchSchema, row.batch);
+    const { massAG, massBG } = mixMasses(readStored(storedProductSchema, row.card), batch);
     await sequelize.query('UPDATE batches SET lot_a = ?, lot_b = ?, mass_a_g = ?, mass_b_g = ? WHERE code = ?', {
       replacements: [batch.lotA?.code ?? null, batch.lotB?.code ?? null, massAG, massBG, row.code],
       transaction,

@@ -1,6 +1,7 @@
-import { batchSchema, dueCheck, productSchema } from '@warm-jar/core';
+import { batchSchema, dueCheck, storedProductSchema } from '@warm-jar/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Migration } from './index';
+import { readStored } from '../readStored';
 
 const STATEMENTS = [
   // When the piece is to be looked at next, and for the sake of what; null where it is let be.
@@ -23,8 +24,8 @@ async function fillColumns(sequelize: Sequelize, transaction: Transaction): Prom
     { type: QueryTypes.SELECT, transaction },
   );
   for (const row of rows) {
-    const batch = batchSchema.parse(JSON.parse(row.batch));
-    const next = dueCheck(productSchema.parse(JSON.parse(row.card)), batch);
+    const batch = readStored(batchSchema, row.batch);
+    const next = dueCheck(readStored(storedProductSchema, row.card), batch);
     if (!next || !batch.startedAt) continue;
     const at = new Date(Date.parse(batch.startedAt) + next.afterH * 3_600_000).toISOString();
     await sequelize.query('UPDATE batches SET next_check_at = ?, next_check_why = ? WHERE code = ?', {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BENCH_STEP_WORDS, type BenchStep } from '@warm-jar/core';
+import { BENCH_STEP_WORDS, type BenchStep, isPressed, isVacuumed, type AdditiveKind } from '@warm-jar/core';
 import { computed, onMounted, toRef, watch, type Component } from 'vue';
 import { useRouter } from 'vue-router';
 import { onPlainKey } from '../../app/keys';
@@ -27,6 +27,16 @@ import { provideBench } from './useBench';
 /** One step at a time, the biggest number first, with gloves on and the clock running. */
 const props = defineProps<{ code: string }>();
 const bench = provideBench(toRef(props, 'code'));
+/** What is done and in the mix, as far as it is known: the cautions follow it. */
+const act = computed(() => {
+  const { batch, plan } = { batch: bench.batch.value, plan: bench.plan.value };
+  const route = plan?.route;
+  return {
+    additives: [...(batch?.additives ?? []), ...(plan?.additives ?? []).map((a) => ({ kind: a.kind as AdditiveKind }))],
+    vacuumed: route ? isVacuumed(route) : null,
+    pressed: route ? isPressed(route) : null,
+  };
+});
 const shelf = useShelf();
 const router = useRouter();
 onMounted(() => {
@@ -99,7 +109,7 @@ onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.co
       <div class="page">
         <main class="card step" :aria-label="title">
           <h2 class="title" data-test="step">{{ title }}</h2>
-          <CautionNote :product="bench.product.value" :stage="BENCH_STEP_WORDS[bench.step.value].stage" />
+          <CautionNote :product="bench.product.value" :stage="BENCH_STEP_WORDS[bench.step.value].stage" :act="act" />
           <component :is="STEPS[bench.step.value]" :key="bench.step.value + code" v-bind="weighing" />
         </main>
         <BenchSide />

@@ -6,7 +6,7 @@ import { useUnits } from '../../stores/units';
 import { usedCupML } from './usedCup';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import ReasonBox from './ReasonBox.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
 import { useBenchContext } from './useBench';
 
 /** One part came out too much: what to add to which, whether the cup holds it, and when starting again is cheaper. */

@@ -9,7 +9,7 @@ import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import ReasonBox from './ReasonBox.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
 import { useBenchContext } from './useBench';
 import { dropRoom, gramsOf } from './colourCount';
 

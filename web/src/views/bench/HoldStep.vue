@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import ReasonBox from './ReasonBox.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from './countdown';
 import { useBenchContext } from './useBench';
 import { useMouldModel } from './useMouldModel';

@@ -32,6 +32,7 @@ const window = computed(() =>
           massG: bench.massG.value,
           ...bench.conditions.value,
           readings: bench.batch.value?.readings ?? [],
+          mix: bench.mix.value,
           nowMin: bench.nowMin.value,
         },
         { fromC: fromC.value, toC: toC.value },
@@ -63,6 +64,7 @@ const curve = computed<ChartSpec | null>(() => {
     massG: bench.massG.value,
     ...bench.conditions.value,
     readings: bench.batch.value?.readings ?? [],
+    mix: bench.mix.value,
     nowMin: bench.nowMin.value,
   });
   const read = (bench.batch.value?.readings ?? []).flatMap((r) =>

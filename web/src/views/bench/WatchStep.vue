@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { comeBacks, sayMinutes } from '@warm-jar/core';
+import { comeBacks, hardAndCoolMin, sayMinutes, thinEdgeOutMin, warmthAtCardDemouldK } from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import ReasonBox from './ReasonBox.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from './countdown';
 import { useBenchContext } from './useBench';
 import { useMouldModel } from './useMouldModel';
@@ -15,9 +15,19 @@ const units = useUnits();
 const mould = useMouldModel(bench);
 const asking = ref(false);
 const now = computed(() => bench.nowMin.value ?? 0);
-const outMin = computed(
-  () => mould.value?.demouldMin ?? bench.plan.value?.demouldMin ?? bench.product.value?.demould?.minutes ?? null,
-);
+/** Hard by the readings at its thin edge, and cool by the model; the plan's own figure where neither is there. */
+const outMin = computed(() => {
+  const { product, batch, plan } = bench;
+  const edgeMin = product.value && batch.value ? thinEdgeOutMin(product.value, batch.value) : null;
+  if (edgeMin === null) return plan.value?.demouldMin ?? null;
+  return hardAndCoolMin(mould.value?.thinAgedMin ?? null, mould.value?.coolEnoughMin ?? null, edgeMin);
+});
+/** The surface as last read, where it is warmer than the card's own piece is at its demould. */
+const stillHot = computed(() => {
+  const c = readC.value?.value;
+  const roomC = bench.conditions.value.roomC;
+  return bench.product.value && c != null && c - roomC > warmthAtCardDemouldK(bench.product.value) ? c : null;
+});
 const left = computed(() => (outMin.value === null ? null : outMin.value - now.value));
 const looks = computed(() =>
   bench.product.value
@@ -86,6 +96,9 @@ const pass = (reason: string) => {
     />
     <p class="told">
       Hard <em>and</em> cool; thin edges last.
+      <strong v-if="stillHot !== null"
+        >The surface was read at {{ units.say(stillHot, '°C') }}: let it cool first.</strong
+      >
       <template v-if="witness !== null"
         >The witness set after {{ sayMinutes(witness)
         }}<template v-if="mould?.lastGelMin != null"

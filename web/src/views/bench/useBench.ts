@@ -6,6 +6,7 @@ import {
   currentStep,
   inverseSet,
   mixMasses,
+  mixOfBatch,
   mixStartC,
   planOf,
   valueAt,
@@ -122,12 +123,14 @@ function makeBench(code: Ref<string>) {
         roomC,
     };
   });
+  const mix = computed(() => (product.value && batch.value ? mixOfBatch(product.value, batch.value) : undefined));
   const clock = computed(() =>
     product.value && batch.value && nowMin.value !== null
       ? benchClock(product.value, {
           massG: massG.value,
           ...conditions.value,
           readings: batch.value.readings ?? [],
+          mix: mix.value,
           nowMin: nowMin.value,
         })
       : null,
@@ -199,6 +202,7 @@ function makeBench(code: Ref<string>) {
     pressed,
     conditions,
     massG,
+    mix,
     devices,
     signals,
     waiting,

@@ -34,6 +34,7 @@ const {
   problem,
   saving,
   toggle,
+  addArea,
   change,
   set,
   save,
@@ -48,6 +49,9 @@ onMounted(() => {
 });
 const mould = computed(() => shelf.moulds.find(({ item }) => item.code === batch.value?.mould?.code)?.item ?? null);
 const due = computed(() => (product.value && batch.value ? dueCheck(product.value, batch.value) : null));
+/** Whether this is the last area told of its kind. */
+const isLastOf = (index: number) =>
+  draft.value.symptoms.findLastIndex((x) => x.kind === draft.value.symptoms[index]?.kind) === index;
 const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 </script>
 
@@ -100,7 +104,12 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
         </div>
         <p v-if="draft.symptoms.length === 0" class="quiet">Nothing tapped: it is recorded as sound.</p>
       </section>
-      <section v-for="(s, i) in draft.symptoms" :key="s.kind" class="card stack" :aria-label="inWords(s.kind)">
+      <section
+        v-for="(s, i) in draft.symptoms"
+        :key="`${s.kind} ${i}`"
+        class="card stack"
+        :aria-label="inWords(s.kind)"
+      >
         <h2>{{ inWords(s.kind) }}</h2>
         <div
           v-if="PATTERNS_BY_SYMPTOM[s.kind].length > 1"
@@ -144,6 +153,23 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
               :aria-label="`Where the ${inWords(s.kind)} is`"
               @update:model-value="change(i, { where: $event || null })"
           /></label>
+          <label v-if="s.kind === 'tacky'" class="cell"
+            ><span class="small">How much of it</span
+            ><NumberEntry
+              :id="`area-${i}`"
+              :value="s.areaCM2 ?? null"
+              unit="cm²"
+              label="Area in this state"
+              @change="(v) => change(i, { areaCM2: v })"
+          /></label>
+        </div>
+        <div v-if="s.kind === 'tacky' && isLastOf(i)" class="row">
+          <Button
+            label="Another area in another state"
+            severity="secondary"
+            data-test="another-area"
+            @click="addArea(s.kind)"
+          />
         </div>
       </section>
       <section class="card stack" aria-labelledby="where">

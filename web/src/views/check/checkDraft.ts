@@ -35,6 +35,8 @@ export interface DraftSymptom {
   readonly pattern: string;
   readonly severity: number | null;
   readonly where: string | null;
+  /** How much of the surface is in this state. */
+  readonly areaCM2?: number | null;
 }
 
 export const emptyCheck = (): CheckDraft => ({
@@ -54,6 +56,17 @@ function madeMore({ touch, spots, photos }: CheckDraft) {
   return { ...(touch ? { touch } : {}), ...(spots.length ? { spots } : {}), ...(photos.length ? { photos } : {}) };
 }
 
+/** A symptom as the format keeps it: its area only where somebody told it. */
+function withArea({ areaCM2, ...symptom }: DraftSymptom) {
+  return areaCM2 == null ? symptom : { ...symptom, area: { where: symptom.where, areaCM2 } };
+}
+
+/** Another place of the same kind, in another state: several areas are one mend. */
+export const anotherArea = (draft: CheckDraft, kind: SymptomKind): CheckDraft => ({
+  ...draft,
+  symptoms: [...draft.symptoms, { kind, pattern: 'unspecified', severity: null, where: null }],
+});
+
 /** The change of b* since the first measured look, where this one was measured and another before it. */
 export function deltaBOf(batch: Batch, check: Check): number | null {
   const looks = colourHistory({ checks: [...(batch.checks ?? []), check] });
@@ -67,7 +80,7 @@ export function checkFrom(draft: CheckDraft): { check: Check | null; issues: Rec
     Object.keys(draft.texts).map((f) => [f, 'Write a number, such as 24, or clear the field.']),
   );
   const { afterH, shore, grade, note, symptoms } = draft;
-  const fields = { afterH, shore, grade, note, symptoms, ...madeMore(draft) };
+  const fields = { afterH, shore, grade, note, symptoms: symptoms.map(withArea), ...madeMore(draft) };
   if (fields.afterH === null && !issues['afterH'])
     issues['afterH'] = 'How many hours after the parts met? The cure is judged by it.';
   const parsed = checkSchema.safeParse({ ...fields, afterH: fields.afterH ?? 0 });

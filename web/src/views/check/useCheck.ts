@@ -1,5 +1,6 @@
-import type { CheckPhoto, SymptomKind, Touch } from '@warm-jar/core';
+import { doubtsOf, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
+import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -9,9 +10,11 @@ import { devicesApi } from '../../api/devices';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
 import { useLive } from '../../stores/live';
+import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
 import type { useStoredBatch } from '../../stores/storedBatch';
 import {
+  anotherArea,
   checkFrom,
   deltaBOf,
   emptyCheck,
@@ -29,6 +32,8 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
   const work = useWork();
   const live = useLive();
   const enterNow = useEnterNow();
+  const units = useUnits();
+  const confirm = useConfirm();
   // A kept draft from before a field existed has it empty.
   const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), {
     flush: 'sync',
@@ -70,6 +75,34 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
     };
   }
 
+  /** What of this look is so unlikely that it is asked about before it is stored. */
+  function doubtOf(check: Check): string | null {
+    const [batch, product] = [stored.batch.value, stored.product.value];
+    if (!batch || !product) return null;
+    const found = doubtsOf(product, { ...batch, checks: [check] }, units.say, new Date(live.exactMs()));
+    return found.find((d) => d.field.startsWith('checks'))?.says ?? null;
+  }
+  /** Asks, and answers whether it is right as typed. */
+  const isRight = (says: string) =>
+    new Promise<boolean>((answer) => {
+      confirm.require({
+        header: 'Is that right?',
+        message: says,
+        acceptLabel: 'It is right',
+        rejectLabel: 'Let me change it',
+        rejectProps: { severity: 'secondary' },
+        accept: () => {
+          answer(true);
+        },
+        reject: () => {
+          answer(false);
+        },
+        onHide: () => {
+          answer(false);
+        },
+      });
+    });
+
   async function save(): Promise<void> {
     const batch = stored.batch.value;
     tried.value = true;
@@ -79,6 +112,8 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
       problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.';
       return;
     }
+    const doubt = doubtOf(check);
+    if (doubt !== null && !(await isRight(doubt))) return;
     saving.value = true;
     try {
       // A check only adds: what somebody else wrote meanwhile stays.
@@ -138,6 +173,9 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
     set,
     change,
     save,
+    addArea: (kind: SymptomKind) => {
+      draft.value = anotherArea(draft.value, kind);
+    },
     toggle: (kind: SymptomKind) => {
       draft.value = toggled(draft.value, kind);
     },

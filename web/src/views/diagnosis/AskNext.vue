@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fieldLabel, type Ask, type Batch, type Product } from '@warm-jar/core';
+import { fieldLabel, sayMinutes, type Ask, type Batch, type Product } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import FieldEntry from '../../components/form/FieldEntry.vue';
@@ -47,6 +47,7 @@ const most = computed(() => Math.max(...props.ask.map((a) => a.bits), 0.01));
           </svg>
           <span
             ><strong>{{ q.label }}</strong
+            ><span v-if="q.effortMin >= 1" class="small effort">takes {{ sayMinutes(q.effortMin) }}</span
             ><span class="small quiet block">{{ q.why }}</span></span
           >
         </button>
@@ -114,6 +115,9 @@ li + li {
 }
 .tells {
   fill: var(--ink-900);
+}
+.effort {
+  padding-left: 0.6em;
 }
 .block {
   display: block;

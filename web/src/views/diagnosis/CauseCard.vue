@@ -12,7 +12,10 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
 <template>
   <article class="cause" :class="{ first }" :data-cause="cause.id">
     <div class="head">
-      <h3>{{ causeTitle(cause.id) }}</h3>
+      <h3>
+        {{ causeTitle(cause.id)
+        }}<span v-if="cause.denied" class="small quiet denied">the record speaks against it</span>
+      </h3>
       <strong class="figures">{{ percent }} %</strong>
     </div>
     <div class="bar" aria-hidden="true">
@@ -50,6 +53,10 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
   justify-content: space-between;
   gap: var(--space-2);
   align-items: baseline;
+}
+.denied {
+  display: block;
+  font-weight: 400;
 }
 .head strong {
   white-space: nowrap;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SymptomDiagnosis } from '@warm-jar/core';
+import { sayMinutes, type SymptomDiagnosis } from '@warm-jar/core';
 import Button from 'primevue/button';
 import KeyCap from '../../components/KeyCap.vue';
 
@@ -23,7 +23,7 @@ const emit = defineEmits<{ begin: [] }>();
       {{
         symptom.mend.recheckAfterH === null
           ? 'No second look is needed.'
-          : `Look again after ${symptom.mend.recheckAfterH} h.`
+          : `Look again in ${sayMinutes(symptom.mend.recheckAfterH * 60)}.`
       }}
     </p>
     <Button class="begin" severity="secondary" @click="emit('begin')"

@@ -10,11 +10,12 @@ const props = defineProps<{ symptom: SymptomDiagnosis; problem: string | null }>
 const emit = defineEmits<{ copy: [changes: ProposedChange[]] }>();
 const changes = computed(() => proposedChanges(props.symptom));
 const chosen = ref<number[]>([]);
-// One change at a time tells most: the likeliest cause's stands ticked.
+// One change at a time tells most: the likeliest cause's stands ticked. Where two happened, both have to change.
 watch(
   changes,
   (list) => {
-    chosen.value = list.length ? [0] : [];
+    const needed = list.flatMap((c, i) => (c.needed ? [i] : []));
+    chosen.value = needed.length > 1 ? needed : list.length ? [0] : [];
   },
   { immediate: true },
 );
@@ -42,7 +43,10 @@ defineExpose({ copy });
         ><span class="small quiet block">{{ causeTitle(c.cause) }}, {{ sharePercent(c.share) }} %</span></span
       ></label
     >
-    <p v-if="chosen.length > 1" class="small warn">
+    <p v-if="symptom.together" class="small" data-test="both">
+      Two things went wrong: change both, or it will not come out well.
+    </p>
+    <p v-else-if="chosen.length > 1" class="small warn">
       {{ chosen.length }} changes at once: if it comes out well, it will not say which did it.
     </p>
     <div v-for="c in advice" :key="c.id">

@@ -25,7 +25,7 @@ describe('a question of the diagnosis', () => {
     const batches = [
       ...saltmarshBatches(now),
       ...saltmarshYear(now)
-        .slice(0, 80)
+        .slice(0, 240)
         .map((y) => y.batch),
     ].filter((b) => (b.checks ?? []).some((c) => (c.symptoms ?? []).length > 0));
     const asked = batches.flatMap((b) => {

@@ -8,13 +8,16 @@ const ELSEWHERE: Readonly<Record<string, { readonly to: 'edit-batch' | 'check'; 
   'checks[].shore': { to: 'check', words: 'Take a second reading' },
 };
 
+/** A look whose figure is doubted is recorded anew. */
+const LOOK_AGAIN = { to: 'check', words: 'Record the look anew' } as const;
+
 /** How a question is answered: in place as the log page would enter it, or on the page where it belongs. */
 export function answerField(
   path: string,
   product: Product,
   batch: Batch,
 ): { readonly field: Field } | { readonly to: 'edit-batch' | 'check'; readonly words: string } {
-  const elsewhere = ELSEWHERE[path];
+  const elsewhere = ELSEWHERE[path] ?? (path.startsWith('checks[') ? LOOK_AGAIN : undefined);
   if (elsewhere) return elsewhere;
   const field = SECTIONS.flatMap((s) => s.fields).find((f) => f.path === path && (f.only?.(product) ?? true));
   // An amount is only understood with its unit, and both belong together.

@@ -7,6 +7,7 @@ import {
   FINISHES,
   FLAMES,
   INCLUSION_KINDS,
+  LAID,
   LOT_COLOURS,
   MEASURED_BY,
   MIX_UNITS,
@@ -106,6 +107,7 @@ export const SECTIONS: readonly Section[] = [
       { path: 'mix.tool', label: 'Stirred with', kind: 'choice', options: TOOLS },
       { path: 'mix.vigour', label: 'How', kind: 'choice', options: VIGOURS },
       { path: 'mix.shaken', label: 'Bottle or cup shaken', kind: 'yes-no' },
+      minutes('mix.stirAfterColourMin', 'Stirred after the colour'),
     ],
   },
   {
@@ -137,6 +139,7 @@ export const SECTIONS: readonly Section[] = [
       { path: 'pour.fast', label: 'Poured fast', kind: 'yes-no' },
       { path: 'pour.scrapedCup', label: 'Cup scraped out into the mould', kind: 'yes-no' },
       { path: 'pour.leftG', label: 'Left in the cup', kind: 'number', unit: 'g' },
+      { path: 'pour.levelLostMm', label: 'Level fell before it gelled by', kind: 'number', unit: 'mm' },
       { path: 'pour.flame', label: 'Flame or hot air', kind: 'choice', options: FLAMES },
       { path: 'pour.releaseMist', label: 'Release mist on the surface', kind: 'yes-no' },
     ],
@@ -172,6 +175,8 @@ export const SECTIONS: readonly Section[] = [
       { path: 'mould.pulls', label: 'Pulls so far', kind: 'number', unit: '' },
       { path: 'mould.finish', label: 'Finish of the master', kind: 'choice', options: FINISHES },
       { path: 'mould.clean', label: 'Mould clean', kind: 'yes-no' },
+      { path: 'mould.sealed', label: 'Seams and edges sealed', kind: 'yes-no' },
+      { path: 'mould.volumeML', label: 'What its cavities hold', kind: 'number', unit: 'mL' },
       { path: 'mould.contacts', label: 'Else touched by (clay, latex …)', kind: 'words' },
     ],
   },
@@ -185,6 +190,9 @@ export const SECTIONS: readonly Section[] = [
       { path: 'layerBelow.family', label: 'Its family', kind: 'choice', options: FAMILIES },
       { path: 'layerBelow.hoursSince', label: 'Poured before this by', kind: 'number', unit: 'h' },
       { path: 'layerBelow.sanded', label: 'Sanded', kind: 'yes-no' },
+      { path: 'layerBelow.wiped', label: 'Wiped', kind: 'yes-no' },
+      { path: 'base.kind', label: 'Or it lies on', kind: 'choice', options: INCLUSION_KINDS },
+      { path: 'base.sealed', label: 'That was sealed', kind: 'yes-no' },
       { path: 'layerBelow.massLossPct', label: 'Mass lost between the last two weighings', kind: 'number', unit: '%' },
     ],
   },
@@ -200,6 +208,7 @@ export const SECTIONS: readonly Section[] = [
       { path: 'cure.covered', label: 'Kept under a dust cover', kind: 'yes-no' },
       { path: 'cure.film', label: 'Film or wax kept air off', kind: 'yes-no' },
       { path: 'cure.lightMJPerCM2', label: 'Light it got', kind: 'number', unit: 'mJ/cm²' },
+      { path: 'cure.lamp.irradianceMWPerCM2', label: 'Lamp, at the piece', kind: 'number', unit: 'mW/cm²' },
     ],
   },
 ];
@@ -218,6 +227,8 @@ export const INCLUSION_FIELDS: readonly Field[] = [
   { path: 'moisturePct', label: 'Moisture', kind: 'number', unit: '%' },
   { path: 'sealed', label: 'Sealed', kind: 'yes-no' },
   { path: 'treated', label: 'Treated', kind: 'yes-no' },
+  { path: 'laid', label: 'Laid in, against the pour', kind: 'choice', options: LAID },
+  { path: 'moved', label: 'Moved under the resin', kind: 'yes-no' },
 ];
 
 /** The fields of a section that this product can have. */

@@ -6,7 +6,7 @@ import { computed, onMounted, ref, toRef } from 'vue';
 import CautionNote from '../../components/CautionNote.vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
-import { symptomWords } from '../../components/words';
+import { inWords, symptomWords } from '../../components/words';
 import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
@@ -24,6 +24,10 @@ onMounted(() => {
 });
 const { stories, current, problem, areaCM2, thicknessMm, coat, tick, keepCoat, finish } = useMend(stored, props.code);
 const left = computed(() => current.value?.mend.steps.filter((s) => !s.done).length ?? 0);
+/** A mend that only waits makes no coat and no dust. */
+const steps = computed(() => (current.value?.mend.steps ?? []).map((s) => s.says).join(' '));
+const coats = computed(() => current.value?.mend.coat != null || /fresh|coat of|top it up/i.test(steps.value));
+const touches = computed(() => coats.value || /sand|shave|cut|blade|scrape/i.test(steps.value));
 const texts = ref<Record<string, string>>({});
 const enter = (name: 'areaCM2' | 'thicknessMm', value: number | null, raw?: string) => {
   texts.value = {
@@ -85,8 +89,8 @@ const wait = computed(() => {
           <p v-if="current.mend.supplies?.length" class="small">
             <strong>To hand:</strong> {{ current.mend.supplies.join(', ') }}.
           </p>
-          <CautionNote :product="product" stage="weigh" />
-          <CautionNote :product="product" stage="check" />
+          <CautionNote v-if="coats" :product="product" stage="weigh" />
+          <CautionNote v-if="touches" :product="product" stage="check" />
           <div v-if="current.outcome === 'in-progress'" class="row">
             <Button :severity="left ? 'secondary' : undefined" data-test="finish" @click="finish">{{
               left ? `Finished, with ${left} left out` : 'Finished'
@@ -103,8 +107,10 @@ const wait = computed(() => {
             }}. <RouterLink :to="{ name: 'check', params: { code } }">Check it now</RouterLink>
           </p>
           <p v-else-if="current.outcome === 'failed'" class="told bad">
-            It did not hold. <RouterLink :to="{ name: 'diagnosis', params: { code } }">The diagnosis</RouterLink> says
-            what to do otherwise.
+            It did not hold<template v-if="current.failedBy && current.failedBy !== current.mend.kind"
+              >: {{ inWords(current.failedBy) }} after it</template
+            >. <RouterLink :to="{ name: 'diagnosis', params: { code } }">The diagnosis</RouterLink> says what to do
+            otherwise.
           </p>
           <p v-else class="told">
             It held. Grade the piece at its
@@ -112,7 +118,7 @@ const wait = computed(() => {
           </p>
         </section>
         <div class="stack">
-          <section class="card stack" aria-labelledby="coat">
+          <section v-if="coats" class="card stack" aria-labelledby="coat">
             <h2 id="coat">Fresh coat</h2>
             <div class="pair">
               <label class="small"

@@ -1,4 +1,4 @@
-import { CoreError, MEND_COAT_MM, mendCoat, mendsOf, type MendStory } from '@warm-jar/core';
+import { CoreError, MEND_COAT_MM, cureTemperatureC, mendCoat, mendsOf, type MendStory } from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { ApiProblem } from '../../api/client';
 import { useEnterNow } from '../../stores/enterNow';
@@ -27,10 +27,19 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
       shelf.moulds.find((m) => m.item.code === batch.value?.mould?.code)?.item.cavities?.find((c) => c.areaCM2 != null)
         ?.areaCM2 ?? null,
   );
+  /** The areas that the look before the mend told, where each was. */
+  const toldArea = computed(() => {
+    const mend = current.value?.mend;
+    const looks = (batch.value?.checks ?? []).filter((c) => mend && c.afterH <= mend.atH);
+    const areas = (looks.at(-1)?.symptoms ?? []).filter((s) => s.kind === mend?.kind).map((s) => s.area?.areaCM2);
+    return areas.length > 0 && areas.every((a) => a != null)
+      ? areas.reduce<number>((sum, a) => sum + (a ?? 0), 0)
+      : null;
+  });
   watch(
-    [current, knownArea],
+    [current, knownArea, toldArea],
     () => {
-      areaCM2.value ??= current.value?.mend.coat?.areaCM2 ?? knownArea.value;
+      areaCM2.value ??= current.value?.mend.coat?.areaCM2 ?? toldArea.value ?? knownArea.value;
       if (current.value?.mend.coat?.thicknessMm) thicknessMm.value = current.value.mend.coat.thicknessMm;
     },
     { immediate: true },
@@ -38,7 +47,8 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
   const coat = computed(() => {
     if (!product.value || !areaCM2.value || !thicknessMm.value) return null;
     try {
-      return mendCoat(product.value, areaCM2.value, thicknessMm.value);
+      const roomC = batch.value ? cureTemperatureC(batch.value) : null;
+      return mendCoat(product.value, areaCM2.value, thicknessMm.value, roomC);
     } catch (error) {
       if (error instanceof CoreError) return null;
       throw error;

@@ -6,7 +6,9 @@ import Select from 'primevue/select';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import NumberEntry from '../../components/NumberEntry.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
 import YesNoEntry from '../../components/YesNoEntry.vue';
+import WeighingList from './WeighingList.vue';
 import { dayAndTime } from '../../components/words';
 import { useLive } from '../../stores/live';
 import { useShelf } from '../../stores/shelf';
@@ -21,8 +23,10 @@ const props = defineProps<{
   layer: Layer;
   planned: PlannedLayer;
   last: boolean;
+  canRise: boolean;
+  canSink: boolean;
 }>();
-const emit = defineEmits<{ change: [patch: Partial<Layer>]; remove: [] }>();
+const emit = defineEmits<{ change: [patch: Partial<Layer>]; remove: []; move: [by: 1 | -1]; insert: [] }>();
 const products = useProducts();
 const router = useRouter();
 const live = useLive();
@@ -43,8 +47,24 @@ function weigh() {
   });
   weighed.value = null;
 }
+const asking = ref(false);
+/** Opens the plan of this pour; what stops it is passed only for a reason, which stays with the layer. */
+const pour = (reason?: string) => {
+  if (props.planned.stops.length > 0 && reason === undefined) {
+    asking.value = true;
+    return;
+  }
+  asking.value = false;
+  if (reason !== undefined) {
+    const at = localMoment(new Date(live.exactMs()));
+    emit('change', {
+      reasons: [...(props.layer.reasons ?? []), ...props.planned.stops.map(({ code }) => ({ code, reason, at }))],
+    });
+  }
+  toPlan();
+};
 /** The plan of this pour: its share of the mould by depth, where both are known. */
-const pour = () =>
+const toPlan = () =>
   void router.push({
     name: 'plan',
     query: pourQuery(
@@ -80,11 +100,20 @@ const pour = () =>
     <p v-if="(layer.inclusions ?? []).length" class="small quiet">
       Laid in: {{ layer.inclusions!.map((x) => x.what).join(', ') }}
     </p>
+    <ReasonBox
+      v-if="asking"
+      :what="planned.stops.map((s) => s.says).join(' ')"
+      @reason="pour($event)"
+      @cancel="asking = false"
+    />
+    <p v-for="r in layer.reasons ?? []" :key="r.code + r.reason" class="small quiet">
+      Poured all the same: {{ r.reason }}
+    </p>
     <div class="row actions">
       <RouterLink v-if="layer.batch" class="figures" :to="{ name: 'batch', params: { code: layer.batch } }">{{
         layer.batch
       }}</RouterLink>
-      <Button v-else-if="planned.state === 'next'" label="Plan this pour" @click="pour" />
+      <Button v-else-if="planned.state === 'next'" label="Plan this pour" @click="pour()" />
       <span v-if="dries && !last" class="row weigh"
         ><span class="entry"
           ><NumberEntry
@@ -111,6 +140,12 @@ const pour = () =>
         @click="open = !open"
       />
     </div>
+    <WeighingList
+      v-if="(layer.weighings ?? []).length > 0"
+      :weighings="layer.weighings ?? []"
+      :index="planned.index"
+      @change="emit('change', { weighings: $event })"
+    />
     <div v-if="open" class="fields">
       <label class="cell"
         ><span class="small">Product</span
@@ -167,6 +202,36 @@ const pour = () =>
             })
           "
       /></label>
+      <label v-if="dries" class="cell"
+        ><span class="small">Poured of it</span
+        ><NumberEntry
+          :id="`mass-${planned.index}`"
+          label="Mass of the layer"
+          unit="g"
+          :value="layer.massG ?? null"
+          @change="(v) => emit('change', { massG: v })"
+      /></label>
+      <div class="cell">
+        <span class="small">Meant to be seen where it lies</span
+        ><YesNoEntry
+          :value="layer.decoration ?? null"
+          label="Decoration"
+          @change="emit('change', { decoration: $event })"
+        />
+      </div>
+      <div class="row order">
+        <Button label="Move up" severity="secondary" :disabled="!canRise" @click="emit('move', 1)" /><Button
+          label="Move down"
+          severity="secondary"
+          :disabled="!canSink"
+          @click="emit('move', -1)"
+        /><Button
+          v-if="planned.state !== 'poured'"
+          label="Put a layer below it"
+          severity="secondary"
+          @click="emit('insert')"
+        />
+      </div>
       <Button v-if="!layer.batch" label="Take this layer out" severity="danger" text @click="emit('remove')" />
     </div>
   </li>

@@ -3,6 +3,7 @@ import { betterOrder } from '@warm-jar/core';
 import Button from 'primevue/button';
 import Select from 'primevue/select';
 import { computed, ref, toRef } from 'vue';
+import { useConfirm } from 'primevue/useconfirm';
 import { useRouter } from 'vue-router';
 import { CARE_NOTE } from './pieceWords';
 import NumberEntry from '../../components/NumberEntry.vue';
@@ -11,13 +12,12 @@ import { dayAndTime } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import LayerCard from './LayerCard.vue';
 import LayerStack from './LayerStack.vue';
-import { usePiece } from './usePiece';
+import { isPoured, usePiece } from './usePiece';
 
 /** A piece in layers: cut through on the left, its pours in time on the right. */
 const props = defineProps<{ code: string }>();
-const { piece, plan, problem, again, change, changeLayer, addLayer, removeLayer, remove } = usePiece(
-  toRef(props, 'code'),
-);
+const { piece, plan, problem, again, change, changeLayer, addLayer, insertLayer, moveLayer, removeLayer, remove } =
+  usePiece(toRef(props, 'code'));
 const products = useProducts();
 const router = useRouter();
 const adding = ref<string | null>(null);
@@ -37,8 +37,25 @@ const add = () => {
     adding.value = null;
   }
 };
-const takeOff = async () => {
-  if (await remove()) await router.push({ name: 'pieces' });
+const confirm = useConfirm();
+const takeOff = () => {
+  confirm.require({
+    header: `Take ${props.code} off the list?`,
+    message: 'Its batches stay in the log; the order of its layers and its weighings are gone.',
+    acceptLabel: 'Take it off',
+    rejectLabel: 'Keep it',
+    acceptProps: { severity: 'danger' },
+    rejectProps: { severity: 'secondary' },
+    accept: () => {
+      void remove().then((gone) => (gone ? router.push({ name: 'pieces' }) : undefined));
+    },
+  });
+};
+/** A layer may change places with a neighbour while neither is poured. */
+const canMove = (index: number, by: 1 | -1): boolean => {
+  const layers = piece.value?.layers ?? [];
+  const [here, there] = [layers[index], layers[index + by]];
+  return Boolean(here && there && !isPoured(here) && !isPoured(there));
 };
 </script>
 
@@ -105,6 +122,15 @@ const takeOff = async () => {
               :value="piece.roomC ?? null"
               @change="(v) => change({ ...piece!, roomC: v })"
           /></label>
+          <label class="cell"
+            ><span class="small">Its damp</span
+            ><NumberEntry
+              id="piece-humidity"
+              label="Damp"
+              unit="%"
+              :value="piece.humidityPct ?? null"
+              @change="(v) => change({ ...piece!, humidityPct: v })"
+          /></label>
           <p class="small quiet">{{ CARE_NOTE }}</p>
         </aside>
         <section aria-label="Layers" class="stack">
@@ -117,6 +143,10 @@ const takeOff = async () => {
                 :layer="l"
                 :planned="plan.layers[i]!"
                 :last="i === piece.layers.length - 1"
+                :can-rise="canMove(i, 1)"
+                :can-sink="canMove(i, -1)"
+                @move="moveLayer(i, $event)"
+                @insert="insertLayer(i, l.productSlug)"
                 @change="changeLayer(i, $event)"
                 @remove="removeLayer(i)"
             /></template>

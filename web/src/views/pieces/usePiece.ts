@@ -9,6 +9,8 @@ import { useLive } from '../../stores/live';
 /** Typing waits this long for the next letter before it is stored, ms. */
 const TYPING_PAUSE_MS = 350;
 
+export const isPoured = (layer: Layer): boolean => layer.batch != null || layer.pouredAt != null;
+
 /** One piece with its plan; each change is stored as it is made, and the plan worked out anew. */
 export function usePiece(code: Ref<string>) {
   const toast = useToast();
@@ -67,6 +69,23 @@ export function usePiece(code: Ref<string>) {
     piece.value
       ? change({ ...piece.value, layers: [...piece.value.layers, { productSlug, depthMm: null }] })
       : undefined;
+  /** Puts a layer in before the one at `index`; what is poured below it is not moved. */
+  const insertLayer = (index: number, productSlug: string) => {
+    const layers = piece.value?.layers;
+    if (piece.value && layers)
+      change({
+        ...piece.value,
+        layers: [...layers.slice(0, index), { productSlug, depthMm: null }, ...layers.slice(index)],
+      });
+  };
+  /** Swaps a layer with the one above or below it; only what is not poured yet moves. */
+  const moveLayer = (index: number, by: 1 | -1) => {
+    const layers = [...(piece.value?.layers ?? [])];
+    const [here, there] = [layers[index], layers[index + by]];
+    if (!piece.value || !here || !there || isPoured(here) || isPoured(there)) return;
+    [layers[index], layers[index + by]] = [there, here];
+    change({ ...piece.value, layers });
+  };
   const removeLayer = (index: number) =>
     piece.value ? change({ ...piece.value, layers: piece.value.layers.filter((_, i) => i !== index) }) : undefined;
   async function remove(): Promise<boolean> {
@@ -91,5 +110,5 @@ export function usePiece(code: Ref<string>) {
     dirty = false;
     void load();
   });
-  return { piece, plan, problem, again, change, changeLayer, addLayer, removeLayer, remove };
+  return { piece, plan, problem, again, change, changeLayer, addLayer, insertLayer, moveLayer, removeLayer, remove };
 }

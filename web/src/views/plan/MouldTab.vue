@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayMinutes } from '@warm-jar/core';
+import { mouldHeatLimit, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
 import ProgressBar from 'primevue/progressbar';
 import { computed, defineAsyncComponent } from 'vue';
@@ -23,6 +23,17 @@ const WHY = {
   'did-not-converge': 'No rate of cure fits this card. Check its pot life, mass and peak.',
   'set-before-pour': 'By this plan it has set in the cup before it is poured.',
 } as const;
+const heatLimit = computed(() => (product.value ? mouldHeatLimit(product.value) : null));
+const LIMIT_NAMES = {
+  card: "card's limit",
+  'stated-peak': '40 K over the stated peak',
+  practice: 'where a mix smokes',
+} as const;
+/** A peak with what a finer mesh could still move it by. */
+const peakWords = (peakC: number, withinK: number | null) =>
+  withinK !== null && withinK >= 0.5
+    ? `${units.say(Math.round(peakC), '°C')} ± ${units.say(Math.ceil(withinK), 'K')}`
+    : units.say(peakC, '°C');
 const scale = computed(() => timeScale(answer.value?.slab.minutes.at(-1) ?? 0));
 const lines = computed<ChartSpec | null>(() => {
   const a = answer.value;
@@ -33,9 +44,9 @@ const lines = computed<ChartSpec | null>(() => {
     points: minutes.map((m, i) => [m / scale.value.per, units.shown(temperatureC[i]![node]!, '°C')] as const),
   });
   const limits = [
-    product.value?.exothermMaxC == null
+    heatLimit.value === null
       ? null
-      : { at: units.shown(product.value.exothermMaxC, '°C'), name: "card's limit" },
+      : { at: units.shown(heatLimit.value.atC, '°C'), name: LIMIT_NAMES[heatLimit.value.from] },
     request.value?.mould?.inclusionMaxC == null
       ? null
       : { at: units.shown(request.value.mould.inclusionMaxC, '°C'), name: 'inclusion bears' },
@@ -56,13 +67,13 @@ const say = (m: number | null) => (m === null ? 'not within ten days' : sayMinut
 const facts = computed(() => {
   const a = answer.value;
   if (!a) return [];
-  const limit = product.value?.exothermMaxC;
+  const limit = heatLimit.value?.atC ?? null;
   return [
     {
       name: 'Peak',
-      value: units.say(a.slab.peakC, '°C'),
-      note: `${sayMinutes(a.pourMin + a.slab.peakMin)} in${limit == null ? '; no limit stated' : `; card: ${units.say(limit, '°C')}`}`,
-      bad: limit != null && a.slab.peakC > limit + 0.5,
+      value: peakWords(a.slab.peakC, a.slab.peakWithinK),
+      note: `${sayMinutes(a.pourMin + a.slab.peakMin)} in${limit === null ? '' : `; ${LIMIT_NAMES[heatLimit.value!.from]}: ${units.say(limit, '°C')}`}`,
+      bad: limit !== null && a.slab.peakC > limit + 0.5,
     },
     { name: 'Middle gels', value: say(a.centreGelMin), note: 'since the parts met' },
     { name: 'Last gels', value: say(a.lastGelMin), note: 'the thin edge or the face' },
@@ -90,7 +101,8 @@ const facts = computed(() => {
 const LOSS = {
   card: "Loss through the sides is set so that the card's own deepest pour just meets its own limit.",
   'not-needed': "No loss through the sides is reckoned: the card's deepest pour stays under its limit without.",
-  'worst-case': 'Worst case: the card lacks depth or exotherm limit, so no loss through the sides is reckoned.',
+  'worst-case':
+    'Worst case: the card lacks depth or exotherm limit, or the pour is too wide for its sides to count, so little or no loss through them is reckoned.',
   'not-met':
     "The card's pot life, depth and limit cannot all be true; the sides are reckoned to lose as much as a bar's.",
 } as const;

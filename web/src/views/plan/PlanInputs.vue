@@ -70,6 +70,13 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
     </section>
     <section class="card stack" aria-label="Colour and inclusion">
       <ColourInputs />
+      <PlanNumber
+        v-if="product?.ratio.catalyst"
+        field="catalystPct"
+        label="Catalyst"
+        unit="%"
+        :otherwise="plan?.catalystPct == null ? null : `${plan.catalystPct.toFixed(2)} %, for this room and thickness`"
+      />
       <PlanChoice
         id="inclusionCode"
         label="Cast in"

@@ -4,6 +4,7 @@ import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
 import { useShelf } from '../../stores/shelf';
 import AirTab from './AirTab.vue';
 import MixesTab from './MixesTab.vue';
@@ -24,7 +25,7 @@ const { store, product, plan, problem, issues, built } = context;
 const shelf = useShelf();
 const route = useRoute();
 const router = useRouter();
-const { begin, beginning, beginProblem } = useBeginBatch(context);
+const { begin, beginning, beginProblem, needed, forbidden, asking } = useBeginBatch(context);
 /** An address may name what to plan. */
 watch(
   () => route.query,
@@ -81,15 +82,18 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
     <div class="row spread">
       <h1>Plan a batch</h1>
       <div class="row">
-        <Button
-          :disabled="!plan || plan.warnings.some((w) => w.stop && w.code !== 'no-time')"
-          :loading="beginning"
-          @click="begin"
+        <Button :disabled="!plan || forbidden.length > 0" :loading="beginning" @click="begin()"
           >Begin this batch <KeyCap k="Ctrl" /><KeyCap k="Enter"
         /></Button>
       </div>
     </div>
     <ProblemNote v-if="beginProblem" :says="beginProblem" />
+    <ReasonBox
+      v-if="asking && needed.length > 0"
+      :what="needed.map((w) => w.says).join(' ')"
+      @reason="begin($event)"
+      @cancel="asking = false"
+    />
     <p v-if="store.form.copiedFrom" class="card copied small" data-test="copied">
       Copied from
       <RouterLink class="figures" :to="{ name: 'batch', params: { code: store.form.copiedFrom.code } }">{{

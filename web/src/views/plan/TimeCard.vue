@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { sayMinutes, type Plan } from '@warm-jar/core';
 import { computed } from 'vue';
-import CautionNote from '../../components/CautionNote.vue';
+import Button from 'primevue/button';
+import PlanCautions from './PlanCautions.vue';
 import { useUnits } from '../../stores/units';
 import { budgetBar } from './budgetBar';
 import { usePlanContext } from './usePlan';
 
 /** The work against the pot life there is: what is spare, and what would give more. */
 const props = defineProps<{ plan: Plan }>();
-const { product } = usePlanContext();
+const { progress, store } = usePlanContext();
 const units = useUnits();
 const bar = computed(() => budgetBar(props.plan));
 const pct = (share: number) => `${(share * 100).toFixed(2)}%`;
@@ -39,6 +40,8 @@ const short = computed(
     props.plan.spareMin < 0.15 * props.plan.potLifeMin,
 );
 const VERDICT = { go: 'Go', tight: 'Tight', 'no-go': 'No go' } as const;
+/** A guessed heat of reaction is said where the verdict is read. */
+const guess = computed(() => props.plan.warnings.find((w) => w.code === 'heat-guessed')?.says ?? null);
 const because = computed(() => {
   const { spareMin, potLifeMin, workingFrom } = props.plan;
   if (spareMin === null || potLifeMin === null)
@@ -47,15 +50,21 @@ const because = computed(() => {
   const first =
     props.plan.warnings.find((w) => w.stop) ??
     (props.plan.verdict === 'tight' && !short.value ? props.plan.warnings[0] : undefined);
+  const more = `${first ? ` But: ${first.says}` : ''}${guess.value ? ` ${guess.value}` : ''}`;
   if (spareMin < 0) return `${sayMinutes(-spareMin)} too long: pot life is ${sayMinutes(potLifeMin)} ${whose}.`;
-  return `${sayMinutes(spareMin)} to spare of ${sayMinutes(potLifeMin)} pot life ${whose}.${first ? ` But: ${first.says}` : ''}`;
+  return `${sayMinutes(spareMin)} to spare of ${sayMinutes(potLifeMin)} pot life ${whose}.${more}`;
 });
 </script>
 
 <template>
   <section class="card time" aria-label="Time">
     <p class="verdict" :class="plan.verdict" data-test="verdict">
-      <strong>{{ VERDICT[plan.verdict] }}</strong><span>{{ because }}</span>
+      <strong>{{ VERDICT[plan.verdict] }}</strong><em
+        v-if="progress !== null && plan.verdict !== 'no-go'"
+        class="small"
+        data-test="mould-to-come"
+        >so far: the mould is being worked out</em
+      ><span>{{ because }}</span>
     </p>
     <svg class="bar" role="img" :aria-label="because" focusable="false">
       <defs>
@@ -113,11 +122,12 @@ const because = computed(() => {
       <ul>
         <li v-for="h in plan.help.slice(0, 4)" :key="h.what">
           <strong class="figures">+{{ sayMinutes(h.gainMin) }}</strong
-          ><span>{{ h.says }}</span>
+          ><span>{{ h.says }}</span
+          ><Button v-if="h.set" label="Plan with that" severity="secondary" size="small" @click="store.set(h.set)" />
         </li>
       </ul>
     </div>
-    <CautionNote :product="product" stage="pour" />
+    <PlanCautions :cautions="plan.cautions" :but="['weigh']" />
   </section>
 </template>
 

@@ -39,15 +39,15 @@ const bubbles = computed<ChartSpec | null>(() =>
         fromZero: true,
         lines: [
           {
-            name: `resting ${sayMinutes(answer.value.restMin)}`,
+            name: `in a rest of ${sayMinutes(answer.value.restMin)}`,
             points: answer.value.points.flatMap((p) =>
               p.restedMm === null ? [] : [[t(p.resinC), units.shown(p.restedMm, 'mm')] as const],
             ),
           },
           {
-            name: 'waiting as long as can be',
+            name: 'by this plan, until it gels',
             points: answer.value.points.flatMap((p) =>
-              p.waitedMm === null ? [] : [[t(p.resinC), units.shown(p.waitedMm, 'mm')] as const],
+              p.clearedMm === null ? [] : [[t(p.resinC), units.shown(p.clearedMm, 'mm')] as const],
             ),
           },
         ],

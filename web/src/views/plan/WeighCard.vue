@@ -136,7 +136,7 @@ const signed = (pct: number) => `±${pct < 0.1 ? pct.toFixed(3) : pct.toFixed(2)
         <dd class="figures">{{ units.say(plan.dewPointC, '°C') }}</dd>
       </div>
     </dl>
-    <CautionNote :product="product" stage="weigh" />
+    <CautionNote :product="product" stage="weigh" :act="{ additives: built?.request?.want.additives }" />
   </section>
 </template>
 

@@ -1,5 +1,24 @@
-import { batchSchema, type Batch, type CopiedFrom, type Plan, type PlanRequest } from '@warm-jar/core';
+import {
+  batchSchema,
+  type Batch,
+  type CopiedFrom,
+  type InclusionCard,
+  type Plan,
+  type PlanRequest,
+} from '@warm-jar/core';
 import type { ShelvedLot, ShelvedMould } from '../../api/shelf';
+
+/** What is cast in as the shelf knows it; what the shelf does not know stays not recorded. */
+function castIn({ code, what, kind, moisturePct, sealed, treated }: InclusionCard) {
+  return {
+    what,
+    code,
+    ...(kind == null ? {} : { kind }),
+    ...(moisturePct == null ? {} : { moisturePct }),
+    ...(sealed == null ? {} : { sealed }),
+    ...(treated == null ? {} : { treated }),
+  };
+}
 
 /**
  * A batch in work that has begun with nothing but its plan: what is chosen stands in the record, what is to be done does
@@ -13,6 +32,9 @@ export function batchFromPlan(
     lots: readonly ShelvedLot[];
     vessel: string | null;
     copiedFrom: CopiedFrom | null;
+    inclusion: InclusionCard | null;
+    /** Why it is begun although something spoke against it. */
+    reasons: readonly { readonly field: string; readonly reason: string }[];
   },
 ): Batch {
   const lot = (part: 'A' | 'B') => {
@@ -45,7 +67,15 @@ export function batchFromPlan(
         }
       : {}),
     ...(plan.pressureKPa !== null && shelf.vessel ? { pressure: { vessel: shelf.vessel } } : {}),
-    ...(mould?.item.hollow ? { bench: { hollow: true } } : {}),
+    ...(mould?.item.hollow || shelf.reasons.length > 0
+      ? {
+          bench: {
+            ...(mould?.item.hollow ? { hollow: true } : {}),
+            ...(shelf.reasons.length > 0 ? { reasons: shelf.reasons } : {}),
+          },
+        }
+      : {}),
+    ...(shelf.inclusion ? { inclusions: [castIn(shelf.inclusion)] } : {}),
     ...(shelf.copiedFrom ? { copiedFrom: shelf.copiedFrom } : {}),
     plan: {
       ...plan,

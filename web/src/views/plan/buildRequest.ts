@@ -13,7 +13,7 @@ import {
 } from '@warm-jar/core';
 import type { PlanForm } from '../../stores/planForm';
 import { planFill, type MouldOnShelf, type PlanFill } from './planFill';
-import { planGear, type PlanGear } from './planGear';
+import { cupMassG, planGear, type PlanGear } from './planGear';
 
 /** The shelf as a plan needs it. */
 export interface ShelfForPlan {
@@ -43,6 +43,7 @@ const FORM_FIELD: Readonly<Record<string, string>> = {
   'want.volumeML': 'massG',
   'want.mixedMassG': 'massG',
   'want.lossPct': 'lossPct',
+  'want.catalystPct': 'catalystPct',
   'handling.stirMin': 'stirMin',
   'handling.restMin': 'restMin',
   'handling.pourMin': 'pourMin',
@@ -78,6 +79,7 @@ export function buildRequest(
     want: {
       ...(fill.massG === null ? { volumeML: fill.volumeML } : { mixedMassG: fill.massG }),
       lossPct: form.lossPct,
+      catalystPct: product.ratio.catalyst ? form.catalystPct : null,
       round: form.round,
       additives: form.additives.map((a) => {
         const card = shelf.additives.find((c) => c.code === a.code);
@@ -102,6 +104,7 @@ export function buildRequest(
       scaleStepG: gear.scale?.stepG,
       scaleCapacityG: gear.scale?.capacityG,
       cupDiameterMm: gear.cup?.diameterMm,
+      cupMassG: gear.cup ? cupMassG(gear.cup) : null,
       cupVolumeML: gear.cup?.volumeML,
       vesselFreeL: gear.vessel?.freeL,
       vesselRatedKPa: gear.vessel?.ratedKPa,
@@ -114,10 +117,12 @@ export function buildRequest(
     mould: {
       depthMm: fill.depthMm,
       thinnestMm: fill.thinnestMm,
+      widthMm: fill.widthMm,
       rubber: mould?.item.rubber,
       degassed: mould?.item.degassed,
       inclusionMaxC: inclusion?.maxC,
       inclusionMoisturePct: inclusion?.moisturePct,
+      inclusion: inclusion ?? null,
     },
     handling: {
       stirMin: form.stirMin,

@@ -155,6 +155,13 @@ describe('a batch from a plan', () => {
       lots,
       vessel: 'G-04',
       copiedFrom: null,
+      inclusion: saltmarshInclusions(now)[0]!,
+      reasons: [{ field: 'mould.thinnestMm', reason: 'a trial of the edge' }],
+    });
+    expect(batch.bench!.reasons).toEqual([{ field: 'mould.thinnestMm', reason: 'a trial of the edge' }]);
+    expect(batch.inclusions![0]).toMatchObject({
+      what: saltmarshInclusions(now)[0]!.what,
+      code: saltmarshInclusions(now)[0]!.code,
     });
     expect(batch).toMatchObject({
       startedAt: null,

@@ -8,6 +8,8 @@ export interface PlanFill {
   readonly massG: number | null;
   readonly depthMm: number | null;
   readonly thinnestMm: number | null;
+  /** Width of one pour seen from above, where its shape tells. */
+  readonly widthMm: number | null;
   readonly pieces: number | null;
   /** How the amount is known, in words. */
   readonly from: string;
@@ -20,7 +22,16 @@ export interface MouldOnShelf {
   readonly masses: readonly { productSlug: string; massG: number }[];
 }
 
-const nothing = { volumeML: null, massG: null, depthMm: null, thinnestMm: null, pieces: null, from: '', issues: {} };
+const nothing = {
+  widthMm: null,
+  volumeML: null,
+  massG: null,
+  depthMm: null,
+  thinnestMm: null,
+  pieces: null,
+  from: '',
+  issues: {},
+};
 const least = (values: readonly (number | null | undefined)[]) => {
   const known = values.filter((v): v is number => v != null);
   return known.length > 0 ? Math.min(...known) : null;
@@ -29,6 +40,14 @@ const most = (values: readonly (number | null | undefined)[]) => {
   const known = values.filter((v): v is number => v != null);
   return known.length > 0 ? Math.max(...known) : null;
 };
+
+/** The widest cavity seen from above, as a square of its volume over its depth, mm; null where one is not known. */
+function widest(cavities: NonNullable<Mould['cavities']>): number | null {
+  const widths = cavities.map((c) =>
+    c.volumeML != null && c.depthMm != null && c.depthMm > 0 ? Math.sqrt((c.volumeML * 1000) / c.depthMm) : null,
+  );
+  return widths.includes(null) ? null : most(widths);
+}
 
 function ofMould(form: PlanForm, mould: MouldOnShelf | null, product: Product): PlanFill {
   if (!mould) return { ...nothing, issues: { mouldCode: 'Choose the mould.' } };
@@ -59,6 +78,7 @@ function ofMould(form: PlanForm, mould: MouldOnShelf | null, product: Product): 
     pieces,
     depthMm: mould.item.hollow ? null : (form.depthMm ?? most(cavities.map((c) => c.depthMm))),
     thinnestMm: form.thinnestMm ?? least(cavities.map((c) => c.thinnestMm)),
+    widthMm: mould.item.hollow ? null : widest(cavities),
     from: FROM[amount.from],
     issues: {},
   };
@@ -75,6 +95,7 @@ function ofShape(form: PlanForm): PlanFill {
     pieces,
     depthMm,
     thinnestMm: form.thinnestMm ?? depthMm,
+    widthMm: depthMm === null ? null : Math.sqrt((volumeML * 1000) / depthMm),
     from: 'by its measures',
     issues: {},
   };
@@ -97,6 +118,7 @@ function ofCoat(form: PlanForm): PlanFill {
       pieces,
       depthMm: form.thicknessMm,
       thinnestMm: form.thinnestMm ?? form.thicknessMm,
+      widthMm: Math.sqrt(form.areaCM2 * 100),
       from: 'area by thickness',
       issues: {},
     };
@@ -141,6 +163,7 @@ function together(a: PlanFill, b: PlanFill): PlanFill {
     volumeML: a.volumeML + b.volumeML,
     depthMm: most([a.depthMm, b.depthMm]),
     thinnestMm: least([a.thinnestMm, b.thinnestMm]),
+    widthMm: most([a.widthMm, b.widthMm]),
     pieces: (a.pieces ?? 0) + (b.pieces ?? 0),
   };
 }
@@ -162,6 +185,7 @@ function wholeFill(form: PlanForm, product: Product, mould: MouldOnShelf | null)
             pieces: form.pieces,
             depthMm: form.depthMm,
             thinnestMm: form.thinnestMm,
+            widthMm: null,
             from: 'as typed',
           };
   }

@@ -32,7 +32,13 @@ const by = <T>(all: readonly T[], figure: (t: T) => number): T | undefined =>
 /** Room that a mix needs in its cup over its own volume, and under vacuum. */
 const HEADROOM = { still: 1.15, vacuum: 4 };
 
-/** Picks the gear: what was chosen, else the finest scale that holds it, the smallest cup that fits, a vessel whose inspection is not overdue. */
+/** What a cup weighs empty where nobody weighed it, g for each mL it holds: a mixing cup of polypropylene. */
+const CUP_G_PER_ML = 0.06;
+
+/** What the cup itself puts on the scale, g. */
+export const cupMassG = (cup: Of<'cup'> | null): number => cup?.massG ?? (cup?.volumeML ?? 0) * CUP_G_PER_ML;
+
+/** Picks the gear: what was chosen, else the finest scale that bears cup and batch, the smallest cup that fits, a vessel whose inspection is not overdue. */
 export function planGear(
   gear: readonly Gear[],
   form: PlanForm,
@@ -42,21 +48,23 @@ export function planGear(
   day: string,
 ): PlanGear {
   const neededML = liquidML * (isVacuumed(route) ? HEADROOM.vacuum : HEADROOM.still);
+  const cup = chosen(
+    gearOfKind(gear, 'cup'),
+    form.cupCode,
+    (all) =>
+      by(
+        all.filter((c) => (c.volumeML ?? 0) >= neededML),
+        (c) => c.volumeML ?? Infinity,
+      ) ?? by(all, (c) => -(c.volumeML ?? 0)),
+  );
+  const onScaleG = massG + cupMassG(cup);
   return {
+    cup,
     scale: chosen(gearOfKind(gear, 'scale'), form.scaleCode, (all) =>
       by(
-        all.filter((s) => s.stepG != null && (s.capacityG ?? Infinity) >= massG),
+        all.filter((s) => s.stepG != null && (s.capacityG ?? Infinity) >= onScaleG),
         (s) => s.stepG ?? Infinity,
       ),
-    ),
-    cup: chosen(
-      gearOfKind(gear, 'cup'),
-      form.cupCode,
-      (all) =>
-        by(
-          all.filter((c) => (c.volumeML ?? 0) >= neededML),
-          (c) => c.volumeML ?? Infinity,
-        ) ?? by(all, (c) => -(c.volumeML ?? 0)),
     ),
     vessel: chosen(gearOfKind(gear, 'pressure-vessel'), form.vesselCode, (all) =>
       by(

@@ -1,6 +1,7 @@
-import type { CopiedFrom } from '@warm-jar/core';
+import { forbiddenBy, reasonsNeeded, type CopiedFrom, type PlanWarning } from '@warm-jar/core';
+import { until } from '@vueuse/core';
 import { useToast } from 'primevue/usetoast';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
 import { piecesApi } from '../../api/pieces';
@@ -11,14 +12,23 @@ import { batchFromPlan } from './batchFromPlan';
 import { changedSinceCopy } from './sinceCopied';
 import type { PlanContext } from './usePlan';
 
+/** How long the mould is waited for before a batch is begun without it, ms. */
+const MOULD_PATIENCE_MS = 15_000;
+/** The field of the record that a warning speaks of; its code where it is of the plan as a whole. */
+const reasonField = ({ code }: PlanWarning) => code.split(':')[0] ?? code;
+
 /** Turns the plan into a batch in work, with the plan kept in it. */
-export function useBeginBatch({ plan, request, product, store, built }: PlanContext) {
+export function useBeginBatch({ plan, request, product, store, built, progress }: PlanContext) {
   const shelf = useShelf();
   const work = useWork();
   const router = useRouter();
   const toast = useToast();
   const beginning = ref(false);
   const beginProblem = ref<string | null>(null);
+  /** What speaks so plainly against the plan that it is begun only for a reason. */
+  const needed = computed<PlanWarning[]>(() => (plan.value ? reasonsNeeded(plan.value) : []));
+  const forbidden = computed<PlanWarning[]>(() => (plan.value ? forbiddenBy(plan.value) : []));
+  const asking = ref(false);
 
   /** The batch it was copied from, with every change made since among those made on purpose. */
   function copiedFrom(): CopiedFrom | null {
@@ -52,9 +62,16 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
     }
   }
 
-  async function begin(): Promise<void> {
-    if (!plan.value || !request.value || !product.value || beginning.value) return;
-    if (plan.value.warnings.some((w) => w.stop && w.code !== 'no-time')) return;
+  async function begin(reason?: string): Promise<void> {
+    if (beginning.value) return;
+    // What the mould says may ask for a reason: it is waited for.
+    await until(progress).toBe(null, { timeout: MOULD_PATIENCE_MS });
+    if (!plan.value || !request.value || !product.value || forbidden.value.length > 0) return;
+    if (needed.value.length > 0 && reason === undefined) {
+      asking.value = true;
+      return;
+    }
+    asking.value = false;
     beginning.value = true;
     try {
       const mould =
@@ -65,6 +82,8 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
           lots: shelf.lots,
           vessel: built.value?.gear.vessel?.code ?? null,
           copiedFrom: copiedFrom(),
+          inclusion: shelf.inclusions.find(({ item }) => item.code === store.form.inclusionCode)?.item ?? null,
+          reasons: reason === undefined ? [] : needed.value.map((w) => ({ field: reasonField(w), reason })),
         }),
       );
       await enterInPiece(stored.batch.code ?? '');
@@ -80,5 +99,5 @@ export function useBeginBatch({ plan, request, product, store, built }: PlanCont
     }
   }
   onSaveKey(() => void begin());
-  return { begin, beginning, beginProblem };
+  return { begin, beginning, beginProblem, needed, forbidden, asking };
 }

@@ -74,7 +74,12 @@ const GEAR_FIELDS: Record<GearKind, readonly Field[]> = {
     number('hours', 'Hours run', 'h'),
   ],
   'hot-box': [number('maxC', 'Up to', '°C')],
-  cup: [number('volumeML', 'Holds', 'mL'), number('diameterMm', 'Diameter', 'mm'), text('material', 'Material')],
+  cup: [
+    number('volumeML', 'Holds', 'mL'),
+    number('diameterMm', 'Diameter', 'mm'),
+    number('massG', 'Weighs empty', 'g'),
+    text('material', 'Material'),
+  ],
 };
 
 export const KINDS: Readonly<Record<ShelfPlace, ShelfKind>> = {

@@ -18,13 +18,14 @@ const sorted = computed(() => [...(card.value?.weighings ?? [])].sort((a, b) => 
 const drying = computed(() => dryingState(sorted.value));
 const told = computed(() => {
   const d = drying.value;
-  if (d.state === 'not-known') return 'Two weighings some hours apart tell whether it is dry.';
-  const change = `${units.say(Math.abs(d.lossPct), '%')} ${d.lossPct >= 0 ? 'lost' : 'gained'} in ${units.say(d.hours, 'h')}`;
-  return d.state === 'dry'
-    ? `Dry: ${change}, under half a per cent.`
-    : d.state === 'drying'
-      ? `Still drying: ${change}.`
-      : `Taking up water: ${change}.`;
+  if (d.state === 'not-known') return 'Two weighings four hours or more apart tell whether it is dry.';
+  if (d.lossPct === null || d.hours === null)
+    return 'The scale is too coarse to tell over so short a time: weigh it again later.';
+  const change = `${units.say(Math.abs(d.lossPct), '%')} a day by the last two weighings, ${units.say(d.hours, 'h')} apart`;
+  if (d.state === 'dry') return `Dry: it loses ${change}, under half a per cent.`;
+  return d.state === 'drying'
+    ? `Still drying: it loses ${change}.`
+    : `Heavier than before by ${change}: one of the two weighings is wrong, or it takes up water. Weigh it again.`;
 });
 const spec = computed(() => {
   const first = sorted.value[0];

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import { ref } from 'vue';
-import DoButton from './DoButton.vue';
 
 /** A stop that a reason passes; the reason goes into the record. */
 defineProps<{ what: string }>();
@@ -25,11 +25,8 @@ const go = () => {
       @keydown.escape.prevent="emit('cancel')"
     />
     <div class="row">
-      <DoButton words="Go on" danger :disabled="words.trim().length < 3" @do="go" /><DoButton
-        words="Back"
-        quiet
-        @do="emit('cancel')"
-      />
+      <Button label="Go on" severity="danger" size="large" :disabled="words.trim().length < 3" @click="go" />
+      <Button label="Back" severity="secondary" size="large" @click="emit('cancel')" />
     </div>
   </div>
 </template>

@@ -1,0 +1,70 @@
+import type { Worked } from './worked';
+
+/** Marks on the skin, and haze by where it sits. */
+export const MARKS_AND_HAZE: readonly Worked[] = [
+  {
+    because: 'the same nick in the same place on nine of ten pulls',
+    slug: 'house-clear-6',
+    record: { mould: { pulls: 44 } },
+    seen: { kind: 'mark', pattern: 'same-spot' },
+    history: { sameSpot: { times: 9, pulls: 10 } },
+    first: 'mould-flaw',
+    atLeast: 0.9,
+  },
+  {
+    because: 'a print in a coat that was touched after three hours where the card says eight',
+    slug: 'house-coat-9',
+    record: {},
+    seen: { kind: 'mark', pattern: 'fingerprint', afterH: 3 },
+    first: 'too-soon',
+    atLeast: 0.8,
+  },
+  {
+    because: 'a mark nobody described, on a mould filled to a fifth over',
+    slug: 'house-clear-6',
+    record: { mix: { amountA: 132, amountB: 108 }, mould: { volumeML: 190 }, pour: { leftG: 0 } },
+    seen: { kind: 'mark', pattern: 'unspecified' },
+    first: 'over-filled',
+    atLeast: 0.7,
+  },
+  {
+    because: 'frosted skin from a textured master, clear when wet',
+    slug: 'house-deep-40',
+    record: { mould: { finish: 'textured' } },
+    seen: { kind: 'haze', pattern: 'frosted-skin' },
+    first: 'surface-texture',
+    atLeast: 0.9,
+  },
+  {
+    because: 'white bloom on an epoxy that cured at the dew point',
+    slug: 'house-coat-9',
+    record: { room: { temperatureC: 19, humidityPct: 86 }, mould: { temperatureC: 16.5 } },
+    seen: { kind: 'haze', pattern: 'white-bloom' },
+    first: 'amine-blush',
+    atLeast: 0.85,
+  },
+  {
+    because: 'cloudy through and through: clear urethane in 78 % damp, stirred with wood',
+    slug: 'house-clear-6',
+    record: { room: { humidityPct: 78 }, mix: { tool: 'wood' }, mould: { rubber: 'platinum-silicone' } },
+    seen: { kind: 'haze', pattern: 'cloudy-through' },
+    first: 'damp-resin',
+    atLeast: 0.85,
+  },
+  {
+    because: 'cloudy through in dry air from a tin mould',
+    slug: 'house-clear-6',
+    record: { mould: { rubber: 'tin-silicone' }, room: { humidityPct: 45 } },
+    seen: { kind: 'haze', pattern: 'cloudy-through' },
+    first: 'tin-mould',
+    atLeast: 0.85,
+  },
+  {
+    because: 'frosted skin from a platinum mould with a glossy finish that was not clean, at its forty-eighth pull',
+    slug: 'house-clear-6',
+    record: { mould: { finish: 'gloss', pulls: 70, clean: false } },
+    seen: { kind: 'haze', pattern: 'frosted-skin' },
+    first: 'mould-flaw',
+    atLeast: 0.5,
+  },
+];

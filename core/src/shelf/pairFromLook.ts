@@ -1,0 +1,40 @@
+import type { Batch, Check, Inclusion } from '../formats/batch';
+import type { InclusionCard } from '../formats/inclusion';
+
+export type Pair = NonNullable<InclusionCard['pairs']>[number];
+
+/** What a look at a casting says of what is cast in it: nothing good comes of these. */
+function wentBadly({ symptoms }: Check): boolean {
+  return (symptoms ?? []).some((s) => s.kind === 'inclusion-change' || s.pattern === 'around-inclusion');
+}
+
+const HOUR_MS = 3_600_000;
+/** A look up to so many hours is at once; beyond the other it is a late one. */
+const [AT_ONCE_H, LATE_H] = [12, 10 * 24];
+const whenOf = (afterH: number): Pair['when'] =>
+  afterH <= AT_ONCE_H ? 'at-once' : afterH <= LATE_H ? 'next-day' : 'after-a-month';
+
+/** Whether something cast in is this thing of the shelf: by its code, else by what it is called. */
+const isThis = (inclusion: Inclusion, { code, what }: InclusionCard): boolean =>
+  inclusion['code'] === code || (inclusion['code'] == null && inclusion.what?.toLowerCase() === what.toLowerCase());
+
+/**
+ * The outcome that a batch's looks give to the pair of an inclusion and its product: the first look that went badly.
+ * @returns null where none did, nothing of this is cast in, or the card keeps this batch's outcome already
+ */
+export function pairFromLooks(batch: Batch, card: InclusionCard): Pair | null {
+  if (!(batch.inclusions ?? []).some((x) => isThis(x, card))) return null;
+  if ((card.pairs ?? []).some((p) => p['batch'] === batch.code)) return null;
+  const bad = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).find(wentBadly);
+  if (!bad) return null;
+  const seenMs = batch.startedAt ? Date.parse(batch.startedAt) + bad.afterH * HOUR_MS : null;
+  const on =
+    seenMs !== null && Number.isFinite(seenMs) ? new Date(Math.min(seenMs, 8.64e15)).toISOString().slice(0, 10) : null;
+  return {
+    productSlug: batch.product.slug,
+    when: whenOf(bad.afterH),
+    outcome: 'bad',
+    ...(on !== null && /^\d{4}-/.test(on) ? { on } : {}),
+    ...(batch.code == null ? {} : { batch: batch.code, note: `seen on ${batch.code}` }),
+  };
+}
