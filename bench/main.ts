@@ -14,6 +14,7 @@ import {
   simulateCup,
   simulateSlab,
 } from '@warm-jar/core';
+import { printAccuracy } from './accuracy';
 import { printCalibration } from './calibration';
 import { cupByOdex, slabByOdex } from './generalSolver';
 import { median } from './median';
@@ -135,4 +136,5 @@ console.log(
 );
 
 printCalibration();
+printAccuracy();
 await printScale();

@@ -134,6 +134,7 @@ export * from './bench/afterCare';
 export * from './bench/recordGaps';
 export * from './bench/benchSteps';
 export * from './learning/shareCalibration';
+export * from './diagnosis/heldOut/heldOut';
 export * from './simulation/chance';
 export * from './simulation/hiddenCase';
 export * from './simulation/saltmarshYear';

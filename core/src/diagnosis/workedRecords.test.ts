@@ -4,13 +4,7 @@ import { soundBatch } from '../simulation/soundBatch';
 import { PATTERNS_BY_SYMPTOM, type CauseId } from '../formats/vocabulary';
 import { CATALOGUE } from './catalogue';
 import { diagnose } from './diagnose';
-import { MIX_AND_AIR } from './worked/mixAndAir';
-import { MOULD_AND_LAYERS } from './worked/mouldAndLayers';
-import { CONFUSABLE } from './worked/confusable';
-import { EDGES_AND_COLOUR } from './worked/edgesAndColour';
-import { MARKS_AND_HAZE } from './worked/marksAndHaze';
-
-const WORKED = [...MIX_AND_AIR, ...MOULD_AND_LAYERS, ...EDGES_AND_COLOUR, ...MARKS_AND_HAZE, ...CONFUSABLE];
+import { WORKED } from './worked/allWorked';
 
 describe('worked records of the demo studio', () => {
   it.each(WORKED)(

@@ -27,7 +27,7 @@ describe('batches with a hidden cause', () => {
 });
 
 describe('the shares', () => {
-  const { rows, firstRight, error } = shareCalibration(CASES, 2026);
+  const { rows, leading, leadingError, firstRight, error } = shareCalibration(CASES, 2026);
   it.each(rows.map((r) => [`${Math.round(r.from * 100)}–${Math.round(r.to * 100)} %`, r] as const))(
     'given as %s come true as often',
     (_tenth, row) => {
@@ -39,6 +39,18 @@ describe('the shares', () => {
   it('are near the line on the whole, and the cause given most is mostly the one', () => {
     expect(error).toBeLessThan(0.015);
     expect(firstRight).toBeGreaterThan(0.7);
+  });
+  it('of the leading cause come true as often, and every case has one', () => {
+    expect(leading.reduce((sum, r) => sum + r.given, 0)).toBe(CASES);
+    expect(leading.reduce((sum, r) => sum + r.right, 0) / CASES).toBe(firstRight);
+    expect(leadingError).toBeLessThan(0.04);
+    for (const row of leading.filter((r) => r.given > 60)) {
+      expect(row.rate.low - 0.03, String(row.from)).toBeLessThan(row.meanShare);
+      expect(row.rate.high + 0.03, String(row.from)).toBeGreaterThan(row.meanShare);
+    }
+  });
+  it('are right less often where figures have slipped by a factor of ten', () => {
+    expect(shareCalibration(600, 5, { tenTimesOut: 3 }).firstRight).toBeLessThan(shareCalibration(600, 5).firstRight);
   });
   it('tell less from a record full of holes', () => {
     expect(shareCalibration(900, 5, { mostGaps: 0.95 }).firstRight).toBeLessThan(

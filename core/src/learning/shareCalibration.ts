@@ -18,6 +18,10 @@ export interface CalibrationRow {
 export interface ShareCalibration {
   readonly cases: number;
   readonly rows: readonly CalibrationRow[];
+  /** The same for the cause given most alone: what a technician reads and acts on. */
+  readonly leading: readonly CalibrationRow[];
+  /** Mean distance of the leading rows from their line. */
+  readonly leadingError: number;
   /** How often the cause given most was the hidden one. */
   readonly firstRight: number;
   /** Mean distance of the rows from the line, weighted by how often they were given (expected calibration error). */
@@ -25,6 +29,33 @@ export interface ShareCalibration {
 }
 
 const TENTHS = 10;
+interface Bin {
+  given: number;
+  sum: number;
+  right: number;
+}
+const emptyBins = (): Bin[] => Array.from({ length: TENTHS }, () => ({ given: 0, sum: 0, right: 0 }));
+
+function count(bins: Bin[], share: number, right: boolean): void {
+  const bin = bins[Math.min(TENTHS - 1, Math.floor(share * TENTHS))]!;
+  bin.given += 1;
+  bin.sum += share;
+  if (right) bin.right += 1;
+}
+
+const rowsOf = (bins: readonly Bin[]): CalibrationRow[] =>
+  bins.map(({ given, sum, right }, i) => ({
+    from: i / TENTHS,
+    to: (i + 1) / TENTHS,
+    given,
+    meanShare: given ? sum / given : 0,
+    right,
+    rate: wilsonInterval(right, given),
+  }));
+
+const errorOf = (rows: readonly CalibrationRow[]): number =>
+  rows.reduce((sum, r) => sum + r.given * Math.abs(r.rate.rate - r.meanShare), 0) /
+  rows.reduce((sum, r) => sum + r.given, 0);
 
 /**
  * Holds the diagnosis against made-up batches whose cause is known: of the causes given a share of, say, 60–70 %, that
@@ -34,32 +65,23 @@ const TENTHS = 10;
  */
 export function shareCalibration(cases: number, seed: number, options: HiddenCaseOptions = {}): ShareCalibration {
   const chance = chanceFrom(seed);
-  const bins = Array.from({ length: TENTHS }, () => ({ given: 0, sum: 0, right: 0 }));
+  const [all, first] = [emptyBins(), emptyBins()];
   let firstRight = 0;
   for (let i = 0; i < cases; i += 1) {
     const made = hiddenCase(chance, options);
     const causes = rankCauses({ ...recordFacts(made.product, made.batch, wordsIn(), made.history), seen: made.seen });
-    if (causes[0]?.id === made.cause) firstRight += 1;
-    for (const { id, share } of causes) {
-      const bin = bins[Math.min(TENTHS - 1, Math.floor(share * TENTHS))]!;
-      bin.given += 1;
-      bin.sum += share;
-      if (id === made.cause) bin.right += 1;
-    }
+    const [leader] = causes;
+    if (leader) count(first, leader.share, leader.id === made.cause);
+    if (leader?.id === made.cause) firstRight += 1;
+    for (const { id, share } of causes) count(all, share, id === made.cause);
   }
-  const rows = bins.map(({ given, sum, right }, i) => ({
-    from: i / TENTHS,
-    to: (i + 1) / TENTHS,
-    given,
-    meanShare: given ? sum / given : 0,
-    right,
-    rate: wilsonInterval(right, given),
-  }));
-  const all = rows.reduce((sum, r) => sum + r.given, 0);
+  const [rows, leading] = [rowsOf(all), rowsOf(first)];
   return {
     cases,
     rows,
+    leading,
+    leadingError: errorOf(leading),
     firstRight: firstRight / cases,
-    error: rows.reduce((sum, r) => sum + r.given * Math.abs(r.rate.rate - r.meanShare), 0) / all,
+    error: errorOf(rows),
   };
 }

@@ -37,6 +37,8 @@ export interface HiddenCaseOptions {
   readonly mostGaps?: number;
   /** How often any slip is made that is not what spoiled the piece. */
   readonly besideRate?: number;
+  /** How many figures of each record are written ten times too large or too small. */
+  readonly tenTimesOut?: number;
 }
 
 const SLUGS = [
@@ -186,6 +188,21 @@ export function measuredWith(batch: Batch, chance: Chance): Batch {
   return batchSchema.parse(parsed);
 }
 
+const SECTIONS_OF_FIGURES = ['room', 'resin', 'mix', 'degas', 'pour', 'pressure', 'mould', 'cure'] as const;
+
+/** One figure of the record with its point in the wrong place; the record as it was where the format would refuse that. */
+function withFigureTenTimesOut(batch: Batch, chance: Chance): Batch {
+  const figures = SECTIONS_OF_FIGURES.flatMap((section) =>
+    Object.entries(batch[section] ?? {}).flatMap(([key, v]) =>
+      typeof v === 'number' && v !== 0 ? [{ section, key, v }] : [],
+    ),
+  );
+  if (!figures.length) return batch;
+  const { section, key, v } = chance.pick(figures);
+  const slipped = batchSchema.safeParse(overlay(batch, { [section]: { [key]: chance.flip(0.5) ? v * 10 : v / 10 } }));
+  return slipped.success ? slipped.data : batch;
+}
+
 function sceneOf(chance: Chance, card: Product, kind: SymptomKind, pattern: string): { scene: SlipScene; base: Batch } {
   const totalG = Math.round(chance.between(60, 500));
   const base = soundBatch(card.slug, contextOf(card, kind, pattern), totalG);
@@ -227,7 +244,7 @@ function besides(scene: SlipScene, cause: CauseId, rate: number): Patch {
  */
 export function hiddenCase(
   chance: Chance,
-  { mostGaps = MOST_GAPS, besideRate = BESIDE_RATE }: HiddenCaseOptions = {},
+  { mostGaps = MOST_GAPS, besideRate = BESIDE_RATE, tenTimesOut = 0 }: HiddenCaseOptions = {},
 ): HiddenCase {
   for (;;) {
     const card = saltmarshCard(chance.pick(SLUGS));
@@ -247,7 +264,8 @@ export function hiddenCase(
     const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), slipped.patch);
     const whole = batchSchema.safeParse(overlay(lived, { checks: [{ afterH, symptoms: [{ kind, pattern }] }] }));
     if (!whole.success) continue;
-    const batch = withGaps(measuredWith(whole.data, chance), chance, chance.between(0, mostGaps));
+    let batch = withGaps(measuredWith(whole.data, chance), chance, chance.between(0, mostGaps));
+    for (let i = 0; i < tenTimesOut; i += 1) batch = withFigureTenTimesOut(batch, chance);
     return { product: card, batch, history: slipped.history ?? {}, seen: { kind, pattern, afterH }, cause };
   }
 }

@@ -4,10 +4,8 @@ import type { CaseFacts } from '../caseFacts';
 import { pointsFor } from '../weight';
 import type { MaybeEvidence } from '../evidence';
 import { gaugeBeforeGel } from '../gaugeRecord';
-import { wasPressed } from './airShared';
+import { PLAIN_FALL, wasPressed } from './airShared';
 
-/** A fall by this share of the pressure before gel is plain. */
-const PLAIN_FALL = 0.25;
 /** A vessel that cools falls by a few per cent without having lost anything. */
 const COOLING_SHARE = 0.05;
 
