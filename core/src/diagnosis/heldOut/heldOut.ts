@@ -3,7 +3,8 @@ import { saltmarshCard } from '../../simulation/saltmarshCards';
 import { soundBatch } from '../../simulation/soundBatch';
 import { diagnose } from '../diagnose';
 import { PAIRS } from './pairs';
-import { SINGLES } from './singles';
+import { OF_HEAT_AND_MOULD } from './ofHeatAndMould';
+import { OF_MIX_AND_AIR } from './ofMixAndAir';
 
 /**
  * A record set aside: written from the text of the causes and never used to choose a prior, a weight or a constant. A
@@ -54,7 +55,7 @@ export function heldOutResults(): {
   readonly singles: readonly HeldOutResult[];
   readonly pairs: readonly HeldOutResult[];
 } {
-  return { singles: SINGLES.map(judged), pairs: PAIRS.map(judged) };
+  return { singles: [...OF_MIX_AND_AIR, ...OF_HEAT_AND_MOULD].map(judged), pairs: PAIRS.map(judged) };
 }
 
 /** Whether exactly the two that happened are told as both. */
