@@ -5,7 +5,7 @@ import { hardnessDirection } from '../hardnessTrend';
 import { failedMends, lastFailure } from '../mendChain';
 import { areasTogether } from './mendAreas';
 import { MENDS_BY_CAUSE } from './mendByCause';
-import { mendByState } from './mendByState';
+import { mendByState, rubberByState } from './mendByState';
 import { DUST } from './mendParts';
 
 type Share = Pick<CauseShare, 'id' | 'share'> & Partial<Pick<CauseShare, 'evidence'>>;
@@ -32,6 +32,8 @@ function decided(facts: CaseFacts, causes: readonly Share[]): CauseId | null {
 }
 
 function firstMend(facts: CaseFacts, causes: readonly Share[]): Mend {
+  const uncured = facts.seen.kind === 'tacky' || facts.seen.kind === 'soft';
+  if (facts.product.family === 'silicone' && !uncured) return rubberByState(facts);
   const cause = decided(facts, causes);
   const row = cause === null ? undefined : MENDS_BY_CAUSE[cause];
   return row?.(facts) ?? mendByState(facts);

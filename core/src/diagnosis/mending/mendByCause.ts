@@ -234,6 +234,7 @@ function wetInclusion(facts: CaseFacts): Mend | null {
 }
 
 function scorched(facts: CaseFacts): Mend | null {
+  if (isRubber(facts)) return null;
   const first = `Let it cool, then sand the ripple. ${DUST}`;
   return facts.seen.kind === 'yellowing'
     ? coveredOrGraded(first)

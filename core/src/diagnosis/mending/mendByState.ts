@@ -16,7 +16,7 @@ import {
   mend,
   warmWords,
 } from './mendParts';
-import { LAMP } from '../../planning/cautions';
+import { ALCOHOL, LAMP } from '../../planning/cautions';
 
 const isResin = ({ product }: CaseFacts) => product.family !== 'silicone' && product.family !== 'mineral-acrylic';
 
@@ -87,6 +87,39 @@ export function rubberAgain(why: string): Mend {
     `${why} Wipe the raw rubber off the master with alcohol; no flame near it.`,
     'Make the mould again, with the master sealed or with rubber of another kind; try a dab on a hidden side first.',
   );
+}
+
+/** A fault of a mould rubber that has cured: it holds only on its own kind, and paper tears it. */
+export function rubberByState({ seen, product }: CaseFacts): Mend {
+  const again = 'Else make the mould again.';
+  switch (seen.kind) {
+    case 'bubbles':
+      return mend(
+        NEXT_DAY_H,
+        ['fresh rubber', 'alcohol and rags', 'wet spatula'],
+        `Each hole in the face prints on every casting: wipe it with alcohol, fill it with a dab of fresh ${product.name}, and level that with a wet spatula. ${ALCOHOL}`,
+        `Closed bubbles inside do no harm without pressure; under pressure they print as pimples. ${again}`,
+      );
+    case 'mark':
+      return mend(null, ['sharp blade'], 'Trim it off with a sharp blade: paper only tears rubber.');
+    case 'haze':
+    case 'colour':
+    case 'yellowing':
+      return mend(null, [], 'On rubber this is looks alone: the mould may be used. Try a small casting in it first.');
+    case 'sink':
+      return mend(
+        NEXT_DAY_H,
+        ['fresh rubber', 'alcohol and rags'],
+        'Look below first: where it ran out, stop the way out.',
+        `Wipe the top with alcohol and pour on fresh ${product.name}: it holds on its own kind, clean. ${ALCOHOL}`,
+      );
+    default:
+      return mend(
+        null,
+        ['fresh rubber'],
+        `Rubber holds only on its own kind, clean: what is torn, loose or raised comes off. ${again}`,
+      );
+  }
 }
 
 /** Water-based compound only dries, at room warmth. */
@@ -257,6 +290,12 @@ export function mendByState(facts: CaseFacts): Mend {
         `A crack through the piece: ${MAKE_AGAIN}, in thinner pours.`,
       );
     case 'haze':
+      if (product.family === 'mineral-acrylic')
+        return mend(
+          null,
+          ['thin clear coat'],
+          'No fault: a dull skin is how this compound comes out of the mould. A clear coat if gloss is wanted, once it is dry by weighing.',
+        );
       return mend(
         NEXT_DAY_H,
         ['warm water', '600–2000 grit paper', 'polish', 'dust mask'],
