@@ -24,7 +24,7 @@ import { compareRoutes } from './planning/routes';
 import { stageLine } from './planning/stage';
 import { warmOrNot } from './planning/warmOrNot';
 import { cardGaps } from './shelf/cardGaps';
-import { catalystCurve, hardnessCurves, potLifeCurves } from './shelf/curves';
+import { catalystCurve, doseCurves, hardnessCurves, potLifeCurves } from './shelf/curves';
 import { schemaArbitrary } from './testing/schemaArbitrary';
 import { SALTMARSH_CARDS } from './simulation/saltmarshCards';
 import { overlay } from './simulation/soundBatch';
@@ -101,6 +101,7 @@ describe('a document that the format accepts', () => {
         cardGaps(product);
         potLifeCurves(product);
         catalystCurve(product);
+        doseCurves(product);
         hardnessCurves(product);
       }),
       { numRuns: 25, ...once },

@@ -231,7 +231,7 @@ describe('a mend', () => {
     code = await log('house-coat-9', {
       startedAt: hoursAgo(200),
       mould: null,
-      mix: { amountA: 100, amountB: 100 },
+      additives: [{ name: 'white', kind: 'pigment-paste', massG: 24, applied: 'mixed' }],
       checks: [{ afterH: 40, symptoms: [{ kind: 'tacky', pattern: 'tacky-all-over', severity: 3 }], grade: 'mend' }],
     });
   });

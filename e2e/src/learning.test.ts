@@ -209,7 +209,7 @@ describe('a piece in layers', () => {
   });
   it('moves on when a drying layer is weighed dry', async () => {
     await bench.go('/pieces/P-04');
-    expect(await bench.text('[data-layer="2"]')).toContain('still lost');
+    expect(await bench.text('[data-layer="2"]')).toContain('still loses');
     // Weighings some hours apart, as they would be by tomorrow.
     const stored = await fetch(`${api}/pieces/P-04`);
     const held = (await stored.json()) as Piece;

@@ -62,7 +62,9 @@ describe('a batch planned before it is mixed', () => {
     await bench.driver.wait(async () => (await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
     const help = await bench.text('[data-test="help"]');
     expect(help).toContain('Start the resin at 20 °C');
-    expect(help).toContain('A tank of 12 L');
+    expect(help).toContain('Two batches of');
+    // The fill is held by its own floor here: a bigger tank would gain nothing, and is not offered.
+    expect(help).not.toContain('A tank of');
     await fill({ resinC: '20', stirMin: '1.5' });
     await bench.driver.wait(async () => !(await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
   });
@@ -154,12 +156,13 @@ describe('other families', () => {
     await bench.pick(field('mouldCode'), 'M-06');
     await fill({ depthMm: '130', roomC: '23', resinC: '23', humidityPct: '50' });
     const pours = await bench.text('[data-test="pours"]');
-    expect(pours).toContain('In 3 pours of 43.3 mm');
+    // A wide panel loses next to nothing at its sides, so heat asks for more pours than the card's depth would.
+    expect(pours).toContain('In 5 pours of 26 mm');
     expect(pours).toMatch(/all at once it would reach \d+/);
     const whole = await grams(0);
-    await bench.tapWords('Plan one of the 3 pours');
-    await bench.read('One of 3 pours');
-    expect(Math.abs((await grams(0)) - whole / 3)).toBeLessThan(whole * 0.02);
+    await bench.tapWords('Plan one of the 5 pours');
+    await bench.read('One of 5 pours');
+    expect(Math.abs((await grams(0)) - whole / 5)).toBeLessThan(whole * 0.02);
   });
 
   it('a catalysed coat gets its dose by the room, and as many mixes as its use asks for', async () => {
@@ -167,9 +170,9 @@ describe('other families', () => {
     await bench.pick(field('productSlug'), 'House Tide');
     await bench.tapWords('Coat', '.fills');
     await fill({ areaCM2: '2500', thicknessMm: '4', roomC: '17', humidityPct: '50' });
-    expect(await weighed()).toContain('2.40 %');
+    expect(await weighed()).toMatch(/2\.(39|40) %/);
     await fill({ roomC: '26' });
-    await bench.driver.wait(async () => !(await weighed()).includes('2.40 %'), 10_000);
+    await bench.driver.wait(async () => !/2\.(39|40) %/.test(await weighed()), 10_000);
     await bench.tapWords('Mixes', '.tabs');
     await fill({ useGPerMin: '50' });
     expect(await bench.text('[data-test="mixes"]')).toMatch(/^\d mixes of/);
@@ -209,7 +212,12 @@ describe('the planning thread', () => {
     const product = saltmarshCard('house-deep-40');
     const answers = await Promise.all(
       [20, 40, 55].map((depthMm) =>
-        post({ product, want: { volumeML: 900 }, conditions: { roomC: 22, resinC: 22 }, mould: { depthMm } }),
+        post({
+          product,
+          want: { volumeML: 900 },
+          conditions: { roomC: 22, resinC: 22 },
+          mould: { depthMm, widthMm: depthMm },
+        }),
       ),
     );
     const peaks = await Promise.all(answers.map(async (r) => ((await r.json()) as { peakC: number }).peakC));

@@ -130,6 +130,98 @@ describe('a piece in layers', () => {
   });
 });
 
+describe('what a layer waits for', () => {
+  const coated = (below: Partial<Layer>, at = now, more: Record<string, unknown> = {}) =>
+    layerPlan(
+      piece(
+        [
+          { productSlug: 'house-chalk', depthMm: 12, ...below },
+          { productSlug: 'house-coat-9', depthMm: 4 },
+        ],
+        more,
+      ),
+      {
+        cards,
+        startedAt: {},
+        now: at,
+      },
+    ).layers[1]!;
+  const weighed = (...masses: [number, number][]) => masses.map(([h, massG]) => ({ at: hoursAgo(h), massG }));
+  const later = (h: number) => new Date(now.getTime() + h * 3_600_000);
+
+  it('the next weighing falls due a day after the last one, and does not slide with the clock', () => {
+    const below = { pouredAt: hoursAgo(60), massG: 400, weighings: weighed([30, 500], [2, 480]) };
+    const due = coated(below).earliest;
+    expect(hoursBetween(hoursAgo(2), due!)).toBeCloseTo(24, 9);
+    expect(coated(below, later(5)).earliest).toBe(due);
+    expect(coated(below, later(21.9)).earliest).toBe(due);
+    // Due and not weighed: it waits where it is, it is not put off.
+    expect(coated(below, later(30)).earliest).toBe(due);
+  });
+  it("dries by its own mass, not by the mould's and the mass below it", () => {
+    const scales = weighed([26, 2000], [2, 1996]);
+    // Four grams a day: a fifth of a per cent of the whole, two per cent of the layer.
+    expect(coated({ pouredAt: hoursAgo(60), weighings: scales })).toMatchObject({ stops: [] });
+    const own = coated({ pouredAt: hoursAgo(60), weighings: scales, massG: 200 });
+    expect(own.says).toContain('2.0 % of its own mass');
+    expect(own.stops.map((s) => s.code)).toEqual(['damp']);
+  });
+  it('a gain is a wrong weighing, and a scale too coarse tells nothing', () => {
+    const gained = coated({ pouredAt: hoursAgo(60), massG: 200, weighings: weighed([26, 300], [2, 309]) });
+    expect(gained.says).toContain('weighed more than before');
+    expect(gained.stops).toHaveLength(1);
+    const coarse = coated({ pouredAt: hoursAgo(60), massG: 90, weighings: weighed([8, 150], [2, 150]) });
+    expect(coarse.says).toContain('too coarse to tell');
+    expect(coarse.stops).toHaveLength(1);
+  });
+  it('polyester on epoxy waits for the full cure of the card, not for its demould time', () => {
+    const { layers } = plan([
+      { pouredAt: hoursAgo(60), depthMm: 20 },
+      { productSlug: 'house-tide', depthMm: 5 },
+    ]);
+    const full = cards['house-deep-40']!.fullCure!.hours!;
+    expect(hoursBetween(hoursAgo(60), layers[1]!.at)).toBeCloseTo(full, 3);
+    expect(layers[1]!.stops.map((s) => s.code)).toContain('too-early');
+    const after = layerPlan(
+      piece([
+        { pouredAt: hoursAgo(full + 1), depthMm: 20 },
+        { productSlug: 'house-tide', depthMm: 5 },
+      ]),
+      {
+        cards,
+        startedAt: {},
+        now,
+      },
+    );
+    expect(after.layers[1]!.stops.map((s) => s.code)).not.toContain('too-early');
+  });
+  it('a room outside the next product’s band stops it, told or not told by the piece', () => {
+    const cold = plan([{ pouredAt: hoursAgo(24), depthMm: 20 }, { depthMm: 20 }], { roomC: 9 }).layers[1]!;
+    expect(cold.stops.map((s) => s.code)).toEqual(['room']);
+    expect(plan([{ pouredAt: hoursAgo(24), depthMm: 20 }, { depthMm: 20 }], { roomC: null }).layers[1]!.stops).toEqual(
+      [],
+    );
+  });
+  it('what does not stick stops it, but not where it is kept off the edge', () => {
+    const chalk = (edgeMm: number | null) =>
+      plan([
+        { productSlug: 'house-coat-9', pouredAt: hoursAgo(90), depthMm: 4 },
+        { productSlug: 'house-chalk', depthMm: 6, edgeMm, sanded: true },
+      ]).layers[1]!.stops.map((s) => s.code);
+    expect(chalk(null)).toContain('pair');
+    expect(chalk(20)).not.toContain('pair');
+  });
+  it('any card is split in closed form, and never into more pours than can be made', () => {
+    const thin = { ...cards['house-noon']!, slug: 'house-thin', depth: { minMm: 0.01, maxMm: 0.001 } };
+    const { layers } = layerPlan(piece([{ productSlug: 'house-thin', depthMm: 5000 }]), {
+      cards: { ...cards, 'house-thin': thin },
+      startedAt: {},
+      now,
+    });
+    expect(layers[0]!.pours).toBe(200);
+  });
+});
+
 describe('a layer on another', () => {
   const on = (upper: string, lower: string, depthMm: number | null = 2) =>
     layerPairs(saltmarshCard(lower), saltmarshCard(upper), depthMm).map((n) => n.code);
@@ -182,6 +274,15 @@ describe('a better order', () => {
   });
   it('is not offered where nothing speaks against the present one', () => {
     expect(betterOrder(piece([{}, {}, { productSlug: 'house-coat-9' }]), cards)).toBeNull();
+  });
+  it('keeps what is decoration where it was laid', () => {
+    const held = piece([
+      { productSlug: 'house-coat-9', decoration: true },
+      { productSlug: 'house-chalk' },
+      { productSlug: 'house-deep-40' },
+    ]);
+    const order = betterOrder(held, cards);
+    expect(order?.layers[0]?.productSlug ?? 'house-coat-9').toBe('house-coat-9');
   });
   it('never has more against it, and keeps every layer', () => {
     const any = fc.array(fc.constantFrom(...SALTMARSH_CARDS.map((c) => c.slug)), { minLength: 2, maxLength: 5 });

@@ -141,6 +141,14 @@ describe('oneCup', () => {
     );
     expect(3 + 5 + slow.useMin).toBeLessThanOrEqual(0.9 * slow.potLifeMin + 1e-6);
   });
+  it('counts a catalysed coat by the dose of the whole, not by what the scale can weigh of a gram', () => {
+    const tide = oneCup(
+      request('house-tide', { want: { volumeML: 1000 }, conditions: { roomC: 26, resinC: 26 } }),
+      50,
+    )!;
+    expect(tide.mixes).toBeGreaterThan(1);
+    expect(tide.eachG).toBeGreaterThan(300);
+  });
   it('is nothing where even a gram sets before it is used', () =>
     expect(oneCup(request('house-bone-3', { handling: { stirMin: 5 } }), 100)).toBeNull());
 });

@@ -31,8 +31,13 @@ export function oneCup(request: PlanRequest, gPerMin: number, say?: Say): OneCup
   const whole = timeBudget(request, say);
   const totalG = whole.amounts.mixedMassG;
   const at = (massG: number) => {
+    // How large the cup may be is looked for without the scale's step: rounded, a small dose is another dose.
     const b = timeBudget(
-      { ...request, want: { ...request.want, volumeML: null, mixedMassG: massG, lossPct: null, round: null } },
+      {
+        ...request,
+        want: { ...request.want, volumeML: null, mixedMassG: massG, lossPct: null, round: null },
+        gear: { ...request.gear, scaleStepG: null },
+      },
       say,
     );
     return b.curve.potLifeMin === null

@@ -73,3 +73,26 @@ export function catalystCurve(product: Product): Point[] {
     return pct === null ? [] : [[roomC, pct]];
   });
 }
+
+const DOSE_STEPS = 24;
+
+/**
+ * Pot life in minutes against the dose of catalyst in per cent, over the card's band, with resin and room at the card's
+ * coldest, its own and its warmest temperature, for the card's mass; empty for a system without catalyst.
+ */
+export function doseCurves(product: Product): Curve[] {
+  const { minPct, maxPct } = product.ratio.catalyst ?? {};
+  if (minPct == null || maxPct == null || !(minPct > 0) || !isCalibrated(calibrate(product))) return [];
+  const massG = product.potLife?.massG ?? product.gel?.massG ?? SHEET_MASS_G;
+  const [low, high] = roomBand(product);
+  const own = product.potLife?.atC ?? product.gel?.atC ?? (low + high) / 2;
+  return [...new Set([low, own, high])].map((held) => ({
+    held,
+    points: Array.from({ length: DOSE_STEPS + 1 }, (_, i) => minPct + ((maxPct - minPct) * i) / DOSE_STEPS).flatMap(
+      (pct): Point[] => {
+        const cup = simulateCup(product, { massG, resinC: held, roomC: held, mix: { catalystPct: pct } });
+        return 'curve' in cup && cup.potLifeMin !== null ? [[pct, cup.potLifeMin]] : [];
+      },
+    ),
+  }));
+}

@@ -365,7 +365,8 @@ describe('whatever leads, in whatever family', () => {
   it('whoever is told to sand is told of the dust, and whoever takes a lamp of the eyes', () => {
     expect(
       broken(
-        (c) => !/\b[Ss]and\b(?! lightly)/.test(c.said.replace(/paper only tears rubber/, '')) || c.said.includes(SANDING),
+        (c) =>
+          !/\b[Ss]and\b(?! lightly)/.test(c.said.replace(/paper only tears rubber/, '')) || c.said.includes(SANDING),
       ),
     ).toEqual([]);
     expect(

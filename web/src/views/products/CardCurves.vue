@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalystCurve, hardnessCurves, potLifeCurves, viscosityCurve, type Product } from '@warm-jar/core';
+import { catalystCurve, doseCurves, hardnessCurves, potLifeCurves, viscosityCurve, type Product } from '@warm-jar/core';
 import { computed, defineAsyncComponent } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
 import { useUnits } from '../../stores/units';
@@ -51,6 +51,13 @@ const charts = computed<ChartSpec[]>(() => {
       fromZero: true,
       lines: [{ name: 'catalyst', points: catalystCurve(p).map(([x, y]) => [t(x), y] as const) }],
     } as ChartSpec,
+    {
+      title: 'Pot life against catalyst',
+      x: 'catalyst, % of resin',
+      y: 'minutes',
+      fromZero: true,
+      lines: doseCurves(p).map((c) => ({ name: units.say(c.held, '°C'), points: c.points })),
+    },
   ];
   return found.filter((c): c is ChartSpec => c !== null && c.lines.some((l) => l.points.length > 0));
 });
