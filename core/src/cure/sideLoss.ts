@@ -11,11 +11,11 @@ export interface SideLoss {
   readonly wPerM3K: number;
   /**
    * `card`: solved so that the card's own deepest pour just meets its exotherm limit. `not-needed`: that pour stays
-   * under the limit without any. `worst-case`: the card lacks depth or limit, or the pour is a wide panel, so little or
+   * under the limit without any. `wider`: the card's own, less of it, for the pour is wider. `worst-case`: the card lacks depth or limit, or the pour is a wide panel, so little or
    * none is taken. `not-met`: the sides would have to lose more than those of a bar as wide as it is deep; the card's
    * figures cannot all be true.
    */
-  readonly from: 'card' | 'not-needed' | 'worst-case' | 'not-met';
+  readonly from: 'card' | 'wider' | 'not-needed' | 'worst-case' | 'not-met';
 }
 
 /** Nodes through the thickness while searching; the peak moves by under half a kelvin against 60. */
@@ -65,5 +65,6 @@ export function sideLossOf(product: Product, depthMm: number, width: PourWidth |
   const byPerimeter = Math.min(1, cardMm / width.mm);
   const large = (LARGE - width.mm / depthMm) / (LARGE - COMPACT);
   const sure = width.from === 'measured' ? 1 : Math.min(1, Math.max(0, large));
-  return { wPerM3K: own.wPerM3K * byPerimeter * sure, from: sure < 1 ? 'worst-case' : own.from };
+  const from = byPerimeter < 1 && own.from === 'card' ? 'wider' : own.from;
+  return { wPerM3K: own.wPerM3K * byPerimeter * sure, from: sure < 1 ? 'worst-case' : from };
 }

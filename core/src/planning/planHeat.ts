@@ -107,13 +107,20 @@ export function poursByCard(c: PlanCase): DepthInPours {
   };
 }
 
+/** Why a depth that the card allows may be too hot all the same. */
+const SIDES: Partial<Record<Answered['slab']['sideLoss']['from'], string>> = {
+  wider: ', as wide as it is: little of its heat leaves at its sides',
+  'worst-case': ', at the worst: write its width, if it is narrow its sides take heat',
+};
+
 /** By the slab: the card's depth, or the depth that heat allows. */
 export function poursBySlab(c: PlanCase, { schedule, atOncePeakC, slab }: Answered): DepthInPours {
   const { deepest } = schedule;
+  const heat = `poured at once it would reach ${c.say(atOncePeakC ?? slab.peakC, '°C')}`;
   const why =
     deepest.by === 'card'
       ? `the card's deepest pour is ${c.say(deepest.depthMm, 'mm')}`
-      : `poured at once it would reach ${c.say(atOncePeakC ?? slab.peakC, '°C')}`;
+      : `${heat}${SIDES[slab.sideLoss.from] ?? ''}`;
   return {
     count: schedule.pours.length,
     deepestMm: deepest.depthMm,

@@ -67,8 +67,8 @@ export function saltmarshPieces(now: Date): Piece[] {
           depthMm: 12,
           batch: 'B-0416',
           weighings: [
-            { at: at(20), massG: 566 },
-            { at: at(3), massG: 553.1 },
+            { at: at(13.5), massG: 566 },
+            { at: at(3), massG: 558.1 },
           ],
         },
         { productSlug: 'house-coat-9', depthMm: 4 },

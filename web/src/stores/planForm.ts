@@ -27,6 +27,8 @@ export interface PlanForm {
   readonly edgeHeightMm: number | null;
   readonly massG: number | null;
   readonly depthMm: number | null;
+  /** Width of one pour seen from above, where somebody typed it. */
+  readonly widthMm: number | null;
   /** Plan one of so many equal pours; null plans the whole depth. */
   readonly pourOf: number | null;
   readonly thinnestMm: number | null;
@@ -81,6 +83,7 @@ export const EMPTY_PLAN: PlanForm = {
   edgeHeightMm: null,
   massG: null,
   depthMm: null,
+  widthMm: null,
   pourOf: null,
   thinnestMm: null,
   lossPct: null,

@@ -55,7 +55,9 @@ const fill = computed(() => built.value?.fill ?? null);
       placeholder="from the shelf"
       filter
       :error="issues['mouldCode']"
-      @change="store.set({ mouldCode: $event, pieces: null, depthMm: null, pourOf: null, thinnestMm: null })"
+      @change="
+        store.set({ mouldCode: $event, pieces: null, depthMm: null, widthMm: null, pourOf: null, thinnestMm: null })
+      "
     />
     <template v-if="store.form.fill === 'mould' && store.form.mouldCode"
       ><label class="cell"
@@ -129,6 +131,15 @@ const fill = computed(() => built.value?.fill ?? null);
         label="Depth of pour"
         unit="mm"
         :otherwise="fill?.depthMm == null ? 'not said' : null"
+      />
+      <PlanNumber
+        v-if="(store.form.fill === 'mould' || store.form.fill === 'mass') && fill?.depthMm != null"
+        field="widthMm"
+        label="Width of pour"
+        unit="mm"
+        :otherwise="
+          fill.widthMm === null ? 'not said: by its mass' : `${units.say(fill.widthMm, 'mm')}, by its cavities`
+        "
       />
     </div>
     <p v-if="store.form.pourOf !== null" class="small row">

@@ -100,9 +100,11 @@ const facts = computed(() => {
 });
 const LOSS = {
   card: "Loss through the sides is set so that the card's own deepest pour just meets its own limit.",
+  wider:
+    "This pour is wider than the card's own deepest pour, so less of its heat leaves at its sides and it gets hotter at the same depth.",
   'not-needed': "No loss through the sides is reckoned: the card's deepest pour stays under its limit without.",
   'worst-case':
-    'Worst case: the card lacks depth or exotherm limit, or the pour is too wide for its sides to count, so little or no loss through them is reckoned.',
+    'Worst case: the card lacks depth or exotherm limit, or the width is not known and there is much for the depth, so little or no loss through the sides is reckoned. Write the width of the pour if you know it.',
   'not-met':
     "The card's pot life, depth and limit cannot all be true; the sides are reckoned to lose as much as a bar's.",
 } as const;

@@ -52,7 +52,7 @@ watch(
       });
     }
     if (typeof mould === 'string' && mould !== store.form.mouldCode)
-      store.set({ fill: 'mould', mouldCode: mould, pieces: null, depthMm: null, thinnestMm: null });
+      store.set({ fill: 'mould', mouldCode: mould, pieces: null, depthMm: null, widthMm: null, thinnestMm: null });
   },
   { immediate: true },
 );

@@ -39,6 +39,7 @@ const FORM_FIELD: Readonly<Record<string, string>> = {
   'conditions.mouldC': 'mouldC',
   'conditions.pressureAltitudeM': 'altitudeM',
   'mould.depthMm': 'depthMm',
+  'mould.widthMm': 'widthMm',
   'mould.thinnestMm': 'thinnestMm',
   'want.volumeML': 'massG',
   'want.mixedMassG': 'massG',

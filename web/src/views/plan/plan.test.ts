@@ -64,7 +64,8 @@ describe('what is to be filled', () => {
       volumeML: 120,
       depthMm: 2,
     });
-    expect(planFill(form({ fill: 'mass', massG: 180, depthMm: 12 }), clear, null)).toMatchObject({
+    expect(planFill(form({ fill: 'mass', massG: 180, depthMm: 12, widthMm: 90 }), clear, null)).toMatchObject({
+      widthMm: 90,
       massG: 180,
       volumeML: null,
       depthMm: 12,

@@ -78,7 +78,7 @@ function ofMould(form: PlanForm, mould: MouldOnShelf | null, product: Product): 
     pieces,
     depthMm: mould.item.hollow ? null : (form.depthMm ?? most(cavities.map((c) => c.depthMm))),
     thinnestMm: form.thinnestMm ?? least(cavities.map((c) => c.thinnestMm)),
-    widthMm: mould.item.hollow ? null : widest(cavities),
+    widthMm: mould.item.hollow ? null : (form.widthMm ?? widest(cavities)),
     from: FROM[amount.from],
     issues: {},
   };
@@ -185,7 +185,7 @@ function wholeFill(form: PlanForm, product: Product, mould: MouldOnShelf | null)
             pieces: form.pieces,
             depthMm: form.depthMm,
             thinnestMm: form.thinnestMm,
-            widthMm: null,
+            widthMm: form.widthMm,
             from: 'as typed',
           };
   }
