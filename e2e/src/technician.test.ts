@@ -42,6 +42,17 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     expect(await bench.valueOf(field('mix.stirMin'))).toBe('one');
   });
 
+  it('takes the moment at which the parts met as it is typed, and says where it cannot be read', async () => {
+    await bench.type('#startedAt', '2026-03-14 09:20');
+    await bench.driver.navigate().refresh();
+    expect(await bench.valueOf('#startedAt')).toBe('2026-03-14 09:20');
+    await bench.type('#startedAt', 'last night');
+    await bench.type('#by', 'KO');
+    await bench.read('"last night" was not read');
+    await bench.tapWords('Now');
+    expect(await bench.valueOf('#startedAt')).toMatch(/^\d{4}-\d\d-\d\d \d\d:\d\d$/);
+  });
+
   it('is told which field stops the save, mends it and saves', async () => {
     await bench.pressWith(Key.CONTROL, Key.ENTER);
     await bench.read('Not saved yet: one field needs a look');

@@ -1,16 +1,33 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import DatePicker from 'primevue/datepicker';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { localMoment } from '../stores/draft';
+import { readMoment } from './readMoment';
 
 /** A moment with its offset, as the format keeps it. */
 const props = defineProps<{ id: string; value: string | null; label: string; error?: string | undefined }>();
 const emit = defineEmits<{ change: [value: string | null] }>();
 const date = computed(() => (props.value && !Number.isNaN(Date.parse(props.value)) ? new Date(props.value) : null));
+const unread = ref<string | null>(null);
 const picked = (next: unknown) => {
+  unread.value = null;
   emit('change', next instanceof Date && !Number.isNaN(next.getTime()) ? localMoment(next) : null);
 };
+/** The picker does not read a typed moment of 24 hours: it is read here, and told where it cannot be. */
+function typed(event: Event): void {
+  const text = event.target instanceof HTMLInputElement ? event.target.value : '';
+  const moment = readMoment(text);
+  unread.value = null;
+  if (moment) emit('change', localMoment(moment));
+}
+function left({ value }: { value: string }): void {
+  const text = value.trim();
+  unread.value =
+    text === '' || readMoment(text)
+      ? null
+      : `"${text}" was not read. Write it as 2026-11-27 06:48, or take the calendar.`;
+}
 </script>
 
 <template>
@@ -21,12 +38,15 @@ const picked = (next: unknown) => {
       date-format="yy-mm-dd"
       show-time
       hour-format="24"
-      :invalid="Boolean(error)"
+      :invalid="Boolean(error ?? unread)"
       :aria-label="label"
       @update:model-value="picked"
+      @input="typed"
+      @blur="left"
     />
     <Button label="Now" severity="secondary" @click="emit('change', localMoment(new Date()))" />
   </div>
+  <span v-if="unread" class="small error" role="alert">{{ unread }}</span>
 </template>
 
 <style scoped>

@@ -23,7 +23,7 @@ const marksX = computed(() => {
   return a
     ? [
         { at: t(a.nowC), name: 'now' },
-        ...(a.best && Math.abs(a.best.resinC - a.nowC) > 0.5 ? [{ at: t(a.best.resinC), name: 'best' }] : []),
+        ...(a.best && Math.abs(a.best.resinC - a.nowC) > 1.5 ? [{ at: t(a.best.resinC), name: 'best' }] : []),
       ]
     : [];
 });
@@ -80,6 +80,20 @@ const gain = computed(() => {
     worth: now.restedMm === null || (a.best.restedMm !== null && a.best.restedMm < now.restedMm * 0.95),
   };
 });
+/** A resin outside the card's band is not as it should be, whatever it would gain in bubbles. */
+const outside = computed(() => {
+  const a = answer.value;
+  if (!a) return null;
+  const [least, most] = a.cardC;
+  if (least !== null && a.nowC < least)
+    return {
+      toC: least,
+      says: `The card asks for ${units.say(least, '°C')} or more: warm it to that. Warmer still gains nothing in bubbles, and costs pot life.`,
+    };
+  if (most !== null && a.nowC > most)
+    return { toC: most, says: `The card ends at ${units.say(most, '°C')}: let it cool to that before you mix.` };
+  return null;
+});
 /** What is left in the bottle in use: all of it has to warm; null where the shelf does not know. */
 const bottleG = (part: 'A' | 'B') =>
   shelf.lots.find(
@@ -131,12 +145,13 @@ const bottles = computed(() =>
               ? `${sayMinutes(-gain.now.spareMin)} too long`
               : `${sayMinutes(gain.now.spareMin)} spare`
           }}.<template v-if="gain.best.resinC < answer.nowC"> Let it cool.</template></span
+        ><span v-else-if="outside">{{ outside.says }}</span
         ><span v-else>It is as warm as it should be: warmer gains nothing in bubbles, and costs pot life.</span>
         <Button
-          v-if="gain.worth"
+          v-if="gain.worth || outside"
           label="Plan with that"
           severity="secondary"
-          @click="store.set({ resinC: gain.best.resinC })"
+          @click="store.set({ resinC: gain.worth ? gain.best.resinC : outside!.toC })"
         />
       </p>
       <p v-else class="told bad">At no temperature that the card allows is there time for the rest.</p>
