@@ -103,6 +103,17 @@ describe('the heat of a pour', () => {
       expect(pours[i]!.afterMin - pours[i - 1]!.afterMin).toBeGreaterThan(alone.centreGelMin!);
     }
   });
+  it('never lets the card’s own depth pass for a hint: fifty millimetres of a coat that takes ten', () => {
+    const { verdict, warnings } = planned(saltmarshCard('house-coat-9'), {
+      want: { mixedMassG: 1315 },
+      conditions: { roomC: 22, resinC: 22 },
+      mould: { depthMm: 50 },
+    });
+    expect(verdict).toBe('no-go');
+    const found = warnings.find((w) => w.code === 'too-deep-at-once')!;
+    expect(found.stop).toBe(true);
+    expect(found.says).toContain("the card's deepest pour is 10 mm, and poured at once it would reach");
+  });
   it('stops no sound plan of the demo studio by a guess', () => {
     for (const slug of [
       'house-deep-40',

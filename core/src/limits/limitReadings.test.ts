@@ -60,8 +60,8 @@ describe('limitReadings', () => {
     ['degas.vacuumKPaAbs', { degas: { vacuumKPaAbs: 12 } }, 'above'],
     ['pour.depthMm', { pour: { depthMm: 60 } }, 'above'],
     ['pressure.gaugeKPa', { pressure: { gaugeKPa: 200 } }, 'below'],
-    ['pressure.gaugeKPa', { pressure: { gaugeKPa: 0 } }, 'below'],
-    ['pressure.reachedMin', { pressure: { gaugeKPa: 0 } }, 'not-recorded'],
+    ['pressure.gaugeKPa', { pressure: { gaugeKPa: 0 }, degas: { method: 'none' } }, 'below'],
+    ['pressure.reachedMin', { pressure: { gaugeKPa: 0 }, degas: { method: 'none' } }, 'not-recorded'],
     ['pressure.releasedMin', { pressure: { reachedMin: 5, releasedMin: 95 } }, 'below'],
     ['mould.thinnestMm', { mould: { thinnestMm: 2 } }, 'below'],
     ['cure.peakC', { cure: { peakC: 104 } }, 'above'],
@@ -211,6 +211,31 @@ describe('limitReadings', () => {
     expect(limitReadings(saltmarshCard('house-tide'), soundBatch('house-tide')).map((r) => r.field)).not.toContain(
       'mix.ratioErrorPct',
     );
+  });
+
+  it('does not hold a card that takes vacuum or pressure against the one that was not used', () => {
+    const unpressed = { pressure: { gaugeKPa: 0, startedMin: null, reachedMin: null, releasedMin: null } };
+    for (const field of ['pressure.gaugeKPa', 'pressure.reachedMin', 'pressure.releasedMin']) {
+      const found = read('house-clear-6', unpressed, field);
+      expect(found.state).toBe('not-stated');
+      expect(found.says).toContain('It had its vacuum instead, as the card allows.');
+      expect(found.says).not.toContain('states no limit');
+    }
+    const pressed = read(
+      'house-clear-6',
+      { degas: { method: 'none', minutes: 0, vacuumKPaAbs: null } },
+      'degas.minutes',
+    );
+    expect(pressed.says).toBe('Degas time was 0 min. It was pressed instead, as the card allows.');
+    // Neither of the two: then both lack.
+    const neither = { ...unpressed, degas: { method: 'none', minutes: 0, vacuumKPaAbs: null } };
+    expect(read('house-clear-6', neither, 'pressure.gaugeKPa').state).toBe('below');
+  });
+
+  it('says that the clock is a guess where the dose is far outside its band', () => {
+    const dosed = (g: number) => read('house-tide', { mix: { amountA: 200, amountB: g } }, 'pour.startedMin').says;
+    expect(dosed(12)).toContain('6 % of catalyst, so far outside its band a guess');
+    expect(dosed(4)).not.toContain('a guess');
   });
 
   it('reads an empty record as not recorded or not stated, never as fine', () => {

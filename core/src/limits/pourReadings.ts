@@ -5,13 +5,16 @@ import type { WorkingTime } from '../cure/workingTime';
 import type { Say } from '../units/wording';
 import { makeReading, type ReadingParts } from './reading';
 
+const doseWords = (pct: number, trusted: boolean, say: Say) =>
+  `${say(pct, '%')} of catalyst${trusted ? '' : ', so far outside its band a guess'}`;
+
 /** Whose minutes these are: the model at this batch's conditions, or the card's label. */
 export function whoseTime(working: WorkingTime, what: string, say: Say): string {
   if (working.from !== 'model') return `the card's ${what}`;
   const known = [
     working.resinC === null ? null : say(working.resinC, '°C'),
     working.massG === null ? null : say(working.massG, 'g'),
-    working.dose === null || working.dosePct === null ? null : `${say(working.dosePct, '%')} of catalyst`,
+    working.dose === null || working.dosePct === null ? null : doseWords(working.dosePct, working.dose.trusted, say),
   ].filter((words) => words !== null);
   const at = [known.slice(0, -1).join(', '), known.at(-1)].filter(Boolean).join(' and ');
   return at ? `the card's ${what}, carried by the cup model to ${at},` : `the cup model's ${what}`;
@@ -28,13 +31,18 @@ function degasParts(
   if (method === 'rest') return { low: product.mix?.restMin, vacuumHigh: null };
   if (usedVacuum && cardTakesVacuum) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
   if (method == null && cardTakesVacuum) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
-  return {
-    vacuumHigh: null,
-    note: method && card?.method ? 'This batch was not cleared the way the card describes.' : null,
-  };
+  const instead = card?.method === 'vacuum-or-pressure' && pressed(batch) === true;
+  const other = instead
+    ? 'It was pressed instead, as the card allows.'
+    : 'This batch was not cleared the way the card describes.';
+  return { vacuumHigh: null, note: method && card?.method ? other : null };
 }
 
 const pressed = (batch: Batch) => (batch.pressure?.gaugeKPa == null ? null : batch.pressure.gaugeKPa > 0);
+
+/** Whether a card that takes vacuum or pressure had its vacuum: then it asks for no pressure. */
+const hadVacuumInstead = (product: Product, batch: Batch) =>
+  product.degas?.method === 'vacuum-or-pressure' && batch.degas?.method === 'vacuum' && pressed(batch) === false;
 
 function releaseLimit(product: Product, batch: Batch, working: WorkingTime): { low: number | null; fromCard: boolean } {
   const hold = product.pressure?.holdMin;
@@ -46,13 +54,25 @@ function releaseLimit(product: Product, batch: Batch, working: WorkingTime): { l
 function pressureReadings(product: Product, batch: Batch, working: WorkingTime, say: Say): LimitReading[] {
   const { minKPa, maxKPa } = product.pressure ?? {};
   const unpressed = pressed(batch) === false;
-  const timed = (minKPa ?? maxKPa) != null || pressed(batch) === true;
-  const note = unpressed ? 'The batch was not pressed.' : null;
+  const vacuumInstead = hadVacuumInstead(product, batch);
+  const timed = ((minKPa ?? maxKPa) != null && !vacuumInstead) || pressed(batch) === true;
+  const note = vacuumInstead
+    ? 'It had its vacuum instead, as the card allows.'
+    : unpressed
+      ? 'The batch was not pressed.'
+      : null;
   const release = releaseLimit(product, batch, working);
   const gelWords = whoseTime(working, 'gel time', say);
   return [
     makeReading(
-      { field: 'pressure.gaugeKPa', measured: batch.pressure?.gaugeKPa, low: minKPa, high: maxKPa, unit: 'kPa', note },
+      {
+        field: 'pressure.gaugeKPa',
+        measured: batch.pressure?.gaugeKPa,
+        low: vacuumInstead ? null : minKPa,
+        high: vacuumInstead ? null : maxKPa,
+        unit: 'kPa',
+        note,
+      },
       say,
     ),
     makeReading(

@@ -41,8 +41,12 @@ function sentence(
   r: LimitReading & { measured: number | null; low: number | null; high: number | null },
   whose: string,
   say: Say,
+  explained: boolean,
 ): string {
   const label = fieldLabel(r.field);
+  // Where a note says why no limit holds, the card may well state one.
+  if (r.state === 'not-stated' && explained)
+    return r.measured === null ? `${label}: not recorded.` : `${label} was ${say(r.measured, r.unit)}.`;
   if (r.state === 'not-stated') {
     return r.measured === null
       ? `${label}: not recorded, and ${whose} states no limit.`
@@ -58,6 +62,6 @@ export function makeReading(parts: ReadingParts, say: Say): LimitReading {
   const { field, unit, whose = 'the card', note } = parts;
   const [measured, low, high] = [parts.measured ?? null, parts.low ?? null, parts.high ?? null];
   const state = parts.state ?? bandState(measured, low, high);
-  const says = parts.says ?? sentence({ field, measured, low, high, unit, state, says: '' }, whose, say);
+  const says = parts.says ?? sentence({ field, measured, low, high, unit, state, says: '' }, whose, say, note != null);
   return { field, measured, low, high, unit, state, says: note ? `${says} ${note}` : says };
 }

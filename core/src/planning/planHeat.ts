@@ -107,6 +107,12 @@ export function poursByCard(c: PlanCase): DepthInPours {
   };
 }
 
+/** Whether the depth is more than the card allows at once, whatever heat says. */
+const isOverCardDepth = ({ request, product }: PlanCase): boolean =>
+  request.mould?.depthMm != null &&
+  product.depth?.maxMm != null &&
+  request.mould.depthMm > product.depth.maxMm * (1 + 1e-6);
+
 /** Why a depth that the card allows may be too hot all the same. */
 const SIDES: Partial<Record<Answered['slab']['sideLoss']['from'], string>> = {
   wider: ', as wide as it is: little of its heat leaves at its sides',
@@ -117,16 +123,17 @@ const SIDES: Partial<Record<Answered['slab']['sideLoss']['from'], string>> = {
 export function poursBySlab(c: PlanCase, { schedule, atOncePeakC, slab }: Answered): DepthInPours {
   const { deepest } = schedule;
   const heat = `poured at once it would reach ${c.say(atOncePeakC ?? slab.peakC, '°C')}`;
+  const card = c.product.depth?.maxMm;
   const why =
     deepest.by === 'card'
       ? `the card's deepest pour is ${c.say(deepest.depthMm, 'mm')}`
-      : `${heat}${SIDES[slab.sideLoss.from] ?? ''}`;
+      : `${isOverCardDepth(c) && card != null ? `the card's deepest pour is ${c.say(card, 'mm')}, and ` : ''}${heat}${SIDES[slab.sideLoss.from] ?? ''}`;
   return {
     count: schedule.pours.length,
     deepestMm: deepest.depthMm,
     why,
     sand: schedule.sand,
-    byCard: deepest.by === 'card',
+    byCard: deepest.by === 'card' || isOverCardDepth(c),
   };
 }
 

@@ -14,19 +14,24 @@ const picked = (next: unknown) => {
   unread.value = null;
   emit('change', next instanceof Date && !Number.isNaN(next.getTime()) ? localMoment(next) : null);
 };
+/** What was typed since the field was entered; null while nothing was. */
+let text: string | null = null;
 /** The picker does not read a typed moment of 24 hours: it is read here, and told where it cannot be. */
 function typed(event: Event): void {
-  const text = event.target instanceof HTMLInputElement ? event.target.value : '';
-  const moment = readMoment(text);
+  text = event.target instanceof HTMLInputElement ? event.target.value.trim() : null;
   unread.value = null;
+  const moment = text === null ? null : readMoment(text);
   if (moment) emit('change', localMoment(moment));
 }
-function left({ value }: { value: string }): void {
-  const text = value.trim();
-  unread.value =
-    text === '' || readMoment(text)
-      ? null
-      : `"${text}" was not read. Write it as 2026-11-27 06:48, or take the calendar.`;
+function left(): void {
+  if (text && !readMoment(text))
+    unread.value = `"${text}" was not read. Write it as 2026-11-27 06:48, or take the calendar.`;
+  text = null;
+}
+function now(): void {
+  text = null;
+  unread.value = null;
+  emit('change', localMoment(new Date()));
 }
 </script>
 
@@ -44,7 +49,7 @@ function left({ value }: { value: string }): void {
       @input="typed"
       @blur="left"
     />
-    <Button label="Now" severity="secondary" @click="emit('change', localMoment(new Date()))" />
+    <Button label="Now" severity="secondary" @click="now" />
   </div>
   <span v-if="unread" class="small error" role="alert">{{ unread }}</span>
 </template>
