@@ -42,6 +42,51 @@ describe('the chain of mends', () => {
       )[0]!.outcome,
     ).toBe('held');
   });
+  it('a coat that lifts is the mend failing in its own way, and the next begins with what lies bare', () => {
+    const lifted = piece(
+      [tacky(24), { afterH: 60, symptoms: [{ kind: 'delamination', pattern: 'unspecified' }] }],
+      [mend(25, 26, { coat: { massG: 30 } })],
+    );
+    expect(mendsOf(lifted)[0]).toMatchObject({ outcome: 'failed', failedBy: 'delamination' });
+    expect(failedMends(lifted, 'delamination')).toBe(1);
+    const { steps } = diagnose(saltmarshCard('house-coat-9'), lifted).symptoms.at(-1)!.mend;
+    expect(steps[0]).toMatch(/The coat has lifted: take off all of it that is loose/);
+    // Without a coat there is nothing of the mend's own that could lift.
+    const warmed = mend(25, 26, { steps: [{ says: 'Warm for a day.', done: true }] });
+    const bare = piece(
+      [tacky(24), { afterH: 60, symptoms: [{ kind: 'delamination', pattern: 'unspecified' }] }],
+      [warmed],
+    );
+    expect(mendsOf(bare)[0]!.outcome).toBe('held');
+  });
+  it('mends areas in different states as one: each its step in the right order, one coat over all', () => {
+    const area = (pattern: string, where: string, areaCM2: number) => ({
+      kind: 'tacky',
+      pattern,
+      area: { where, areaCM2 },
+    });
+    const many = soundBatch('house-coat-9', {
+      mix: { stirMin: 0.6, scrapedWalls: false },
+      checks: [
+        {
+          afterH: 60,
+          symptoms: [
+            area('tacky-all-over', 'middle', 200),
+            area('sticky-spots', 'left edge', 60),
+            area('liquid', 'drip edge', 40),
+          ],
+        },
+      ],
+    });
+    for (const { mend: found } of diagnose(saltmarshCard('house-coat-9'), many).symptoms) {
+      const words = found.steps.join(' ');
+      const order = ['drip edge: scrape off', 'left edge: sand', 'middle: leave'].map((w) => words.indexOf(w));
+      expect(order.every((i) => i >= 0)).toBe(true);
+      expect(order).toEqual([...order].sort((a, b) => a - b));
+      expect(words).toContain('the whole area, 300 cm²');
+      expect(words.match(/fresh, measured coat/g)).toHaveLength(1);
+    }
+  });
   it('goes back to sound resin once a mend has failed, and doubts the bottles after two', () => {
     const steps = (batch: ReturnType<typeof piece>) =>
       diagnose(saltmarshCard('house-coat-9'), batch).symptoms.at(-1)!.mend.steps.join(' ');

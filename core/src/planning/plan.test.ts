@@ -7,7 +7,7 @@ import { issuesFromZod } from '../formats/problem';
 import { ratioErrorPct } from '../mixing/ratio';
 import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { overlay } from '../simulation/soundBatch';
-import { plan, quickPlan } from './plan';
+import { forbiddenBy, plan, quickPlan, reasonsNeeded } from './plan';
 
 const bench = {
   scaleStepG: 0.1,
@@ -247,5 +247,41 @@ describe('plan', () => {
       overlay(saltmarshCard('house-coat-9'), { ratio: { byWeight: null, byVolume: null } }),
     );
     expect(() => plan(planRequestSchema.parse({ product: bare, want: { mixedMassG: 100 } }))).toThrow(CoreError);
+  });
+});
+
+describe('what a plan may be begun with', () => {
+  const of = (slug: string, patch: Record<string, unknown>) => plan(request(slug, patch));
+  it.each<[string, string, Record<string, unknown>, string]>([
+    ['a room far too cold', 'house-deep-40', { conditions: { roomC: 5, resinC: 5 } }, 'room.temperatureC:below'],
+    ['damp over the card', 'house-clear-6', { conditions: { humidityPct: 80 } }, 'room.humidityPct:above'],
+    ['a depth over the card', 'house-coat-9', { mould: { depthMm: 40 } }, 'too-deep-at-once'],
+    ['a scale too coarse', 'house-clear-6', { want: { volumeML: 12 }, gear: { scaleStepG: 2 } }, 'scale-too-coarse'],
+  ])('%s needs a reason, and is never plainly go', (_what, slug, patch, code) => {
+    const answer = of(slug, patch);
+    expect(reasonsNeeded(answer).map((w) => w.code)).toContain(code);
+    expect(forbiddenBy(answer)).toEqual([]);
+    expect(answer.verdict).not.toBe('go');
+  });
+  it('pressure over a rating passes for no reason', () => {
+    const answer = of('house-clear-6', {
+      handling: { route: 'pressure', pressureKPa: 405 },
+      gear: { vesselRatedKPa: 350 },
+    });
+    expect(forbiddenBy(answer).map((w) => w.code)).toContain('over-rating');
+    expect(reasonsNeeded(answer).map((w) => w.code)).not.toContain('over-rating');
+    expect(answer.verdict).toBe('no-go');
+  });
+  it('a sound one needs none, and whatever needs none is not stopped', () => {
+    for (const { slug, depth } of SALTMARSH_CARDS) {
+      const answer = of(slug, { mould: { depthMm: Math.min(6, depth?.maxMm ?? 6) } });
+      expect(forbiddenBy(answer), slug).toEqual([]);
+      if (reasonsNeeded(answer).length === 0)
+        expect(
+          answer.warnings.filter((w) => w.stop),
+          slug,
+        ).toEqual([]);
+      else expect(answer.verdict, slug).not.toBe('go');
+    }
   });
 });
