@@ -1,5 +1,5 @@
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readFileSync, realpathSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { ROOT, mustRun } from './run.mjs';
 import { hashOf, isStamped, stamp } from './stamp.mjs';
 
@@ -13,6 +13,20 @@ const WANTED = [
   'e2e/package.json',
 ];
 
+/**
+ * The folder of Node's own headers, where they were installed beside it and are of this very version: the database
+ * driver is then compiled without a network. Null where there are none, or where somebody has set another.
+ */
+export function ownHeaders(node = process.execPath, version = process.versions.node, env = process.env) {
+  if (env.npm_config_nodedir) return null;
+  const prefix = resolve(dirname(realpathSync(node)), '..');
+  const header = join(prefix, 'include/node/node_version.h');
+  if (!existsSync(header)) return null;
+  const text = readFileSync(header, 'utf8');
+  const part = (name) => new RegExp(`#define NODE_${name}_VERSION (\\d+)`).exec(text)?.[1];
+  return [part('MAJOR'), part('MINOR'), part('PATCH')].join('.') === version ? prefix : null;
+}
+
 /** Installs the packages where they are missing or the lock file has changed. The database driver is compiled here, which takes some minutes. */
 export async function ensureInstalled() {
   const [major, minor] = process.versions.node.split('.').map(Number);
@@ -23,6 +37,8 @@ export async function ensureInstalled() {
   const hash = hashOf(WANTED, process.versions.modules);
   if (existsSync(join(ROOT, 'node_modules')) && isStamped(STAMP, hash)) return;
   console.log('Installing packages. The first time, the database driver is compiled, which takes about four minutes.');
-  await mustRun('npm', ['ci', '--no-audit', '--no-fund']);
+  const headers = ownHeaders();
+  const env = headers === null ? process.env : { ...process.env, npm_config_nodedir: headers };
+  await mustRun('npm', ['ci', '--no-audit', '--no-fund'], { env });
   stamp(STAMP, hash);
 }
