@@ -207,6 +207,42 @@ describe('a piece in layers', () => {
     await bench.go(`/batches/${code}`);
     expect(await bench.text('[data-test="in-piece"]')).toContain('Layer 1 of P-05 tide table');
   });
+  it('has layers put in between and moved by hand, and leaves the poured one where it lies', async () => {
+    const order = async () => (await piece()).layers.map((l) => l.productSlug);
+    await bench.go('/pieces/P-05');
+    await bench.see('[data-layer="2"]');
+    await bench.tap('[data-layer="2"] .open');
+    await bench.tapWords('Put a layer below it', '[data-layer="2"]');
+    await bench.see('[data-layer="3"]');
+    await bench.driver.wait(async () => (await order()).length === 3, 5000, 'the layer is not stored');
+    const before = await order();
+    await bench.tap('[data-layer="1"] .open');
+    expect(await bench.text('[data-layer="1"]')).not.toContain('Put a layer below it');
+    await bench.pick('[data-layer="2"] [aria-label="Product of the layer"]', 'House Deep 40');
+    await bench.driver.wait(async () => (await order())[1] === 'house-deep-40', 5000, 'the product is not stored');
+    await bench.tapWords('Move up', '[data-layer="2"]');
+    await bench.driver.wait(async () => (await order())[2] === 'house-deep-40', 5000, 'the layer does not move');
+    expect((await order())[0]).toBe(before[0]);
+  });
+  it('asks before it is taken off the list', async () => {
+    await bench.tapWords('Take this piece off the list');
+    await bench.read('the order of its layers and its weighings are gone');
+    await bench.tapWords('Keep it');
+    expect((await piece()).layers).toHaveLength(3);
+    await bench.go('/pieces/P-05');
+    await bench.tapWords('Take this piece off the list');
+    await bench.tapWords('Take it off');
+    await bench.read('Name of the piece');
+    expect((await fetch(`${api}/pieces/P-05`)).status).toBe(404);
+  });
+  it('does not pour on a damp layer without a reason', async () => {
+    await bench.go('/pieces/P-04');
+    await bench.tapWords('Plan this pour', '[data-layer="2"]');
+    expect(await bench.text('[data-test="reason"]')).toContain('still loses');
+    await bench.tapWords('Back');
+    await bench.gone('[data-test="reason"]');
+    expect((await address()).pathname).toBe('/pieces/P-04');
+  });
   it('moves on when a drying layer is weighed dry', async () => {
     await bench.go('/pieces/P-04');
     expect(await bench.text('[data-layer="2"]')).toContain('still loses');
@@ -230,6 +266,14 @@ describe('a piece in layers', () => {
       8000,
       'the layer is never told dry',
     );
+  });
+  it('lists its weighings, each corrected or taken out where it stands', async () => {
+    const masses = async () => (await get<Piece>('/pieces/P-04')).layers[0]!.weighings!.map((w) => w.massG);
+    await bench.go('/pieces/P-04');
+    await bench.type('#weighing-0-1', '553.5');
+    await bench.driver.wait(async () => (await masses())[1] === 553.5, 5000, 'the weighing is not corrected');
+    await bench.tap('[aria-label="Take weighing 2 out"]');
+    await bench.driver.wait(async () => (await masses()).length === 1, 5000, 'the weighing is still there');
   });
   it('puts the layer below in view of a fault seen days later', async () => {
     await bench.go('/batches/B-0421/diagnosis');

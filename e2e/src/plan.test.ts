@@ -149,6 +149,31 @@ describe('a batch planned before it is mixed', () => {
   });
 });
 
+describe('a plan beyond its card', () => {
+  it('is begun only with a reason, which the record keeps', async () => {
+    await startAfresh();
+    await bench.pick(field('productSlug'), 'House Deep 40');
+    await bench.tapWords('Mass', '.fills');
+    await fill({ massG: '600', depthMm: '20', roomC: '6', resinC: '6', humidityPct: '50' });
+    await bench.driver.wait(async () => (await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
+    await bench.tapWords('Begin this batch');
+    expect(await bench.text('[data-test="reason"]')).toContain('the card says 18 °C to 28 °C');
+    expect(await (await bench.see('[data-test="reason"] .p-button-danger')).isEnabled()).toBe(false);
+    await bench.tapWords('Back');
+    await bench.gone('[data-test="reason"]');
+    await bench.tapWords('Begin this batch');
+    await bench.type('[data-test="reason"] [aria-label="Reason"]', 'it goes into the hot box at once');
+    await bench.tapWords('Go on');
+    await bench.see('[data-test="step"]');
+    const code = /batches\/([^/]+)\/bench/.exec(await bench.driver.getCurrentUrl())![1]!;
+    const stored = (await (await fetch(`${application.address}/api/v1/batches/${code}`)).json()) as {
+      bench: { reasons: { field: string; reason: string }[] };
+    };
+    expect(stored.bench.reasons.map((r) => r.reason)).toContain('it goes into the hot box at once');
+    expect(stored.bench.reasons.map((r) => r.field)).toContain('room.temperatureC');
+  });
+});
+
 describe('other families', () => {
   it('a deep pour is split, with the peak it would have had, and one of the pours can be planned', async () => {
     await startAfresh();
