@@ -159,11 +159,11 @@ describe('a plan beyond its card', () => {
     await bench.tapWords('Begin this batch');
     expect(await bench.text('[data-test="reason"]')).toContain('the card says 18 °C to 28 °C');
     expect(await (await bench.see('[data-test="reason"] .p-button-danger')).isEnabled()).toBe(false);
-    await bench.tapWords('Back');
+    await bench.tapWords('Back', '[data-test="reason"]');
     await bench.gone('[data-test="reason"]');
     await bench.tapWords('Begin this batch');
     await bench.type('[data-test="reason"] [aria-label="Reason"]', 'it goes into the hot box at once');
-    await bench.tapWords('Go on');
+    await bench.tapWords('Go on', '[data-test="reason"]');
     await bench.see('[data-test="step"]');
     const code = /batches\/([^/]+)\/bench/.exec(await bench.driver.getCurrentUrl())![1]!;
     const stored = (await (await fetch(`${application.address}/api/v1/batches/${code}`)).json()) as {
