@@ -1,4 +1,4 @@
-import { saltmarshCard, soundBatch, type Problem } from '@warm-jar/core';
+import { productListSchema, saltmarshCard, soundBatch, type Problem } from '@warm-jar/core';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testStudio, type TestStudio } from './testStudio';
@@ -61,6 +61,28 @@ describe('whatever a format accepts, the sums accept', () => {
       await api().get('/api/v1/agenda.ics').expect(200);
     },
   );
+  it('a card that was stored before it would have been refused breaks no list, no piece and no batch', async () => {
+    const card = saltmarshCard('house-noon');
+    await studio.products.add({
+      ...card,
+      slug: 'house-dim',
+      light: { ...card.light, doseMJPerCM2: 15, criticalMJPerCM2: 15 },
+    });
+    const all = await api().get('/api/v1/products').expect(200);
+    expect(productListSchema.parse(all.body).items.map((p) => p.slug)).toContain('house-dim');
+    const layers = [
+      { productSlug: 'house-dim', depthMm: 30 },
+      { productSlug: 'house-coat-9', depthMm: 4 },
+    ];
+    await api().post('/api/v1/pieces').send(piece({ layers })).expect(201);
+    await api().get('/api/v1/layers/due').expect(200);
+    await api().get('/api/v1/pieces/P-01/plan').expect(200);
+    const seen = { checks: [{ afterH: 2, symptoms: [{ kind: 'soft', pattern: 'deep-under-skin' }] }] };
+    const batch = { ...soundBatch('house-noon', seen), code: 'B-0001', product: { slug: 'house-dim', revision: 1 } };
+    await api().post('/api/v1/batches').send(batch).expect(201);
+    const found = await api().get('/api/v1/batches/B-0001/diagnosis').expect(200);
+    expect((found.body as { symptoms: { causes: unknown[] }[] }).symptoms[0]!.causes.length).toBeGreaterThan(0);
+  });
   it('a light-cured card whose dose cures nothing is refused with the field and a way out', async () => {
     const card = saltmarshCard('house-noon');
     const refused = await api()

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { FACTORS } from '../learning/factors';
 import { STAGES } from '../planning/stage';
-import { productSchema } from './product';
+import { storedProductSchema } from './product';
 import { isoDate, shortText, slug } from './quantities';
 import { FAMILIES, GRADES, SYMPTOM_KINDS } from './vocabulary';
 
@@ -156,7 +156,8 @@ export const productSummarySchema = z.object({
   source: z.string().nullable(),
 });
 
-export const productListSchema = z.object({ items: z.array(productSchema) });
+/** Cards as they are stored: one that would be refused today is still read, so that it breaks no list. */
+export const productListSchema = z.object({ items: z.array(storedProductSchema) });
 export const historySchemaOfBatch = z.object({ items: z.array(historyEntrySchema) });
 
 /** Units for the sentences of a diagnosis; stored units where not given. */

@@ -1,4 +1,10 @@
-import { problemIssueSchema, productListSchema, productSchema, ratioContradictions } from '@warm-jar/core';
+import {
+  problemIssueSchema,
+  productListSchema,
+  productSchema,
+  ratioContradictions,
+  storedProductSchema,
+} from '@warm-jar/core';
 import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
@@ -86,7 +92,7 @@ export function productRoutes(products: ProductStore): Endpoint[] {
         path: '/products/{slug}',
         summary: 'A product card at its newest revision',
         params: bySlug,
-        answers: { 200: { description: 'The card', schema: productSchema } },
+        answers: { 200: { description: 'The card', schema: storedProductSchema } },
       },
       async ({ params }) => ({ status: 200, body: await products.get(params.slug) }),
     ),
@@ -108,7 +114,7 @@ export function productRoutes(products: ProductStore): Endpoint[] {
         path: '/products/{slug}/revisions/{revision}',
         summary: 'A product card at one revision',
         params: byRevision,
-        answers: { 200: { description: 'The card', schema: productSchema } },
+        answers: { 200: { description: 'The card', schema: storedProductSchema } },
       },
       async ({ params }) => ({ status: 200, body: await products.get(params.slug, params.revision) }),
     ),

@@ -4,7 +4,7 @@ import {
   diagnosisSchema,
   historySchemaOfBatch,
   productListSchema,
-  productSchema,
+  storedProductSchema,
   type Batch,
   type BatchPage,
   type Entry,
@@ -33,11 +33,11 @@ const batchPath = (code: string) => `/batches/${encodeURIComponent(code)}`;
 export const api = {
   products: async (): Promise<Product[]> => (await read(productListSchema, await send('/products'))).items,
   productAt: async (slug: string, revision: number): Promise<Product> =>
-    read(productSchema, await send(`/products/${encodeURIComponent(slug)}/revisions/${revision}`)),
+    read(storedProductSchema, await send(`/products/${encodeURIComponent(slug)}/revisions/${revision}`)),
   revisions: async (slug: string): Promise<Product[]> =>
     (await read(productListSchema, await send(`/products/${encodeURIComponent(slug)}/revisions`))).items,
   addProduct: async (card: unknown): Promise<Product> =>
-    read(productSchema, await send('/products', withJson('POST', card))),
+    read(storedProductSchema, await send('/products', withJson('POST', card))),
   batches: async (query: Record<string, string>): Promise<BatchPage> =>
     read(batchPageSchema, await send(`/batches?${new URLSearchParams(query).toString()}`)),
   batch: async (code: string): Promise<Versioned> => versioned(await send(batchPath(code))),

@@ -4,7 +4,7 @@ import {
   mouldOf,
   planRequestSchema,
   productFits,
-  productSchema,
+  storedProductSchema,
   quickPlan,
   wordsIn,
   type CardConflict,
@@ -37,7 +37,7 @@ function cardOf(product: unknown): Product {
   const text = JSON.stringify(product);
   const known = cards.get(text);
   if (known) return known;
-  const card = productSchema.parse(product);
+  const card = storedProductSchema.parse(product);
   cards.set(text, card);
   return card;
 }
