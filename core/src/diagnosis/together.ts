@@ -17,6 +17,8 @@ interface Likely {
   readonly weight: number;
   readonly happened: number;
   readonly fields: ReadonlySet<string>;
+  /** Fields that speak for it plainly. */
+  readonly plain: ReadonlySet<string>;
   /** What shows it best. */
   readonly shows: Evidence;
 }
@@ -27,8 +29,10 @@ const happenedChance = (points: number) => {
   return odds / (1 + odds);
 };
 
-/** Two slips that lean on the same reading are two readings of one thing. */
-const apart = (a: Likely, b: Likely) => ![...a.fields].some((f) => b.fields.has(f));
+/** Two slips that lean on the same reading alone are two readings of one thing; each needs something plain of its own. */
+const apart = (a: Likely, b: Likely) =>
+  ![...a.fields].some((f) => b.fields.has(f)) ||
+  ([...a.plain].some((f) => !b.fields.has(f)) && [...b.plain].some((f) => !a.fields.has(f)));
 /** Causes that are two names for one thing in a record: either, never both (domain: how neighbours are told apart). */
 const EITHER: readonly (readonly [CauseId, CauseId])[] = [
   ['cold-cure', 'too-soon'],
@@ -62,6 +66,7 @@ function shownSlips(facts: CaseFacts): Likely[] {
           weight: share,
           happened: limit ? Math.max(happened, HAPPENED) : happened,
           fields: new Set(speaks.map((e) => e.field)),
+          plain: new Set(speaks.filter((e) => e.points >= SHOWN_POINTS).map((e) => e.field)),
           shows: limit ?? shows,
         },
       ];

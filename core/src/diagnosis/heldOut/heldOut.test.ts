@@ -13,7 +13,7 @@ describe('records set aside', () => {
   });
   it('of two causes lead with one of them, and mostly name both', () => {
     expect(pairs.filter((r) => !r.right)).toEqual([]);
-    expect(pairs.filter(namedBoth).length).toBeGreaterThanOrEqual(9);
+    expect(pairs.filter(namedBoth).length).toBeGreaterThanOrEqual(10);
   });
   it('never name two where one happened, but for weather that is cold and damp at once', () => {
     const named = singles.filter((r) => r.both);
