@@ -8,7 +8,9 @@ export type CoreErrorCode =
   | 'did-not-converge'
   | 'too-dark'
   | 'card-burnt-out'
-  | 'card-too-dark';
+  | 'card-too-dark'
+  | 'past-the-end'
+  | 'column-refused';
 
 /** Thrown for input that a public function of the core cannot use. `path` names the field to mend. */
 export class CoreError extends Error {

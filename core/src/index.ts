@@ -16,6 +16,7 @@ export * from './formats/gear';
 export * from './formats/piece';
 export * from './formats/batchTable';
 export * from './formats/table';
+export * from './formats/codes';
 export * from './mixing/volume';
 export * from './mixing/mesh';
 export * from './mixing/askedCatalyst';

@@ -1,5 +1,5 @@
 import express, { type Express } from 'express';
-import { MOST_BODY_BYTES, boundDepth, sameOrigin } from './http/bounds';
+import { MOST_BODY_BYTES, boundAddress, boundBody, sameOrigin } from './http/bounds';
 import { mount, type Endpoint } from './http/endpoint';
 import { errorHandler } from './http/errorHandler';
 import { notFound } from './http/problem';
@@ -92,7 +92,7 @@ export function createApp({
   app.use(securityHeaders());
 
   const api = express.Router();
-  api.use(sameOrigin);
+  api.use(boundAddress, sameOrigin);
   api.use(photoRouter(photos));
   api.use(agendaRouter({ checks, batches, products, pieces, now: clock.now }));
   api.use(learningRouter({ facts, products, shelf, learner, log }));
@@ -100,7 +100,7 @@ export function createApp({
   const waiting = new Map<string, Checked>();
   api.use(backupRouter(backup, waiting));
   api.use(eventsRouter({ bus, clock, devices }));
-  api.use(express.json({ limit: MOST_BODY_BYTES }), boundDepth);
+  api.use(express.json({ limit: MOST_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
@@ -119,7 +119,9 @@ export function createApp({
     ...planRoutes(planner),
     ...deviceRoutes(devices, clock.now),
   ];
-  mount(api, [...routes, ...documentRoutes(routes, API_PREFIX)]);
+  const all = [...routes, ...documentRoutes(routes, API_PREFIX)];
+  mount(api, all);
+  app.locals['endpoints'] = all;
   api.use((request) => {
     throw notFound(`${request.method} ${API_PREFIX}${request.path}`);
   });

@@ -86,7 +86,7 @@ describe('devices', () => {
   it('that do not answer are told as such, and come back', async () => {
     await request(studio.app).post('/api/v1/devices/D-01/act').send({ do: 'silence', seconds: 0.4 }).expect(204);
     const silent = await request(studio.app).get('/api/v1/devices/D-01/reading');
-    expect(silent.status).toBe(503);
+    expect(silent.status).toBe(409);
     expect(silent.body.error).toMatchObject({ code: 'device-silent' });
     await new Promise((done) => {
       setTimeout(done, 500);

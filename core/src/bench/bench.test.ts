@@ -56,6 +56,14 @@ describe('entries', () => {
     expect(
       applyEntry({ mix: { stirMin: 2 } }, entry({ set: [{ path: 'mix.stirMin', was: null, value: 2 }] })).conflicts,
     ).toEqual([]));
+  it('that point past the end of a list, or at no field, are refused: they would be taken and kept nowhere', () => {
+    const one = { checks: [{ afterH: 1 }] };
+    const set = (path: string) => entry({ set: [{ path, was: null, value: 'pass' }] });
+    expect(applyEntry(one, set('checks[0].grade')).document).toEqual({ checks: [{ afterH: 1, grade: 'pass' }] });
+    for (const path of ['checks[1].grade', 'additives[0].name', 'checks[0].symptoms[0].kind'])
+      expect(() => applyEntry(one, set(path))).toThrow(expect.objectContaining({ code: 'past-the-end', path }));
+    expect(() => set('constructor.name')).toThrow('There is no field of that name.');
+  });
   it('are taken back by their inverse', () => {
     const value = fc.oneof(fc.integer(), fc.constant(null), fc.string());
     fc.assert(

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CoreError } from '../errors';
 import { valueAt, withValue, type Tree } from '../formats/documentPath';
 import * as q from '../formats/quantities';
 
@@ -10,7 +11,8 @@ const path = z
   .regex(
     /^[a-zA-Z]+(\[\d{1,4}\])*(\.[a-zA-Z]+(\[\d{1,4}\])*)*$/,
     'Write a field by its dotted name, such as mix.amountA.',
-  );
+  )
+  .refine((text) => !/(?:^|\.)(?:constructor|prototype)(?:[.[]|$)/.test(text), 'There is no field of that name.');
 /** Lists that grow by one whoever adds to them. */
 export const GROWING_LISTS = [
   'readings',
@@ -50,12 +52,24 @@ export interface EntryConflict {
   readonly mine: unknown;
 }
 
+/** A place in a list that the document does not have. */
+function pastTheEnd(document: Tree, at: string): string | null {
+  for (const found of at.matchAll(/\[(\d+)\]/g)) {
+    const list = valueAt(document, at.slice(0, found.index));
+    const length = Array.isArray(list) ? list.length : 0;
+    if (Number(found[1]) >= length)
+      return `${at.slice(0, found.index)} has ${length === 0 ? 'nothing' : length} in it, so there is no ${found[0]}.`;
+  }
+  return null;
+}
+
 /** Nothing recorded is the same whether it is absent or null. */
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
 
 /**
  * Lays an entry over a document. A field that somebody else set meanwhile to something else is a conflict, and then
  * nothing of the entry is applied; different fields, and things added to lists, go together.
+ * @throws CoreError `past-the-end` where a field points past the end of a list: it would be taken and kept nowhere
  */
 export function applyEntry(
   document: Tree,
@@ -68,6 +82,10 @@ export function applyEntry(
         .filter((s) => !same(s.theirs, s.was) && !same(s.theirs, s.mine))
         .map(({ path: at, theirs, mine }) => ({ path: at, theirs, mine }));
   if (conflicts.length > 0) return { document, conflicts };
+  for (const { path: at } of entry.set) {
+    const fault = pastTheEnd(document, at);
+    if (fault !== null) throw new CoreError('past-the-end', `${fault} Load the batch again.`, at);
+  }
   const set = entry.set.reduce((d, s) => withValue(d, s.path, s.value ?? null), document);
   const added = entry.add.reduce((d, a) => {
     const list = valueAt(d, a.path);

@@ -2,6 +2,7 @@ import { findRoot } from '../numeric/findRoot';
 import { bogackiShampineStep, nextStep } from '../numeric/rungeKutta';
 import { arrheniusFactor } from './arrhenius';
 import { heatCapacityOf, wholeRiseK } from './heatCapacity';
+import { settledStep, type SlowCup } from './settled';
 import { CUP_CONVECTION_W_PER_M2K, HEAT_CAPACITY_J_PER_GK, type FamilyKinetics } from './kineticsDefaults';
 
 /** Chemistry of one product, as the cup and the slab share it. */
@@ -73,6 +74,8 @@ export function coolingPerMin(
 /** Absolute tolerances of a step: conversion, kelvin. */
 const TOLERANCE = [2e-6, 0.005];
 const MOST_STEPS = 20_000;
+/** Steps longer than this share of the time that cooling takes are tried at balance; the longest that are not. */
+const [STIFF, MOST_UNSETTLED] = [0.8, 2.5];
 /** The whole cure is taken as over here; the tail carries no heat worth having. */
 const CURED = 0.995;
 
@@ -91,6 +94,12 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
   const slopes = ([alpha, temperature]: number[]) => {
     const rate = cureRatePerMin(chemistry, alpha!, Math.min(temperature!, boundC));
     return [rate, riseK * rate - cooling * (temperature! - conditions.roomC)];
+  };
+  const slow: SlowCup = {
+    ratePerMin: (alpha, temperature) => cureRatePerMin(chemistry, alpha, Math.min(temperature, boundC)),
+    riseK,
+    coolingPerMin: cooling,
+    roomC: conditions.roomC,
   };
   const end = Math.min(conditions.untilAlpha ?? CURED, CURED);
   const startAlpha = conditions.alpha ?? 0;
@@ -111,12 +120,16 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
       break;
     }
     h = Math.min(h, conditions.mostMinutes - t);
-    const step = bogackiShampineStep(slopes, y, slope, h);
+    const settled = h * cooling > STIFF ? settledStep(slow, y, h) : null;
+    // Without the balance a step much longer than the cooling would only be refused.
+    if (settled === null && h * cooling > MOST_UNSETTLED) h = MOST_UNSETTLED / cooling;
+    const step = settled ?? bogackiShampineStep(slopes, y, slope, h);
     const scaled = Math.max(...step.error.map((e, i) => Math.abs(e) / TOLERANCE[i]!));
     if (scaled <= 1) {
       t = conditions.mostMinutes - t - h < 1e-9 ? conditions.mostMinutes : t + h;
-      lostK +=
-        cooling * excessOver(h, y[1]! - conditions.roomC, step.y[1]! - conditions.roomC, slope[1]!, step.slope[1]!);
+      lostK += settled
+        ? riseK * (step.y[0]! - y[0]!) - (step.y[1]! - y[1]!)
+        : cooling * excessOver(h, y[1]! - conditions.roomC, step.y[1]! - conditions.roomC, slope[1]!, step.slope[1]!);
       y = step.y;
       slope = step.slope;
       curve.minutes.push(t);

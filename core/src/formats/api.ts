@@ -178,7 +178,11 @@ export type HistoryEntry = z.infer<typeof historyEntrySchema>;
 
 /** A filter of the log under a name, shared by the studio's screens. */
 export const savedFilterSchema = z.object({
-  name: shortText.min(1, 'Give the filter a name.'),
+  name: shortText
+    .min(1, 'Give the filter a name.')
+    .refine((n) => n.trim() !== '' && n !== '.' && n !== '..' && !/[\p{Cc}\p{Zl}\p{Zp}]/u.test(n), {
+      error: 'Use a name that can be read on one line.',
+    }),
   query: z.record(z.string().max(40), z.string().max(2000)),
 });
 export const savedFilterListSchema = z.object({ items: z.array(savedFilterSchema) });

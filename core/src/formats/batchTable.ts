@@ -14,7 +14,7 @@ function cellOf(value: unknown): string {
 
 /** A key of an object within a path; one that would be read as more than one, or as a place in a list, is quoted in brackets. */
 const keyed = (path: string, key: string) =>
-  /^[^.[\]\s"]+$/.test(key) ? (path === '' ? key : `${path}.${key}`) : `${path}[${JSON.stringify(key)}]`;
+  /^(?![=+@-])[^.[\]\s"]+$/.test(key) ? (path === '' ? key : `${path}.${key}`) : `${path}[${JSON.stringify(key)}]`;
 
 function walk(value: unknown, path: string, row: Record<string, string>): void {
   if (value === null || value === undefined) return;

@@ -4,6 +4,9 @@ import * as q from './quantities';
 
 const parts = z.looseObject({ a: q.partNumber, b: q.partNumber });
 
+/** Doses that a card may state a gel time at; each is fitted. */
+const MOST_GEL_DOSES = 8;
+
 const catalyst = z.looseObject({
   minPct: q.percent.nullish(),
   typicalPct: q.percent.nullish(),
@@ -14,13 +17,13 @@ const catalyst = z.looseObject({
   gel: z
     .array(
       z.looseObject({
-        pct: q.percent.positive('Must be more than 0 %.'),
-        minutes: q.positiveMinutes,
+        pct: q.percent.min(0.01, 'Must be 0.01 % or more.'),
+        minutes: q.liquidMinutes,
         atC: q.temperatureC.nullish(),
-        massG: q.positiveMassG.nullish(),
+        massG: q.cardMassG.nullish(),
       }),
     )
-    .max(20)
+    .max(MOST_GEL_DOSES)
     .nullish(),
 });
 
@@ -33,10 +36,12 @@ const ratio = z.looseObject({
 });
 
 const minutesAt = z.looseObject({
-  minutes: q.positiveMinutes.nullish(),
+  minutes: q.cardMinutes.nullish(),
   atC: q.temperatureC.nullish(),
-  massG: q.positiveMassG.nullish(),
+  massG: q.cardMassG.nullish(),
 });
+
+const liquidMinutesAt = z.looseObject({ ...minutesAt.shape, minutes: q.liquidMinutes.nullish() });
 
 const kindLimits = Object.fromEntries(ADDITIVE_KINDS.map((kind) => [kind, q.loadingPct.nullish()])) as Record<
   (typeof ADDITIVE_KINDS)[number],
@@ -86,8 +91,8 @@ export const storedProductSchema = z.looseObject({
   densityBGPerML: q.densityGPerML.nullish(),
   mixedDensityGPerML: q.densityGPerML.nullish(),
   viscosity: z.looseObject({ mixedMPaS: q.viscosityMPaS.nullish(), atC: q.temperatureC.nullish() }).nullish(),
-  potLife: minutesAt.nullish(),
-  gel: minutesAt.nullish(),
+  potLife: liquidMinutesAt.nullish(),
+  gel: liquidMinutesAt.nullish(),
   tackFree: minutesAt.nullish(),
   demould: minutesAt.nullish(),
   fullCure: z.looseObject({ hours: q.positiveHours.nullish(), atC: q.temperatureC.nullish() }).nullish(),
@@ -104,7 +109,7 @@ export const storedProductSchema = z.looseObject({
   thinnestMm: q.lengthMm.nullish(),
   exothermMaxC: q.temperatureC.nullish(),
   exotherm: z
-    .looseObject({ peakC: q.temperatureC.nullish(), massG: q.positiveMassG.nullish(), atC: q.temperatureC.nullish() })
+    .looseObject({ peakC: q.temperatureC.nullish(), massG: q.cardMassG.nullish(), atC: q.temperatureC.nullish() })
     .nullish(),
   waxed: z.boolean().nullish(),
   inhibitedBy: z.array(z.enum(INHIBITORS)).max(q.longestList).nullish(),

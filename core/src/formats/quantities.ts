@@ -27,6 +27,15 @@ export const densityGPerML = positiveUpTo(25, 'g/mL');
 export const viscosityMPaS = positiveUpTo(10_000_000, 'mPa·s');
 export const minutes = between(0, 1_000_000, 'min');
 export const positiveMinutes = positiveUpTo(1_000_000, 'min');
+/**
+ * A time that a card states for the liquid, pot life or gel: six seconds to four days. A cure is fitted to it; outside
+ * this no resin is sold, and the fit would take longer than anybody waits.
+ */
+export const liquidMinutes = between(0.1, 5_760, 'min');
+/** Any other time of a card, six seconds to ten weeks. */
+export const cardMinutes = between(0.1, 100_000, 'min');
+/** The mass that a card states a time or a peak at, a spoonful to a barrel. */
+export const cardMassG = between(1, 250_000, 'g');
 export const hours = between(0, 200_000, 'h');
 export const positiveHours = positiveUpTo(200_000, 'h');
 export const heatCapacityJPerGK = positiveUpTo(20, 'J/(g·K)');
@@ -55,11 +64,22 @@ export const slug = z
   .string()
   .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'Use lower-case letters, digits and hyphens, such as house-clear-6.')
   .max(80);
+/** Years that a studio can write down; what lies outside is a slip of the keys. */
+export const [FIRST_YEAR, LAST_YEAR] = [1970, 2200];
+const yearIsLikely = (text: string) => {
+  const year = Number(text.slice(0, 4));
+  return year >= FIRST_YEAR && year <= LAST_YEAR;
+};
+const YEAR_WORDS = `Check the year: it lies outside ${FIRST_YEAR} to ${LAST_YEAR}.`;
 /** A calendar day, `2026-03-14`. */
-export const isoDate = z.iso.date('Write a date as year-month-day, such as 2026-03-14.');
+export const isoDate = z.iso
+  .date('Write a date as year-month-day, such as 2026-03-14.')
+  .refine(yearIsLikely, { error: YEAR_WORDS, abort: true });
 /** A moment with its offset, `2026-03-14T09:20:00+01:00`. */
-export const isoMoment = z.iso.datetime({
-  offset: true,
-  error: 'Write a time with its offset, such as 2026-03-14T09:20:00+01:00.',
-});
+export const isoMoment = z.iso
+  .datetime({
+    offset: true,
+    error: 'Write a time with its offset, such as 2026-03-14T09:20:00+01:00.',
+  })
+  .refine(yearIsLikely, { error: YEAR_WORDS, abort: true });
 export const longestList = 500;

@@ -1,3 +1,5 @@
+import { CoreError } from '../errors';
+
 type Tree = Record<string, unknown>;
 const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v);
 
@@ -15,22 +17,36 @@ const TEXT_FIELDS = new Set([
 /** Fields that hold a list of words, written with semicolons between. */
 const LIST_FIELDS = new Set(['use', 'inhibitedBy', 'hazards', 'additives.refused']);
 
+/** What a spreadsheet would take for a formula, and what would be taken for a quoted text. */
+const MISREAD = /^(?:["=+@\t\r]|-.)/;
+/** A text as a cell or a column's name: one that would be misread is written as a JSON string. */
+const quoted = (text: string) => (MISREAD.test(text) ? JSON.stringify(text) : text);
+const unquoted = (cell: string): string => {
+  if (!cell.startsWith('"')) return cell;
+  try {
+    const value: unknown = JSON.parse(cell);
+    return typeof value === 'string' ? value : cell;
+  } catch {
+    return cell;
+  }
+};
+
 /**
  * A document as one row of a table: dotted names to cells. Absent and null are empty; a list is its words with
- * semicolons; an empty list is a dash, because an empty cell means "not stated".
+ * semicolons; an empty list is a dash, because an empty cell means "not stated". Nothing in it is a formula.
  */
 export function toRow(document: Tree, prefix = ''): Record<string, string> {
   return Object.entries(document).reduce<Record<string, string>>((row, [key, value]) => {
-    const path = prefix ? `${prefix}.${key}` : key;
+    const path = prefix ? `${prefix}.${key}` : quoted(key);
     if (value === null || value === undefined) return row;
-    if (Array.isArray(value)) return { ...row, [path]: value.length === 0 ? '-' : value.join('; ') };
+    if (Array.isArray(value)) return { ...row, [path]: value.length === 0 ? '-' : quoted(value.join('; ')) };
     if (isTree(value)) return { ...row, ...toRow(value, path) };
-    return { ...row, [path]: String(value) };
+    return { ...row, [path]: typeof value === 'string' ? quoted(value) : String(value) };
   }, {});
 }
 
 function cellValue(path: string, cell: string): unknown {
-  const text = cell.trim();
+  const text = unquoted(cell.trim());
   if (LIST_FIELDS.has(path))
     return text === '-'
       ? []
@@ -44,15 +60,26 @@ function cellValue(path: string, cell: string): unknown {
   return text !== '' && Number.isFinite(number) ? number : text;
 }
 
+/** Names that every object has already: a column of one would reach them all. */
+const NOT_A_FIELD = new Set(['__proto__', 'prototype', 'constructor']);
+
+/** @throws CoreError `column-refused` for a column that names no field of a document */
+export function requireColumns(columns: readonly string[]): void {
+  const bad = columns.find((column) => column.split('.').some((key) => NOT_A_FIELD.has(key.trim())));
+  if (bad !== undefined)
+    throw new CoreError('column-refused', `The column "${bad}" names no field of a card. Take it out.`, bad);
+}
+
 /**
  * The document that a row holds, laid over `base`; empty cells are left out, as not stated. The result still has to be
- * checked by its schema.
+ * checked by its schema. @throws CoreError `column-refused`
  */
 export function fromRow(row: Readonly<Record<string, string | undefined>>, base: Tree = {}): Tree {
+  requireColumns(Object.keys(row));
   const document: Tree = { ...base };
   for (const [path, cell] of Object.entries(row)) {
     if (cell === undefined || cell.trim() === '') continue;
-    const keys = path.split('.');
+    const keys = unquoted(path).split('.');
     const last = keys.pop()!;
     const at = keys.reduce<Tree>((tree, key) => {
       const next = isTree(tree[key]) ? tree[key] : {};

@@ -21,6 +21,8 @@ export interface ControlChart {
     readonly to: string;
     readonly says: string;
   })[];
+  /** Castings whose date lies too far from all the others to stand in one chart with them. */
+  readonly leftOut?: number;
 }
 
 const DAY_MS = 86_400_000;
@@ -32,6 +34,20 @@ const mondayOf = (week: number) => new Date(week * WEEK_MS + 4 * DAY_MS).toISOSt
 /** Castings that a point should stand for, so that its share says something; and the weeks a point may gather, the first that does. */
 const [POINT_CASTINGS, GATHERED] = [8, [1, 2, 4, 8, 13]];
 
+/** Longest time that one chart shows, weeks: twenty years. A mistyped year is no reason to draw a thousand of them. */
+const MOST_WEEKS = 1040;
+
+/** The weeks, as first and last, of the time that holds the most castings; the latest such where several do. */
+function busiestWindow(weeks: readonly number[]): readonly [number, number] {
+  const sorted = [...weeks].sort((a, b) => a - b);
+  let [from, best]: [number, readonly [number, number]] = [0, [0, 0]];
+  sorted.forEach((week, to) => {
+    while (week - sorted[from]! >= MOST_WEEKS) from += 1;
+    if (to - from >= best[1] - best[0]) best = [from, to];
+  });
+  return [sorted[best[0]]!, sorted[best[1]]!];
+}
+
 /** Control limits at three standard deviations of a count, as on a p-chart. Source: Shewhart 1931. */
 const SIGMAS = 3;
 
@@ -41,17 +57,15 @@ const SIGMAS = 3;
  * @param kind one symptom, or null for any
  */
 export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | null): ControlChart {
-  const dated = facts
-    .filter((f) => f.looked && f.startedAt !== null)
+  const all = facts
+    .filter((f) => f.looked && f.startedAt !== null && Number.isFinite(Date.parse(f.startedAt)))
     .map((f) => ({
       week: weekOf(Date.parse(f.startedAt!)),
       bad: kind === null ? f.seen.length > 0 : f.seen.includes(kind),
     }));
-  if (dated.length === 0) return { points: [], stretches: [] };
-  const [first, last] = dated.reduce(
-    ([a, b], { week }) => [Math.min(a, week), Math.max(b, week)],
-    [Infinity, -Infinity],
-  );
+  if (all.length === 0) return { points: [], stretches: [] };
+  const [first, last] = busiestWindow(all.map((d) => d.week));
+  const dated = all.filter(({ week }) => week >= first && week <= last);
   const counts = Array.from({ length: last - first + 1 }, () => ({ k: 0, n: 0 }));
   for (const { week, bad } of dated) {
     const at = counts[week - first]!;
@@ -86,5 +100,5 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
       : `${rate} (${s.k} of ${s.n})${stretches.length === 1 ? ' throughout; no change that chance would not make' : ' at first'}.`;
     return { ...s, from, to, says };
   });
-  return { points, stretches: told };
+  return { points, stretches: told, ...(all.length > dated.length ? { leftOut: all.length - dated.length } : {}) };
 }

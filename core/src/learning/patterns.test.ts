@@ -194,6 +194,17 @@ describe('the control chart', () => {
       expect(p.lower).toBeGreaterThanOrEqual(0);
     }
   });
+  it('is bounded in cells whatever year somebody typed, and says what it leaves out', () => {
+    const odd = ['1026-05-01T10:00:00Z', '2199-01-01T10:00:00Z', 'no moment'].map((startedAt) => ({
+      ...days[0]!,
+      startedAt,
+    }));
+    const chart = controlChart([...odd, ...days], null);
+    expect(chart.points.reduce((sum, p) => sum + p.n, 0)).toBe(240);
+    expect(chart.leftOut).toBe(2);
+    expect(chart.points.length).toBeLessThan(60);
+    expect(controlChart(days, null).leftOut).toBeUndefined();
+  });
   it('begins its weeks on a Monday', () => {
     for (const p of controlChart(days, null).points) expect(new Date(p.from).getUTCDay()).toBe(1);
   });

@@ -86,6 +86,11 @@ export function schemaArbitrary(schema: Schema): fc.Arbitrary<unknown> {
     case 'optional':
     case 'default':
       return schemaArbitrary(def['innerType'] as Schema);
+    case 'pipe':
+      return schemaArbitrary(def['in'] as Schema);
+    case 'unknown':
+    case 'any':
+      return fc.jsonValue({ maxDepth: 2 });
     case 'record':
       return fc.dictionary(fc.constantFrom('a', 'b'), schemaArbitrary(def['valueType'] as Schema));
     default:

@@ -1,3 +1,4 @@
+import { CoreError } from '@warm-jar/core';
 import type { ErrorRequestHandler } from 'express';
 import { MOST_BODY_BYTES } from './bounds';
 import { Problem } from './problem';
@@ -8,8 +9,32 @@ interface BodyError {
   readonly status?: unknown;
 }
 
+/** What the database says of the machine it lies on: nobody's request is at fault, and trying again may help. */
+const MACHINE: Readonly<Record<string, Problem>> = {
+  SQLITE_FULL: new Problem(507, 'disk-full', 'The disk is full. Nothing was changed. Make room, then try again.'),
+  SQLITE_BUSY: new Problem(503, 'busy', 'Another program holds the studio file. Nothing was changed; try again.'),
+  SQLITE_READONLY: new Problem(
+    503,
+    'read-only',
+    'The studio file may not be written to. Nothing was changed. Give this user the right to write it.',
+  ),
+  SQLITE_IOERR: new Problem(503, 'disk-error', 'The disk does not answer. Nothing was changed; look at the machine.'),
+};
+
+/** What the machine refused, by the driver's own name for it, wherever in the chain of causes it stands. */
+function machineProblem(error: unknown, depth = 4): Problem | null {
+  if (typeof error !== 'object' || error === null || depth === 0) return null;
+  const { code, cause, original, parent } = error as Record<string, unknown>;
+  if (typeof code === 'string' && MACHINE[code]) return MACHINE[code];
+  if (code === 'ENOSPC') return MACHINE['SQLITE_FULL']!;
+  return [cause, original, parent].reduce<Problem | null>((found, e) => found ?? machineProblem(e, depth - 1), null);
+}
+
 function asProblem(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
+  // What a sum refuses is what was sent: the field is named, as for any other.
+  if (error instanceof CoreError)
+    return new Problem(400, error.code, error.message, [{ path: error.path, message: error.message }]);
   const { type, status } = (typeof error === 'object' && error !== null ? error : {}) as BodyError;
   if (type === 'entity.too.large')
     return new Problem(413, 'too-large', `The document is larger than ${MOST_BODY_BYTES / 1e6} MB.`);
@@ -17,7 +42,7 @@ function asProblem(error: unknown): Problem | null {
     return new Problem(400, 'bad-json', 'The body is not JSON. Check for a missing brace or a trailing comma.');
   if (typeof status === 'number' && status >= 400 && status < 500)
     return new Problem(status, 'bad-request', 'The request cannot be read.');
-  return null;
+  return machineProblem(error);
 }
 
 /** Answers every failure in the one shape; what nobody foresaw is logged and answered without its inside. */
@@ -28,7 +53,10 @@ export function errorHandler(log: (error: unknown) => void): ErrorRequestHandler
       return;
     }
     const problem = asProblem(error);
-    if (!problem) log(error);
+    if (!problem || problem.status >= 500) log(error);
+    // An answer that fails is no file to be kept.
+    response.removeHeader('Content-Disposition');
+    response.set('Cache-Control', 'no-store');
     const answer =
       problem ?? new Problem(500, 'internal', 'Something failed on the server. Nothing was changed; try again.');
     response.status(answer.status).json(answer.body);

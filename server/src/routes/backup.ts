@@ -109,7 +109,7 @@ export function backupRoutes({ schedule, replaceWith }: BackupDeps, waiting: Map
         if (!checked) throw new Problem(404, 'not-found', 'That copy is no longer waiting. Send the file again.');
         if (!replaceWith)
           throw new Problem(
-            501,
+            409,
             'cannot-restore',
             'This server cannot put a copy in place. Stop it and start it with npm start.',
           );

@@ -47,7 +47,7 @@ export function deviceRoutes(devices: readonly Device[], now: () => Date): Endpo
           };
         } catch (cause) {
           if (!(cause instanceof DeviceSilent)) throw cause;
-          throw new Problem(503, 'device-silent', `${cause.message} Type the figure in, or try again.`, [], { cause });
+          throw new Problem(409, 'device-silent', `${cause.message} Type the figure in, or try again.`, [], { cause });
         }
       },
     ),

@@ -78,7 +78,7 @@ export function eventsRouter({ bus, clock, devices }: EventDeps): Router {
     const parsed = query.safeParse(request.query);
     if (!parsed.success) throw new Problem(400, 'invalid-input', 'The query cannot be read.');
     if (streams >= MOST_STREAMS)
-      throw new Problem(503, 'too-many-screens', 'Too many screens listen at once. Close one.');
+      throw new Problem(429, 'too-many-screens', 'Too many screens listen at once. Close one.');
     streams += 1;
     response.set({
       'Content-Type': 'text/event-stream',

@@ -1,4 +1,4 @@
-import { batchSchema, changedFields, issuesFromZod, type Batch, type ProblemIssue } from '@warm-jar/core';
+import { CoreError, batchSchema, changedFields, issuesFromZod, type Batch, type ProblemIssue } from '@warm-jar/core';
 import { Problem } from '../http/problem';
 import type { BatchStore } from './batchStore';
 
@@ -72,6 +72,13 @@ async function look(
     : { told: told('differs', [], changed), batch: parsed.data, version: known.version };
 }
 
+/** What a row was refused for. @throws what was no refusal */
+function issuesOf(error: unknown): ProblemIssue[] {
+  if (error instanceof CoreError) return [{ path: error.path, message: error.message }];
+  if (!(error instanceof Problem)) throw error;
+  return error.issues.length > 0 ? [...error.issues] : [{ path: '', message: error.message }];
+}
+
 /** Looks each new one over as it would be stored: its product known, its vessel within its rating. */
 async function tryOut(batches: BatchStore, looked: Looked): Promise<Looked> {
   if (looked.batch === null) return looked;
@@ -79,13 +86,8 @@ async function tryOut(batches: BatchStore, looked: Looked): Promise<Looked> {
     await batches.check(looked.batch);
     return looked;
   } catch (error) {
-    if (!(error instanceof Problem)) throw error;
     return {
-      told: {
-        ...looked.told,
-        action: 'refused',
-        issues: error.issues.length > 0 ? [...error.issues] : [{ path: '', message: error.message }],
-      },
+      told: { ...looked.told, action: 'refused', issues: issuesOf(error) },
       batch: null,
       version: null,
     };

@@ -1,9 +1,11 @@
+import { isDeepStrictEqual } from 'node:util';
 import {
   PATTERNS_BY_SYMPTOM,
   applyEntry,
   batchSchema,
   batchSummarySchema,
   changedFields,
+  codesInBatch,
   fieldLabel,
   issuesFromZod,
   type Batch,
@@ -16,9 +18,10 @@ import {
 } from '@warm-jar/core';
 import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
+import { codeGuard } from './codeGuard';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { Database } from './database';
-import type { BatchRow } from './models';
+import type { BatchRow, EntryRow } from './models';
 import type { ProductStore } from './productStore';
 import { readStored } from './readStored';
 
@@ -85,6 +88,23 @@ function laidOver(before: Batch, entry: Entry): Batch {
   if (!parsed.success)
     throw new Problem(400, 'invalid-input', 'The entry does not fit the batch.', issuesFromZod(parsed.error));
   return parsed.data;
+}
+
+/**
+ * The same key again is the same thing done once. @throws Problem 409 where it says something else, or of another batch:
+ * to take it for done would lose it
+ */
+function refuseOther(known: EntryRow, code: string, entry: Entry): void {
+  // Whether it was put over somebody else's is not what was done.
+  const said = (e: Entry) => JSON.parse(JSON.stringify({ ...e, over: false })) as unknown;
+  const same = known.batchCode === code && isDeepStrictEqual(said(JSON.parse(known.body) as Entry), said(entry));
+  if (same) return;
+  throw new Problem(
+    409,
+    'key-taken',
+    `The key ${entry.key} is taken by another entry, of ${known.batchCode}. Send this one under a key of its own.`,
+    [{ path: 'key', message: 'Taken by another entry.' }],
+  );
 }
 
 const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
@@ -160,6 +180,9 @@ function orderOf(sort: BatchListQuery['sort']): Order {
 /** Rows written or asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
 
+/** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
+const MOST_COUNTED = 9;
+
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
 export type BatchGuard = (batch: Batch) => Promise<void>;
 
@@ -168,6 +191,12 @@ export function batchStore(
   products: ProductStore,
   guard: BatchGuard = () => Promise.resolve(),
 ): BatchStore {
+  const refuseNew = codeGuard({ models });
+  /** Beside the guard: codes that are given for the first time. */
+  async function checkOver(batch: Batch, before: Batch | null): Promise<void> {
+    await refuseNew(codesInBatch(batch), before ? codesInBatch(before) : []);
+    await guard(batch);
+  }
   /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. */
   async function cardOf(batch: Batch): Promise<Product> {
     try {
@@ -187,11 +216,15 @@ export function batchStore(
 
   async function nextCode(transaction: Transaction): Promise<string> {
     const [rows] = await sequelize.query(
-      "SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history WHERE batch_code GLOB 'B-[0-9]*'",
+      `SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history
+       WHERE batch_code GLOB 'B-[0-9]*' AND batch_code NOT GLOB 'B-*[^0-9]*' AND LENGTH(batch_code) <= ${MOST_COUNTED}`,
       { transaction },
     );
     const most = (rows[0] as { most: number | null } | undefined)?.most ?? 0;
-    return `B-${String(most + 1).padStart(4, '0')}`;
+    for (let number = most + 1; ; number += 1) {
+      const code = `B-${String(number).padStart(4, '0')}`;
+      if (!(await models.history.findOne({ where: { batchCode: code }, attributes: ['id'], transaction }))) return code;
+    }
   }
 
   async function record(
@@ -267,7 +300,7 @@ export function batchStore(
 
     create: async (sent) => {
       const card = await cardOf(sent);
-      await guard(sent);
+      await checkOver(sent, null);
       return write(async (transaction) => {
         const code = sent.code ?? (await nextCode(transaction));
         const taken = await models.history.findOne({ where: { batchCode: code }, transaction });
@@ -298,14 +331,17 @@ export function batchStore(
     },
 
     check: async (batch) => {
-      await cardOf(batch);
-      await guard(batch);
+      const card = await cardOf(batch);
+      // What a sum would refuse when it is stored is told now, with its row.
+      batchColumns(batch, card);
+      const known = batch.code == null ? null : await models.batches.findByPk(batch.code);
+      await checkOver(batch, known && parse(known));
     },
 
     addAll: async (sent) => {
       const cards = new Map<string, Product>();
       for (const batch of sent) {
-        await guard(batch);
+        await checkOver(batch, null);
         cards.set(batch.code ?? '', await cardOf(batch));
       }
       await write(async (transaction) => {
@@ -382,7 +418,8 @@ export function batchStore(
         ]);
       }
       const card = await cardOf(sent);
-      await guard(sent);
+      const stored = await models.batches.findByPk(code);
+      await checkOver(sent, stored && parse(stored));
       return write(async (transaction) => {
         const row = await locked(code, version, transaction);
         const before = parse(row);
@@ -408,19 +445,19 @@ export function batchStore(
       const asItIs = await models.batches.findByPk(code);
       if (!asItIs) throw notFound(`Batch ${code}`);
       const sentBefore = await models.entries.findByPk(entry.key);
-      if (sentBefore?.batchCode === code) return { batch: parse(asItIs), version: asItIs.version };
+      if (sentBefore) {
+        refuseOther(sentBefore, code, entry);
+        return { batch: parse(asItIs), version: asItIs.version };
+      }
       const look = laidOver(parse(asItIs), entry);
       const card = await cardOf(look);
-      await guard(look);
+      await checkOver(look, parse(asItIs));
       return write(async (transaction) => {
         const known = await models.entries.findByPk(entry.key, { transaction });
         const row = await models.batches.findByPk(code, { transaction });
         if (!row) throw notFound(`Batch ${code}`);
         if (known) {
-          if (known.batchCode !== code)
-            throw new Problem(409, 'key-taken', `The entry ${entry.key} belongs to ${known.batchCode}.`, [
-              { path: 'key', message: 'Taken.' },
-            ]);
+          refuseOther(known, code, entry);
           return { batch: parse(row), version: row.version };
         }
         const before = parse(row);

@@ -13,9 +13,10 @@ export interface FilterStore {
 export function filterStore({ models, write }: Database): FilterStore {
   return {
     list: async () =>
-      (await models.filters.findAll({ order: [['name', 'ASC']] })).map((r) =>
-        savedFilterSchema.parse({ name: r.name, query: JSON.parse(r.query) }),
-      ),
+      (await models.filters.findAll({ order: [['name', 'ASC']] })).map((r) => ({
+        name: r.name,
+        query: savedFilterSchema.shape.query.catch({}).parse(JSON.parse(r.query)),
+      })),
     save: async (filter) => {
       await write(async (transaction) => {
         await models.filters.upsert(

@@ -1,4 +1,13 @@
-import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema, pieceSchema } from '@warm-jar/core';
+import {
+  additiveSchema,
+  codesInMould,
+  codesInPiece,
+  gearSchema,
+  inclusionSchema,
+  lotSchema,
+  mouldSchema,
+  pieceSchema,
+} from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
 import { shelfStore } from './shelfStore';
@@ -31,6 +40,7 @@ export function openShelf(database: Database) {
     table: 'moulds',
     one: 'Mould',
     schema: mouldSchema,
+    codes: codesInMould,
     words: (m) => [m.code, m.makes, m.rubber, m.note],
   });
   const inclusions = shelfStore(database, {
@@ -55,6 +65,7 @@ export function openShelf(database: Database) {
     table: 'pieces',
     one: 'Piece',
     schema: pieceSchema,
+    codes: codesInPiece,
     words: (p) => [p.code, p.name, p.mould, p.note, ...p.layers.flatMap((l) => [l.productSlug, l.batch])],
   });
 

@@ -1,5 +1,7 @@
+import type { CodeAt } from '@warm-jar/core';
 import type { z } from 'zod';
 import { Problem, notFound } from '../http/problem';
+import { codeGuard } from './codeGuard';
 import type { Database } from './database';
 import type { ShelfRow, ShelfTable } from './models';
 import { readStored } from './readStored';
@@ -29,12 +31,16 @@ interface Kind<T> {
   readonly schema: z.ZodType<T>;
   /** What a person might remember it by. */
   readonly words: (item: T) => (string | null | undefined)[];
+  /** The codes it names beside its own. */
+  readonly codes?: (item: T) => CodeAt[];
   /** The product it belongs to, where it belongs to one. */
   readonly productSlug?: (item: T) => string;
 }
 
 export function shelfStore<T extends { code: string }>({ models, write }: Database, kind: Kind<T>): ShelfStore<T> {
   const rows = models.shelf[kind.table];
+  const refuseNew = codeGuard({ models });
+  const codesOf = (item: T): CodeAt[] => [{ path: 'code', code: item.code }, ...(kind.codes?.(item) ?? [])];
   const parse = (row: ShelfRow): Shelved<T> => ({
     item: readStored(kind.schema, row.document),
     version: row.version,
@@ -81,6 +87,7 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
     },
     create: async (item) => {
       await checkProduct(item);
+      await refuseNew(codesOf(item), []);
       return write(async (transaction) => {
         if (await rows.findByPk(item.code, { transaction })) {
           throw new Problem(409, 'code-taken', `The code ${item.code} is taken. Choose another.`, [
@@ -101,6 +108,8 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
           { path: 'code', message: `Must be ${code}.` },
         ]);
       await checkProduct(item);
+      const stored = await rows.findByPk(code);
+      await refuseNew(codesOf(item), stored ? codesOf(parse(stored).item) : []);
       return write(async (transaction) => {
         const row = await locked(code, version, transaction);
         await row.update(

@@ -131,6 +131,10 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
             <p v-else class="quiet">Nothing was looked at in these days.</p>
             <ul class="small" data-test="changes">
               <li v-for="s in chart.answer.value.stretches" :key="s.from">{{ s.says }}</li>
+              <li v-if="chart.answer.value.leftOut" class="quiet">
+                {{ chart.answer.value.leftOut }} with a date twenty years from the others are left out. Check their
+                years.
+              </li>
             </ul>
             <p class="small quiet">
               Dashed: chance stays below it. Amber line: the rate changed. Diamond: beyond chance.

@@ -1,4 +1,4 @@
-import { fromRow, toRow, type Product } from '@warm-jar/core';
+import { CoreError, fromRow, requireColumns, toRow, type Product } from '@warm-jar/core';
 import Papa from 'papaparse';
 
 /** What a file of cards holds, or why it cannot be read. */
@@ -38,6 +38,12 @@ function fromCsv(text: string, name: string): CardFile {
       ok: false,
       says: `${name} has no column "slug". The first row must hold the dotted names, such as ratio.byWeight.a.`,
     };
+  try {
+    requireColumns(parsed.meta.fields);
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    return { ok: false, says: `${name}: ${error.message}` };
+  }
   return { ok: true, rows: parsed.data.map((row) => fromRow(row, { format: 'warm-jar.product/1', ratio: {} })) };
 }
 

@@ -1,0 +1,5 @@
+import { ensureInstalled } from './setup/install.mjs';
+import { run } from './setup/run.mjs';
+
+await ensureInstalled();
+process.exit(await run('npx', ['--no-install', 'tsx', 'server/src/fuzz/main.ts', ...process.argv.slice(2)]));
