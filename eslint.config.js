@@ -94,6 +94,7 @@ export default tseslint.config(
     files: [
       '**/*.test.ts',
       'server/src/**/*.test.ts',
+      'server/src/fuzz/**',
       'e2e/**/*.ts',
       'scripts/**',
       'bench/**',
