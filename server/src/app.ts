@@ -99,7 +99,7 @@ export function createApp({
   api.use(exportRouter(batches));
   const waiting = new Map<string, Checked>();
   api.use(backupRouter(backup, waiting));
-  api.use(eventsRouter({ bus, clock, devices }));
+  api.use(eventsRouter({ bus, clock, devices, log }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');

@@ -15,10 +15,12 @@ export interface Config {
   readonly file: string;
   readonly demo: boolean;
   readonly speed: number;
+  /** Folder of the built application. */
+  readonly webRoot?: string | undefined;
 }
 
 /** Settings from the environment and the command line. @throws Error that names the wrong setting */
-export function readConfig(env: Record<string, string | undefined>, args: readonly string[]): Config {
+export function readConfig(env: Record<string, string | undefined>, args: readonly string[], webRoot?: string): Config {
   const result = environment.safeParse(env);
   if (!result.success) throw new Error(result.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
   const { PORT, HOST, WARM_JAR_DATA, WARM_JAR_SPEED } = result.data;
@@ -28,6 +30,7 @@ export function readConfig(env: Record<string, string | undefined>, args: readon
     host: HOST,
     demo,
     speed: WARM_JAR_SPEED,
+    webRoot,
     file: resolve(WARM_JAR_DATA, demo ? 'demo.sqlite' : 'studio.sqlite'),
   };
 }

@@ -1,61 +1,54 @@
-import { createServer } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { readConfig } from './config';
-import { studioClock } from './live/studioClock';
-import { fillDemo, removeDatabase } from './demo/fillDemo';
-import { hostStudio } from './hostStudio';
-import { threadLearner } from './work/threadLearner';
-import { threadPlanner } from './work/threadPlanner';
+import { readConfig, type Config } from './config';
+import { guard } from './start/guard';
+import { start, type Running } from './start/start';
+import { startProblem } from './start/startProblem';
 
 const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
+const log = (error: unknown) => {
+  console.error(error);
+};
 
-async function main(): Promise<void> {
-  const config = readConfig(process.env, process.argv.slice(2));
-  if (config.demo) removeDatabase(config.file);
-  const studio = await hostStudio({
-    file: config.file,
-    webRoot,
-    planner: threadPlanner(),
-    learner: threadLearner(),
-    clock: studioClock(config.speed),
-    schedule: true,
-  });
-  if (config.demo) await fillDemo(studio.current(), studio.current().clock.now());
-  const server = createServer(studio.handle);
-  server.on('error', (error) => {
-    console.error(`Warm Jar cannot listen on ${config.host}:${config.port}: ${error.message}. Set PORT to a free one.`);
-    process.exit(1);
-  });
-  server.listen(config.port, config.host, () => {
-    const address = server.address();
-    const port = typeof address === 'object' && address ? address.port : config.port;
-    console.log(`Warm Jar is at http://${config.host}:${port}`);
-    if (!config.demo) console.log(`The studio's data: ${config.file}`);
-  });
+async function main(config: Config): Promise<void> {
+  let running: Running | null = null;
   let stopping = false;
   const stop = () => {
+    // Told to while it starts, it ends as if killed: nothing is lost by that.
+    if (running === null) process.exit(0);
     if (stopping) return;
     stopping = true;
-    server.close(() => {
-      studio.close().then(
-        () => process.exit(0),
-        (error: unknown) => {
-          console.error(error);
-          process.exit(1);
-        },
-      );
-    });
-    server.closeIdleConnections();
-    setTimeout(() => {
-      server.closeAllConnections();
-    }, 500).unref();
+    running.stop().then(
+      () => process.exit(0),
+      (error: unknown) => {
+        log(error);
+        process.exit(1);
+      },
+    );
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+  running = await start(config, log);
+  const unforeseen = guard(log, stop);
+  process.on('uncaughtException', unforeseen);
+  process.on('unhandledRejection', unforeseen);
+  console.log(`Warm Jar is at ${running.address}`);
+  if (!config.demo) console.log(`The studio's data: ${config.file}`);
 }
 
-main().catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : error);
+/** One sentence for whoever started it, and the end. */
+function giveUp(says: string): never {
+  console.error(says);
   process.exit(1);
+}
+
+let config: Config;
+try {
+  config = readConfig(process.env, process.argv.slice(2), webRoot);
+} catch (error) {
+  giveUp(error instanceof Error ? error.message : String(error));
+}
+main(config).catch((error: unknown) => {
+  const starting = { host: config.host, port: config.port, file: config.file, folder: dirname(config.file) };
+  giveUp(startProblem(error, starting) ?? (error instanceof Error ? (error.stack ?? error.message) : String(error)));
 });

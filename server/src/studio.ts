@@ -61,7 +61,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     });
   const planner = options.planner ?? inlinePlanner();
   const batches = announcing(
-    pairKeeping(batchStore(database, products, vesselGuard(shelf.gear)), shelf.inclusions),
+    pairKeeping(batchStore(database, products, vesselGuard(shelf.gear)), shelf.inclusions, log),
     bus,
   );
   const facts = factStore(database, products);
@@ -91,7 +91,15 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     pieces: pieceStore(database, shelf, products, clock.now),
     series: seriesStore(database),
     learner: options.learner ?? inlineLearner(),
-    backup: { database, dataFolder, photoFolder, schedule, now: () => new Date(), replaceWith: options.replaceWith },
+    backup: {
+      database,
+      dataFolder,
+      photoFolder,
+      schedule,
+      now: () => new Date(),
+      log,
+      replaceWith: options.replaceWith,
+    },
   });
   return {
     app,

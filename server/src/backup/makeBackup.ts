@@ -34,9 +34,14 @@ export async function copyDatabase({ sequelize }: Pick<Database, 'sequelize'>, f
 
 /**
  * Writes a backup: database and photos in one zip.
- * @param to where the zip goes; ended when it is whole
+ * @param open opens where the zip goes, once there is something to write; ended when it is whole
  */
-export async function makeBackup(database: Database, photoFolder: string, to: Writable, now: Date): Promise<Manifest> {
+export async function makeBackup(
+  database: Database,
+  photoFolder: string,
+  open: () => Writable,
+  now: Date,
+): Promise<Manifest> {
   const folder = await mkdtemp(join(tmpdir(), 'warm-jar-backup-'));
   try {
     const copy = join(folder, DATABASE_NAME);
@@ -55,7 +60,7 @@ export async function makeBackup(database: Database, photoFolder: string, to: Wr
     for (const name of photos)
       zip.file(join(photoFolder, name), { name: `${PHOTO_FOLDER}/${name}`, store: true } as ZipEntryData);
     // Together: who hangs up in the middle of a download fails the one while the other is still being waited for.
-    await Promise.all([pipeline(zip, to), zip.finalize()]);
+    await Promise.all([pipeline(zip, open()), zip.finalize()]);
     return manifest;
   } finally {
     await rm(folder, { recursive: true, force: true });
@@ -71,7 +76,7 @@ export async function backupToFile(
 ): Promise<Manifest> {
   const part = `${file}.part`;
   try {
-    const manifest = await makeBackup(database, photoFolder, createWriteStream(part), now);
+    const manifest = await makeBackup(database, photoFolder, () => createWriteStream(part), now);
     await rename(part, file);
     return manifest;
   } catch (error) {

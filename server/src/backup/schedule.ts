@@ -1,5 +1,5 @@
-import { constants } from 'node:fs';
-import { access, mkdir, readdir, rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import { isAbsolute, join } from 'node:path';
 import { z } from 'zod';
 import { Problem } from '../http/problem';
@@ -10,7 +10,11 @@ import { BACKUP_NAME, backupName } from './manifest';
 /** Where copies go by themselves, how often, and how many are kept. */
 export const scheduleSchema = z.object({
   on: z.boolean(),
-  folder: z.string().min(1, 'Name a folder.').max(1000),
+  folder: z
+    .string()
+    .min(1, 'Name a folder.')
+    .max(1000)
+    .refine((text) => !/\p{Cc}/u.test(text), { error: 'Write the folder on one line.' }),
   everyH: z
     .number('Write a number of hours.')
     .min(1, 'At least an hour apart.')
@@ -19,7 +23,9 @@ export const scheduleSchema = z.object({
 });
 export type Schedule = z.infer<typeof scheduleSchema>;
 
-const KEY = 'backup';
+const [KEY, FAILURE_KEY] = ['backup', 'backup-failure'];
+/** A copy dated so much ahead is of a clock that was wrong, ms: it keeps no other from being made. */
+const AHEAD_MS = 60_000;
 const HOUR_MS = 3_600_000;
 /** How often it is looked whether a copy is due, ms. */
 const LOOK_MS = 5 * 60_000;
@@ -28,9 +34,11 @@ export interface BackupSchedule {
   readonly get: () => Promise<Schedule>;
   /** @throws Problem 400 where the folder cannot be used */
   readonly set: (schedule: Schedule) => Promise<Schedule>;
+  /** What kept the latest copy from being made; null where it was made. It is tried again every five minutes. */
+  readonly failure: () => Promise<CopyFailure | null>;
   /** Names of the copies in the folder, newest first. */
   readonly copies: () => Promise<string[]>;
-  /** Makes a copy where one is due, and clears away the oldest beyond those kept; tells its name. */
+  /** Makes a copy where one is due, and clears away the oldest beyond those kept; tells its name. What fails is kept as `failure` too. */
   readonly runDue: () => Promise<string | null>;
   readonly begin: () => void;
   readonly end: () => void;
@@ -38,13 +46,37 @@ export interface BackupSchedule {
 
 const dateOf = (name: string) => Date.parse(`${name.slice(9, 19)}T${name.slice(20, 22)}:${name.slice(23, 25)}:00Z`);
 
-/** Makes the folder where it is missing, in one that is there, and sees that it may be written to. */
+/** Makes the folder where it is missing, in one that is there, and writes into it to see that it can be. */
 async function usable(folder: string): Promise<void> {
   await mkdir(folder).catch((error: NodeJS.ErrnoException) => {
     if (error.code !== 'EEXIST') throw error;
   });
-  await access(folder, constants.W_OK | constants.R_OK);
+  await readdir(folder);
+  const trial = join(folder, `.warm-jar-${randomUUID()}`);
+  await writeFile(trial, '');
+  await rm(trial, { force: true });
 }
+
+/** Why a copy could not be made, for people. */
+function failureWords(error: unknown, folder: string): string {
+  const code = (error as NodeJS.ErrnoException | null)?.code;
+  if (code === 'ENOSPC') return `The disk of ${folder} is full. Make room, or keep fewer copies.`;
+  if (code === 'ENOTDIR' || code === 'EEXIST') return `${folder} is no folder. Choose another.`;
+  if (code === 'ENOENT') return `${folder} is not there. Is the disk plugged in?`;
+  if (code === 'EACCES' || code === 'EPERM' || code === 'EROFS')
+    return `${folder} may not be written to. Give this user the right, or choose another.`;
+  return `The copy into ${folder} failed. Look at the disk, or choose another folder.`;
+}
+
+/** What kept the latest copy from being made. */
+export const failureSchema = z.object({
+  /** When it first failed, and when it was tried last. */
+  since: z.string(),
+  at: z.string(),
+  says: z.string(),
+  tries: z.number().int(),
+});
+export type CopyFailure = z.infer<typeof failureSchema>;
 
 export function backupSchedule(
   database: Database,
@@ -55,7 +87,8 @@ export function backupSchedule(
   let [timer, running]: [NodeJS.Timeout | null, Promise<string | null> | null] = [null, null];
   const get = async (): Promise<Schedule> => {
     const row = await models.settings.findByPk(KEY);
-    return row ? scheduleSchema.parse(JSON.parse(row.value)) : usual;
+    const stored = row && scheduleSchema.safeParse(JSON.parse(row.value));
+    return stored?.success ? stored.data : usual;
   };
   const copiesIn = async (folder: string) =>
     (await readdir(folder).catch(() => []))
@@ -66,18 +99,48 @@ export function backupSchedule(
     const { on, folder, everyH, keep } = await get();
     if (!on) return null;
     const now = options.now();
-    const [last] = await copiesIn(folder);
+    const past = async () => (await copiesIn(folder)).filter((name) => dateOf(name) <= now.getTime() + AHEAD_MS);
+    const [last] = await past();
     if (last && now.getTime() - dateOf(last) < everyH * HOUR_MS) return null;
     await usable(folder);
     const name = backupName(now);
     await backupToFile(database, options.photoFolder, join(folder, name), now);
     // Only files that a schedule made are cleared away, never anything else in the folder.
-    for (const old of (await copiesIn(folder)).slice(keep)) await rm(join(folder, old), { force: true });
+    for (const old of (await past()).slice(keep)) await rm(join(folder, old), { force: true });
     return name;
+  }
+  const failure = async (): Promise<CopyFailure | null> => {
+    const row = await models.settings.findByPk(FAILURE_KEY);
+    const stored = row && failureSchema.safeParse(JSON.parse(row.value));
+    return stored?.success ? stored.data : null;
+  };
+  const forget = () => write((transaction) => models.settings.destroy({ where: { key: FAILURE_KEY }, transaction }));
+  async function keepFailure(error: unknown): Promise<void> {
+    const before = await failure();
+    const at = options.now().toISOString();
+    const told: CopyFailure = {
+      since: before?.since ?? at,
+      at,
+      says: failureWords(error, (await get()).folder),
+      tries: (before?.tries ?? 0) + 1,
+    };
+    await write((transaction) =>
+      models.settings.upsert({ key: FAILURE_KEY, value: JSON.stringify(told) }, { transaction }),
+    );
+  }
+  async function makeAndTell(): Promise<string | null> {
+    try {
+      const name = await make();
+      if (name !== null) await forget();
+      return name;
+    } catch (error) {
+      await keepFailure(error);
+      throw error;
+    }
   }
   // One at a time: a copy that takes long is not begun again beside itself.
   const runDue = () =>
-    (running ??= make().finally(() => {
+    (running ??= makeAndTell().finally(() => {
       running = null;
     }));
   return {
@@ -104,8 +167,10 @@ export function backupSchedule(
       await write(async (transaction) => {
         await models.settings.upsert({ key: KEY, value: JSON.stringify(schedule) }, { transaction });
       });
+      await forget();
       return schedule;
     },
+    failure,
     copies: async () => copiesIn((await get()).folder),
     runDue,
     begin: () => {

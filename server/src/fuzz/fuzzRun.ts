@@ -78,7 +78,7 @@ export async function unreadable({ send }: Target): Promise<string[]> {
   const failed: string[] = [];
   const read = async (path: string): Promise<Came> => {
     const came = await send(get(path));
-    if (came.status !== 200 || came.text.includes('"failure"'))
+    if (came.status !== 200 || (path.startsWith('/learning') && came.text.includes('"failure"')))
       failed.push(`${path}: ${came.status} ${came.text.slice(0, 200)}`);
     return came;
   };

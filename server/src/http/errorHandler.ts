@@ -18,6 +18,11 @@ const MACHINE: Readonly<Record<string, Problem>> = {
     'read-only',
     'The studio file may not be written to. Nothing was changed. Give this user the right to write it.',
   ),
+  SQLITE_CORRUPT: new Problem(
+    503,
+    'damaged',
+    'The studio file is damaged. Stop the server, and put the latest copy back before anything else is written.',
+  ),
   SQLITE_IOERR: new Problem(503, 'disk-error', 'The disk does not answer. Nothing was changed; look at the machine.'),
 };
 
@@ -47,15 +52,18 @@ function asProblem(error: unknown): Problem | null {
 
 /** Answers every failure in the one shape; what nobody foresaw is logged and answered without its inside. */
 export function errorHandler(log: (error: unknown) => void): ErrorRequestHandler {
-  return (error: unknown, _request, response, next) => {
+  return (error: unknown, _request, response, _next) => {
     if (response.headersSent) {
-      next(error);
+      // Who hung up knows; anything else is told here, and the half answer is broken off.
+      if (!response.destroyed) log(error);
+      response.destroy();
       return;
     }
     const problem = asProblem(error);
     if (!problem || problem.status >= 500) log(error);
     // An answer that fails is no file to be kept.
     response.removeHeader('Content-Disposition');
+    response.removeHeader('Content-Type');
     response.set('Cache-Control', 'no-store');
     const answer =
       problem ?? new Problem(500, 'internal', 'Something failed on the server. Nothing was changed; try again.');

@@ -8,7 +8,7 @@ import { z } from 'zod';
 import { checkBackup, type Checked } from '../backup/checkBackup';
 import { makeBackup } from '../backup/makeBackup';
 import { backupName } from '../backup/manifest';
-import { scheduleSchema, type BackupSchedule } from '../backup/schedule';
+import { failureSchema, scheduleSchema, type BackupSchedule } from '../backup/schedule';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
 import type { Database } from '../store/database';
@@ -19,6 +19,7 @@ export interface BackupDeps {
   readonly photoFolder: string;
   readonly schedule: BackupSchedule;
   readonly now: () => Date;
+  readonly log: (error: unknown) => void;
   /** Puts a checked copy in the place of the present data, which is kept aside; tells where. Absent where this server cannot. */
   readonly replaceWith?: ((checked: Checked) => Promise<{ keptAside: string }>) | undefined;
 }
@@ -30,17 +31,21 @@ const FORGET_MS = 60 * 60_000;
 
 /** A backup out as one file, and one in to be looked through. */
 export function backupRouter(
-  { database, dataFolder, photoFolder, now }: BackupDeps,
+  { database, dataFolder, photoFolder, now, log }: BackupDeps,
   waiting: Map<string, Checked>,
 ): Router {
   const router = express.Router();
   router.get('/backup.zip', async (_request, response) => {
-    response.set({
-      'Content-Type': 'application/zip',
-      'Content-Disposition': `attachment; filename="${backupName(now())}"`,
-      'Cache-Control': 'no-store',
-    });
-    await makeBackup(database, photoFolder, response, now());
+    const at = now();
+    const open = () => {
+      response.set({
+        'Content-Type': 'application/zip',
+        'Content-Disposition': `attachment; filename="${backupName(at)}"`,
+        'Cache-Control': 'no-store',
+      });
+      return response;
+    };
+    await makeBackup(database, photoFolder, open, at);
   });
   router.post('/backup/check', async (request, response) => {
     const token = randomUUID();
@@ -63,7 +68,7 @@ export function backupRouter(
       const checked = await checkBackup(file, folder);
       waiting.set(token, checked);
       setTimeout(() => {
-        if (waiting.delete(token)) void rm(folder, { recursive: true, force: true });
+        if (waiting.delete(token)) rm(folder, { recursive: true, force: true }).catch(log);
       }, FORGET_MS).unref();
       response.json({ token, madeAt: checked.manifest.madeAt, holds: checked.holds, photos: checked.photos });
     } finally {
@@ -91,8 +96,18 @@ export const BACKUP_PATHS = {
   },
 };
 
-export function backupRoutes({ schedule, replaceWith }: BackupDeps, waiting: Map<string, Checked>): Endpoint[] {
-  const told = z.object({ schedule: scheduleSchema, copies: z.array(z.string()) });
+export function backupRoutes({ schedule, replaceWith, log }: BackupDeps, waiting: Map<string, Checked>): Endpoint[] {
+  const told = z.object({
+    schedule: scheduleSchema,
+    copies: z.array(z.string()),
+    /** What keeps the latest copy from being made. */
+    failure: failureSchema.nullable(),
+  });
+  const state = async () => ({
+    schedule: await schedule.get(),
+    copies: await schedule.copies(),
+    failure: await schedule.failure(),
+  });
   return [
     endpoint(
       {
@@ -124,7 +139,7 @@ export function backupRoutes({ schedule, replaceWith }: BackupDeps, waiting: Map
         summary: 'Copies that are made by themselves',
         answers: { 200: { description: 'When, where, and those there are', schema: told } },
       },
-      async () => ({ status: 200, body: { schedule: await schedule.get(), copies: await schedule.copies() } }),
+      async () => ({ status: 200, body: await state() }),
     ),
     endpoint(
       {
@@ -135,9 +150,10 @@ export function backupRoutes({ schedule, replaceWith }: BackupDeps, waiting: Map
         answers: { 200: { description: 'As set', schema: told } },
       },
       async ({ body }) => {
-        const set = await schedule.set(body);
-        await schedule.runDue();
-        return { status: 200, body: { schedule: set, copies: await schedule.copies() } };
+        await schedule.set(body);
+        // What keeps the first copy from being made is told in the answer, and tried again.
+        await schedule.runDue().catch(log);
+        return { status: 200, body: await state() };
       },
     ),
   ];

@@ -17,10 +17,16 @@ interface EventDeps {
   readonly bus: ChangeBus;
   readonly clock: StudioClock;
   readonly devices: readonly Device[];
+  readonly log: (error: unknown) => void;
 }
 
+/** What may wait to be sent to a screen that does not read, bytes; beyond it the screen is let go, and joins again. */
+const MOST_WAITING = 1_000_000;
+
 function send(response: Response, name: string, data: unknown): void {
+  if (response.writableEnded || response.destroyed) return;
   response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
+  if (response.writableLength > MOST_WAITING) response.destroy();
 }
 
 /** Figures of the devices that a screen watches, told as they change. */
@@ -29,6 +35,7 @@ function watchDevices(
   watched: readonly Device[],
   code: string | undefined,
   clock: StudioClock,
+  log: (error: unknown) => void,
 ): () => void {
   const subjects = new Map<string, { subject: Subject | null; atMs: number }>();
   const subjectFor = async (device: Device): Promise<Subject | null> => {
@@ -53,16 +60,18 @@ function watchDevices(
       const text = JSON.stringify(values);
       if (told.get(device.code) === text) continue;
       told.set(device.code, text);
-      if (!response.writableEnded) send(response, 'reading', { code: device.code, at: at.toISOString(), values });
+      send(response, 'reading', { code: device.code, at: at.toISOString(), values });
     }
   };
   let running = false;
   const timer = setInterval(() => {
     if (!running) {
       running = true;
-      void tick().finally(() => {
-        running = false;
-      });
+      tick()
+        .catch(log)
+        .finally(() => {
+          running = false;
+        });
     }
   }, READING_MS);
   return () => {
@@ -71,7 +80,7 @@ function watchDevices(
 }
 
 /** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
-export function eventsRouter({ bus, clock, devices }: EventDeps): Router {
+export function eventsRouter({ bus, clock, devices, log }: EventDeps): Router {
   const router = express.Router();
   let streams = 0;
   router.get('/events', (request, response) => {
@@ -99,12 +108,14 @@ export function eventsRouter({ bus, clock, devices }: EventDeps): Router {
             devices.filter((d) => codes.has(d.code)),
             parsed.data.batch,
             clock,
+            log,
           )
         : () => undefined;
     const stopBus = bus.hear((change) => {
       send(response, 'batch', change);
     });
     const timer = setInterval(tellClock, CLOCK_MS);
+    response.on('error', log);
     response.on('close', () => {
       streams -= 1;
       clearInterval(timer);

@@ -8,6 +8,7 @@ import type { FactStore } from '../store/factStore';
 import type { ProductStore } from '../store/productStore';
 import type { SeriesStore } from '../store/seriesStore';
 import type { Shelf } from '../store/shelf';
+import { fewAtOnce } from '../work/fewAtOnce';
 import type { LearningJob, LearningResult, LearningRunner } from '../work/learningRunner';
 
 const day = z.iso.date().optional();
@@ -19,6 +20,8 @@ const question = z.object({
 });
 type Question = z.infer<typeof question>;
 
+/** Questions worked at on threads at once, and those that may wait for their turn. */
+const [MOST_RUNNING, MOST_WAITING] = [2, 8];
 /** Answers remembered until the data change. */
 const MOST_REMEMBERED = 24;
 
@@ -36,6 +39,7 @@ interface LearningDeps {
  */
 export function learningRouter({ facts, products, shelf, learner, log }: LearningDeps): Router {
   const remembered = new Map<string, LearningResult>();
+  const few = fewAtOnce(MOST_RUNNING, MOST_WAITING);
   async function jobOf(asked: Question): Promise<LearningJob> {
     const lines = await facts.lines(asked.from, asked.to);
     const cards = await products.list();
@@ -56,13 +60,17 @@ export function learningRouter({ facts, products, shelf, learner, log }: Learnin
         parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
       );
     const key = `${await facts.version()} ${JSON.stringify(parsed.data)}`;
-    response.set({
-      'Content-Type': 'application/x-ndjson; charset=utf-8',
-      'Cache-Control': 'no-store',
-      'X-Accel-Buffering': 'no',
-    });
+    response.on('error', log);
     const say = (line: unknown) => {
-      if (!response.writableEnded) response.write(`${JSON.stringify(line)}\n`);
+      if (response.writableEnded || response.destroyed) return;
+      // Only once there is something to say: what is refused before is a refusal, not a stream.
+      if (!response.headersSent)
+        response.set({
+          'Content-Type': 'application/x-ndjson; charset=utf-8',
+          'Cache-Control': 'no-store',
+          'X-Accel-Buffering': 'no',
+        });
+      response.write(`${JSON.stringify(line)}\n`);
     };
     const known = remembered.get(key);
     if (known) {
@@ -75,17 +83,22 @@ export function learningRouter({ facts, products, shelf, learner, log }: Learnin
       leave.abort();
     });
     try {
-      const result = await learner.run(
-        await jobOf(parsed.data),
-        (share) => {
-          say({ share });
-        },
+      const result = await few.run(
+        async () =>
+          learner.run(
+            await jobOf(parsed.data),
+            (share) => {
+              say({ share });
+            },
+            leave.signal,
+          ),
         leave.signal,
       );
       if (remembered.size >= MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
       remembered.set(key, result);
       say({ result });
     } catch (error) {
+      if (error instanceof Problem) throw error;
       if (!leave.signal.aborted) {
         log(error);
         say({ failure: 'The log could not be worked through. Try again.' });

@@ -4,7 +4,10 @@ import {
   batchToRow,
   savedFilterListSchema,
   savedFilterSchema,
+  type Batch,
+  type BatchListQuery,
 } from '@warm-jar/core';
+import { pipeline } from 'node:stream/promises';
 import express, { type Router } from 'express';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -18,6 +21,40 @@ import type { FilterStore } from '../store/filterStore';
 const [MOST_EXPORTED, MOST_ROWS] = [100_000, 2_000];
 /** Batches read and written at a time, so that a long log does not fill the memory. */
 const CHUNK = 500;
+
+/** The batches of a filter in parts, each read only when the one before it has gone out. */
+async function* inChunks(batches: BatchStore, query: BatchListQuery): AsyncGenerator<Batch[]> {
+  for (let at = 0; at < MOST_EXPORTED; at += CHUNK) {
+    const some = (await batches.documents(query, CHUNK, at)).batches;
+    if (some.length > 0) yield some;
+    if (some.length < CHUNK) return;
+  }
+}
+
+async function* asJson(batches: BatchStore, query: BatchListQuery): AsyncGenerator<string> {
+  let before = '[';
+  for await (const some of inChunks(batches, query)) {
+    yield `${before}${some.map((b) => JSON.stringify(b)).join(',\n')}`;
+    before = ',\n';
+  }
+  yield before === '[' ? '[]\n' : ']\n';
+}
+
+async function* asCsv(batches: BatchStore, query: BatchListQuery): AsyncGenerator<string> {
+  // Columns are known only when every row is; the rows are walked twice rather than held.
+  const columns = new Set<string>();
+  for await (const some of inChunks(batches, query))
+    for (const b of some) for (const c of Object.keys(batchToRow(b))) columns.add(c);
+  const fields = batchColumnsOf([Object.fromEntries([...columns].map((c) => [c, '']))]);
+  yield `\uFEFF${Papa.unparse([fields], { newline: '\r\n' })}\r\n`;
+  for await (const some of inChunks(batches, query)) {
+    const data = some.map((b) => {
+      const row = batchToRow(b);
+      return fields.map((f) => row[f] ?? '');
+    });
+    yield `${Papa.unparse({ fields, data }, { header: false, newline: '\r\n' })}\r\n`;
+  }
+}
 
 /** The log, or what a filter leaves of it, as a file: `batches.csv` with dotted names, or `batches.json`. */
 export function exportRouter(batches: BatchStore): Router {
@@ -34,46 +71,16 @@ export function exportRouter(batches: BatchStore): Router {
         'The filter cannot be read.',
         parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
       );
-    const chunk = async (at: number) => (await batches.documents(parsed.data, CHUNK, at)).batches;
+    const lines = type === 'csv' ? asCsv(batches, parsed.data) : asJson(batches, parsed.data);
+    // The first part is worked out before anything is promised: what fails then is told, and is no file.
+    const first = await lines.next();
     response.set({ 'Content-Disposition': `attachment; filename="batches.${type}"`, 'Cache-Control': 'no-store' });
     response.type(type === 'csv' ? 'text/csv; charset=utf-8' : 'application/json; charset=utf-8');
-    if (type === 'json') {
-      response.write('[');
-      for (let at = 0; at < MOST_EXPORTED; at += CHUNK) {
-        const some = await chunk(at);
-        if (some.length > 0) response.write(`${at > 0 ? ',\n' : ''}${some.map((b) => JSON.stringify(b)).join(',\n')}`);
-        if (some.length < CHUNK) break;
-      }
-      response.end(']\n');
-      return;
-    }
-    // Columns are known only when every row is; the rows are walked twice rather than held.
-    const columns = new Set<string>();
-    for (let at = 0; at < MOST_EXPORTED; at += CHUNK) {
-      const some = await chunk(at);
-      for (const b of some) for (const c of Object.keys(batchToRow(b))) columns.add(c);
-      if (some.length < CHUNK) break;
-    }
-    const fields = batchColumnsOf([Object.fromEntries([...columns].map((c) => [c, '']))]);
-    response.write(`\uFEFF${Papa.unparse([fields], { newline: '\r\n' })}\r\n`);
-    for (let at = 0; at < MOST_EXPORTED; at += CHUNK) {
-      const some = await chunk(at);
-      if (some.length > 0)
-        response.write(
-          `${Papa.unparse(
-            {
-              fields,
-              data: some.map((b) => {
-                const row = batchToRow(b);
-                return fields.map((f) => row[f] ?? '');
-              }),
-            },
-            { header: false, newline: '\r\n' },
-          )}\r\n`,
-        );
-      if (some.length < CHUNK) break;
-    }
-    response.end();
+    // What fails later breaks the connection off, so that half a file is not taken for a whole one.
+    await pipeline(async function* whole() {
+      if (!first.done) yield first.value;
+      yield* lines;
+    }, response);
   });
   return router;
 }

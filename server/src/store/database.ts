@@ -3,6 +3,8 @@ import { dirname } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { Umzug } from 'umzug';
+import { copyBeforeMigrating } from './beforeMigrating';
+import { DatabaseDamaged, NewerDatabase } from './databaseProblem';
 import { MIGRATIONS } from './migrations';
 import { defineModels, type Models } from './models';
 import { oneAtATime } from './queue';
@@ -32,6 +34,31 @@ export interface Database {
   readonly close: () => Promise<void>;
 }
 
+/** The steps that the file has, oldest first; none for a new file. @throws DatabaseDamaged where it is somebody else's database */
+async function stepsOf(sequelize: Sequelize): Promise<string[]> {
+  const [tables] = await sequelize.query("SELECT name FROM sqlite_master WHERE type = 'table'");
+  const names = (tables as { name: string }[]).map((t) => t.name).filter((name) => !name.startsWith('sqlite_'));
+  if (names.length === 0) return [];
+  if (!names.includes('migrations')) throw new DatabaseDamaged('It holds tables, but not those of a studio.');
+  const [rows] = await sequelize.query('SELECT name FROM migrations ORDER BY name');
+  return (rows as { name: string }[]).map((r) => r.name);
+}
+
+/**
+ * Brings the schema up to this version's; a copy is made first where there is something to lose.
+ * @throws NewerDatabase where the file knows steps that this version does not
+ */
+async function bringUp(sequelize: Sequelize, file: string): Promise<void> {
+  const steps = await stepsOf(sequelize);
+  const known = new Set(MIGRATIONS.map((m) => m.name));
+  const foreign = steps.find((step) => !known.has(step));
+  if (foreign !== undefined) throw new NewerDatabase(foreign);
+  const last = steps.at(-1);
+  if (last !== undefined && steps.length < MIGRATIONS.length)
+    await copyBeforeMigrating(sequelize, file, last, new Date());
+  await migratorFor(sequelize).up();
+}
+
 /** Migrator over a connection; names of applied migrations are kept in the table `migrations`. */
 export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
@@ -59,6 +86,7 @@ export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
 /**
  * Opens (and where it is new, makes) the studio's database file, brought to the newest schema.
  * @param file path of the SQLite file
+ * @throws NewerDatabase, DatabaseDamaged, or the driver's error
  * @param options `migrate: false` opens it as it is, to be looked at first
  */
 export async function openDatabase(file: string, { migrate = true }: { migrate?: boolean } = {}): Promise<Database> {
@@ -69,11 +97,14 @@ export async function openDatabase(file: string, { migrate = true }: { migrate?:
     logging: false,
     dialectModule: { ...sqlite3, Database: DurableDatabase },
   });
-  await sequelize.authenticate();
-  const up = async () => {
-    await migratorFor(sequelize).up();
-  };
-  if (migrate) await up();
+  const up = () => bringUp(sequelize, file);
+  try {
+    await sequelize.authenticate();
+    if (migrate) await up();
+  } catch (error) {
+    await sequelize.close().catch(() => undefined);
+    throw error;
+  }
   const models = defineModels(sequelize);
   // Writers that wait inside SQLite each hold a thread of Node's few; the one with the lock would find none left.
   const inTurn = oneAtATime();

@@ -7,7 +7,11 @@ import type { ShelfStore } from './shelfStore';
  * A batch store that lets a look that went badly become the outcome of its pair: what was cast in, and the product. The
  * batch is stored first; a card that somebody changes meanwhile gets its outcome with the next look.
  */
-export function pairKeeping(store: BatchStore, inclusions: ShelfStore<InclusionCard>): BatchStore {
+export function pairKeeping(
+  store: BatchStore,
+  inclusions: ShelfStore<InclusionCard>,
+  log: (error: unknown) => void,
+): BatchStore {
   async function keepPairs({ batch }: Stored): Promise<void> {
     if (!(batch.inclusions ?? []).length || !(batch.checks ?? []).length) return;
     for (const { item, version } of await inclusions.list()) {
@@ -22,7 +26,8 @@ export function pairKeeping(store: BatchStore, inclusions: ShelfStore<InclusionC
   }
   const kept = async (stored: Promise<Stored>): Promise<Stored> => {
     const done = await stored;
-    await keepPairs(done);
+    // The batch is stored whatever becomes of the pair.
+    await keepPairs(done).catch(log);
     return done;
   };
   return {

@@ -5,6 +5,9 @@ import { inlineLearner, type LearningResult, type LearningRunner } from './learn
 
 type Told = { readonly share: number } | { readonly result: LearningResult };
 
+/** The most memory that one thread may take, MB: a hundred thousand batches need a third of it. */
+const MOST_MEMORY_MB = 1024;
+
 /** Works on a thread begun for the job and ended with it, or as soon as nobody waits. Works here where the built thread is missing. @param file the thread's script */
 export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js', import.meta.url))): LearningRunner {
   if (!existsSync(file)) return inlineLearner();
@@ -15,7 +18,10 @@ export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js'
           fail(new DOMException('Cancelled.', 'AbortError'));
           return;
         }
-        const worker = new Worker(file, { workerData: job });
+        const worker = new Worker(file, {
+          workerData: job,
+          resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+        });
         const end = () => {
           signal.removeEventListener('abort', cancel);
           void worker.terminate();
@@ -36,6 +42,11 @@ export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js'
         worker.on('error', (error) => {
           end();
           fail(error);
+        });
+        // One that ends without a word, killed or out of memory, would be waited for without end.
+        worker.on('exit', (code) => {
+          signal.removeEventListener('abort', cancel);
+          fail(new Error(`The thread ended with ${code} before it was done.`));
         });
       }),
   };

@@ -1,11 +1,15 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
+import { Problem } from '../http/problem';
 import { inlinePlanner, type PlanOutcome, type PlanRunner } from './planRunner';
 import type { PlanJob } from './planWorker';
 
 /** A plan that takes longer than this is given up, ms: every sum in it is bounded, so it would be a fault. */
 const MOST_MS = 30_000;
+/** Plans that may wait for the thread; more are refused, to be asked again. */
+const MOST_WAITING = 32;
+const MOST_MEMORY_MB = 512;
 
 interface Waiting {
   readonly done: (outcome: PlanOutcome) => void;
@@ -30,7 +34,7 @@ export function threadPlanner(): PlanRunner {
     }
   }
   function begin(): Worker {
-    const worker = new Worker(file);
+    const worker = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB } });
     worker.on('message', (answer: Answer) => {
       const w = waiting.get(answer.id);
       if (!w) return;
@@ -49,9 +53,13 @@ export function threadPlanner(): PlanRunner {
   return {
     run: (request, units) =>
       new Promise<PlanOutcome>((done, fail) => {
+        if (waiting.size >= MOST_WAITING) {
+          fail(new Problem(429, 'too-busy', 'Too many plans are being worked out at once. Try again in a moment.'));
+          return;
+        }
         const id = next++;
         const timer = setTimeout(() => {
-          void thread?.terminate();
+          thread?.terminate().catch(() => undefined);
           failAll(new Error('A plan took too long and was given up.'));
         }, MOST_MS);
         waiting.set(id, { done, fail, timer });
