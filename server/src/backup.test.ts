@@ -190,6 +190,80 @@ describe('a backup', () => {
     expect((await fetch(`${address}/health`)).status).toBe(200);
     failures.length = 0;
   });
+  it('whose bytes were changed on the way is told as damaged', async () => {
+    const copy = await download();
+    // Within what is packed, behind the first header: the zip still lists its files.
+    const at = copy.indexOf('studio.sqlite') + 400;
+    for (let i = at; i < at + 60; i += 1) copy[i] = copy[i]! ^ 0xff;
+    const answer = await check(copy);
+    expect(answer.status).toBe(400);
+    expect(((await answer.json()) as { error: { message: string } }).error.message).toContain('The zip is damaged');
+    expect(readdirSync(join(folder, 'restore'))).toEqual([]);
+  });
+  it.each([
+    [
+      'a trigger',
+      'CREATE TRIGGER greedy AFTER INSERT ON batches BEGIN DELETE FROM lots; END',
+      'the trigger greedy is not ours',
+    ],
+    ['a view', 'CREATE VIEW spy AS SELECT * FROM batches', 'the view spy is not ours'],
+    ['a table too many', 'CREATE TABLE more (x)', 'the table more is not ours'],
+    ['a table too few', 'DROP TABLE saved_filters', 'the table saved_filters is missing'],
+    [
+      'an index of another kind',
+      'DROP INDEX batches_by_grade; CREATE INDEX batches_by_grade ON batches (code)',
+      'the index batches_by_grade is another',
+    ],
+  ])('with %s that the steps of its schema do not make is opened no further', async (_what, sql, says) => {
+    for (const statement of sql.split(/; (?=CREATE)/)) await host.current().database.sequelize.query(statement);
+    const answer = await check(await download());
+    expect(answer.status).toBe(400);
+    expect(((await answer.json()) as { error: { message: string } }).error.message).toContain(says);
+    expect(await codes()).toHaveLength(3);
+  });
+  it('with records that do not fit their format lists them, and can be put back all the same', async () => {
+    await host
+      .current()
+      .database.sequelize.query(
+        `UPDATE batches SET document = json_set(document, '$.startedAt', '1026-01-01T00:00:00Z') WHERE code = 'B-0002'`,
+      );
+    const found = (await (await check(await download())).json()) as {
+      token: string;
+      misfitCount: number;
+      misfits: { what: string; code: string; says: string }[];
+    };
+    expect(found.misfitCount).toBe(1);
+    expect(found.misfits).toEqual([
+      { what: 'Batch', code: 'B-0002', says: 'startedAt: Check the year: it lies outside 1970 to 2200.' },
+    ]);
+    expect((await fetch(`${address}/backup/restore`, json('POST', { token: found.token }))).status).toBe(200);
+    expect((await fetch(`${address}/batches/B-0002`)).status).toBe(200);
+  });
+  it('leaves the copies that this machine makes as they are set, and tells the other screens', async () => {
+    const copy = await download();
+    const schedule = { on: true, folder: join(folder, 'own'), everyH: 48, keep: 7 };
+    await fetch(`${address}/backup/schedule`, json('POST', schedule));
+    const { token } = (await (await check(copy)).json()) as { token: string };
+    const stream = await fetch(`${address}/events`);
+    const heard = (async () => {
+      let text = '';
+      for await (const part of stream.body!) text += Buffer.from(part).toString();
+      return text;
+    })();
+    expect((await fetch(`${address}/backup/restore`, json('POST', { token }))).status).toBe(200);
+    expect(await heard).toContain('event: replaced');
+    const after = (await (await fetch(`${address}/backup/schedule`)).json()) as { schedule: unknown };
+    expect(after.schedule).toEqual(schedule);
+  });
+  it('that fails before it is whole is no download', async () => {
+    await host.current().database.sequelize.close();
+    const answer = await fetch(`${address}/backup.zip`);
+    expect(answer.status).toBeGreaterThanOrEqual(500);
+    expect(answer.headers.get('content-disposition')).toBeNull();
+    expect(answer.headers.get('content-type')).toContain('application/json');
+    failures.length = 0;
+    host = await hostStudio({ file: join(folder, 'again.sqlite'), log: (error) => failures.push(error) });
+  });
   it('refuses one made by a newer version', async () => {
     await host
       .current()
@@ -214,6 +288,36 @@ describe('copies by themselves', () => {
     expect(readdirSync(into).sort()).toEqual(['mine.zip', 'warm-jar-2026-01-02-10-00.zip', made!].sort());
     const found = (await (await check(readFileSync(join(into, made!)))).json()) as { holds: { batches: number } };
     expect(found.holds.batches).toBe(3);
+  });
+  it('that fail say so, are tried again, and end nothing', async () => {
+    const into = join(folder, 'stick');
+    await set({ on: true, folder: into, everyH: 1, keep: 3 });
+    rmSync(into, { recursive: true });
+    writeFileSync(into, 'a file where the folder was');
+    const { schedule } = host.current();
+    for (let i = 0; i < 2; i += 1) await expect(schedule.runDue()).rejects.toThrow();
+    const told = (await (await fetch(`${address}/backup/schedule`)).json()) as {
+      failure: { says: string; tries: number };
+    };
+    expect(told.failure).toMatchObject({ says: `${into} is no folder. Choose another.`, tries: 2 });
+    rmSync(into);
+    expect(await schedule.runDue()).toMatch(/^warm-jar-/);
+    expect(await schedule.failure()).toBeNull();
+  });
+  it('go on although one is dated ahead, as of a clock that was wrong, and leave that one alone', async () => {
+    const into = join(folder, 'ahead');
+    mkdirSync(into);
+    writeFileSync(join(into, 'warm-jar-2190-01-01-10-00.zip'), 'x');
+    const answer = (await (await set({ on: true, folder: into, everyH: 24, keep: 1 })).json()) as { copies: string[] };
+    expect(answer.copies).toHaveLength(2);
+    expect(await host.current().schedule.runDue()).toBeNull();
+  });
+  it('refuse a file as their folder before it is stored', async () => {
+    const file = join(folder, 'file');
+    writeFileSync(file, '');
+    const answer = await set({ on: true, folder: file, everyH: 24, keep: 1 });
+    expect(answer.status).toBe(400);
+    expect((await host.current().schedule.get()).on).toBe(false);
   });
   it('are off until asked for, and survive a restart of the settings', async () => {
     const { schedule, copies } = (await (await fetch(`${address}/backup/schedule`)).json()) as {

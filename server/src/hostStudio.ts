@@ -4,6 +4,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { dirname, join } from 'node:path';
 import type { Checked } from './backup/checkBackup';
 import { DATABASE_NAME, PHOTO_FOLDER } from './backup/manifest';
+import { keepMachineSettings, machineSettings } from './store/machineSettings';
 import { openStudio, type Studio, type StudioOptions } from './studio';
 
 /** A studio that can give way to another one under the same address: a restored backup. */
@@ -19,7 +20,6 @@ const SUFFIXES = ['', '-wal', '-shm'];
 export async function hostStudio(
   options: Omit<StudioOptions, 'replaceWith'> & { readonly schedule?: boolean },
 ): Promise<HostedStudio> {
-  const open = new Set<ServerResponse>();
   let busy = false;
 
   /** Moves the present data aside, the checked ones into their place, and opens them. What cannot be done is undone. */
@@ -27,9 +27,11 @@ export async function hostStudio(
     const dataFolder = dirname(options.file);
     const aside = join(dataFolder, 'aside', new Date().toISOString().replaceAll(/[:.]/g, '-'));
     await mkdir(aside, { recursive: true });
+    const was = studio;
     busy = true;
     try {
       const kept = join(aside, DATABASE_NAME);
+      const own = await machineSettings(studio.database);
       await studio.close();
       try {
         await rename(options.file, kept);
@@ -37,6 +39,7 @@ export async function hostStudio(
         await rename(join(checked.folder, DATABASE_NAME), options.file);
         // Photos are named by their content: those here stay, those of the backup come beside them.
         await cp(join(checked.folder, PHOTO_FOLDER), join(dataFolder, PHOTO_FOLDER), { recursive: true, force: false });
+        await keepMachineSettings(options.file, own);
         studio = await begin();
       } catch (error) {
         if (existsSync(kept)) {
@@ -50,9 +53,7 @@ export async function hostStudio(
     } finally {
       busy = false;
     }
-    // Streams of the studio that was would wait for ever.
-    for (const response of open)
-      if (String(response.getHeader('content-type')).startsWith('text/event-stream')) response.destroy();
+    was.bus.tellReplaced();
     return { keptAside: aside };
   }
 
@@ -79,10 +80,6 @@ export async function hostStudio(
         );
         return;
       }
-      open.add(response);
-      response.on('close', () => {
-        open.delete(response);
-      });
       studio.app(request, response);
     },
     close: () => studio.close(),

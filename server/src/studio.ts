@@ -5,7 +5,7 @@ import type { Checked } from './backup/checkBackup';
 import { backupSchedule, type BackupSchedule } from './backup/schedule';
 import { standInDevices } from './devices/standIns';
 import { announcing } from './live/announcing';
-import { changeBus } from './live/changeBus';
+import { changeBus, type ChangeBus } from './live/changeBus';
 import { studioClock, type StudioClock } from './live/studioClock';
 import { batchStore, type BatchStore } from './store/batchStore';
 import { checkStore } from './store/checkStore';
@@ -34,6 +34,7 @@ export interface Studio {
   readonly facts: FactStore;
   readonly schedule: BackupSchedule;
   readonly clock: StudioClock;
+  readonly bus: ChangeBus;
   readonly close: () => Promise<void>;
 }
 
@@ -110,6 +111,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     facts,
     schedule,
     clock,
+    bus,
     close: async () => {
       schedule.end();
       await planner.close();

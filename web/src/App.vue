@@ -5,6 +5,7 @@ import { onMounted } from 'vue';
 import { useRoute } from 'vue-router';
 import FindDialog from './app/FindDialog.vue';
 import KeysDialog from './app/KeysDialog.vue';
+import ReplacedNote from './app/ReplacedNote.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
 import { useGlobalKeys } from './app/keys';
@@ -27,6 +28,7 @@ onMounted(async () => {
     <a class="skip" href="#main">To the content</a>
     <ShellShelf />
     <div class="right">
+      <ReplacedNote />
       <ShellTop @keys="keysOpen = true" @find="findOpen = true" />
       <main id="main" tabindex="-1"><RouterView /></main>
     </div>

@@ -4,17 +4,28 @@ export interface Change {
   readonly version: number | null;
 }
 
+/** What a screen may be told: a change of a batch, or that the whole studio was replaced by a copy. */
+export type Told = { readonly what: 'batch'; readonly change: Change } | { readonly what: 'replaced' };
+
 /** Tells every screen that listens what changed. */
 export interface ChangeBus {
   readonly tell: (change: Change) => void;
-  readonly hear: (listener: (change: Change) => void) => () => void;
+  /** The studio was replaced: nothing that a screen shows need be true any more. */
+  readonly tellReplaced: () => void;
+  readonly hear: (listener: (told: Told) => void) => () => void;
 }
 
 export function changeBus(): ChangeBus {
-  const listeners = new Set<(change: Change) => void>();
+  const listeners = new Set<(told: Told) => void>();
+  const all = (told: Told) => {
+    for (const listener of listeners) listener(told);
+  };
   return {
     tell: (change) => {
-      for (const listener of listeners) listener(change);
+      all({ what: 'batch', change });
+    },
+    tellReplaced: () => {
+      all({ what: 'replaced' });
     },
     hear: (listener) => {
       listeners.add(listener);

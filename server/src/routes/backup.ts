@@ -26,6 +26,8 @@ export interface BackupDeps {
 
 /** Largest upload taken, bytes. */
 const MOST_UPLOAD = 4_000_000_000;
+/** Copies looked through that wait to be put in place. */
+const MOST_WAITING = 3;
 /** A copy that was looked into and not put in place is cleared away after this long, ms. */
 const FORGET_MS = 60 * 60_000;
 
@@ -66,11 +68,17 @@ export function backupRouter(
         createWriteStream(file),
       );
       const checked = await checkBackup(file, folder);
+      // Those looked through before and never put in place make room.
+      for (const [old, { folder: left }] of [...waiting].slice(0, Math.max(0, waiting.size + 1 - MOST_WAITING))) {
+        waiting.delete(old);
+        await rm(left, { recursive: true, force: true });
+      }
       waiting.set(token, checked);
       setTimeout(() => {
         if (waiting.delete(token)) rm(folder, { recursive: true, force: true }).catch(log);
       }, FORGET_MS).unref();
-      response.json({ token, madeAt: checked.manifest.madeAt, holds: checked.holds, photos: checked.photos });
+      const { manifest, holds, photos, misfits, misfitCount } = checked;
+      response.json({ token, madeAt: manifest.madeAt, holds, photos, misfits, misfitCount });
     } finally {
       await rm(file, { force: true });
     }

@@ -111,8 +111,13 @@ export function eventsRouter({ bus, clock, devices, log }: EventDeps): Router {
             log,
           )
         : () => undefined;
-    const stopBus = bus.hear((change) => {
-      send(response, 'batch', change);
+    const stopBus = bus.hear((told) => {
+      if (told.what === 'batch') send(response, 'batch', told.change);
+      else {
+        send(response, 'replaced', {});
+        // This stream is the replaced studio's: the screen joins the new one's.
+        response.end();
+      }
     });
     const timer = setInterval(tellClock, CLOCK_MS);
     response.on('error', log);
@@ -130,7 +135,8 @@ export function eventsRouter({ bus, clock, devices, log }: EventDeps): Router {
 export const EVENT_PATHS = {
   '/events': {
     get: {
-      summary: 'Server-sent events: `clock`, `batch` (a change), `reading` (a device, or silence)',
+      summary:
+        'Server-sent events: `clock`, `batch` (a change), `replaced` (by a copy that was put back), `reading` (a device, or silence)',
       parameters: [
         {
           name: 'devices',

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { read, send, withJson } from './http';
 
 const schedule = z.object({ on: z.boolean(), folder: z.string(), everyH: z.number(), keep: z.number() });
-const told = z.object({ schedule, copies: z.array(z.string()) });
+const failure = z.object({ since: z.string(), at: z.string(), says: z.string(), tries: z.number() });
+const told = z.object({ schedule, copies: z.array(z.string()), failure: failure.nullable() });
 const checked = z.object({
   token: z.string(),
   madeAt: z.string(),
@@ -15,8 +16,12 @@ const checked = z.object({
     pieces: z.number(),
     lastChange: z.string().nullable(),
   }),
+  /** Documents that are not as their format asks: what does not fit is left out of what is read. */
+  misfits: z.array(z.object({ what: z.string(), code: z.string(), says: z.string() })),
+  misfitCount: z.number(),
 });
 export type Schedule = z.infer<typeof schedule>;
+export type CopyFailure = z.infer<typeof failure>;
 export type Checked = z.infer<typeof checked>;
 
 export const BACKUP_ADDRESS = '/api/v1/backup.zip';

@@ -10,6 +10,8 @@ type ChangeListener = (change: { code: string; version: number | null }) => void
 /** The studio's clock and the changes made on other screens, from the server's stream. Without it the machine's own clock runs on. */
 export const useLive = defineStore('live', () => {
   const connected = ref(false);
+  /** The studio was replaced by a copy that was put back: what is on the screen is of the one that was. */
+  const replaced = ref(false);
   let [base, at, speed] = [Date.now(), performance.now(), 1];
   const exact = () => base + (performance.now() - at) * speed;
   const nowMs = ref(exact());
@@ -29,6 +31,9 @@ export const useLive = defineStore('live', () => {
         const change = changeEventSchema.parse(data);
         for (const hear of listeners) hear(change);
       },
+      replaced: () => {
+        replaced.value = true;
+      },
     },
     (up) => {
       connected.value = up;
@@ -36,6 +41,7 @@ export const useLive = defineStore('live', () => {
   );
   return {
     connected,
+    replaced,
     nowMs,
     exactMs: exact,
     speed: () => speed,

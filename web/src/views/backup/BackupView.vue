@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext';
 import ToggleSwitch from 'primevue/toggleswitch';
 import { ref, useTemplateRef, watch } from 'vue';
 import { BACKUP_ADDRESS, type Schedule } from '../../api/backup';
+import CopyFailureNote from '../../components/CopyFailureNote.vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { dayAndTime } from '../../components/words';
@@ -41,7 +42,10 @@ const reload = () => {
       </section>
       <section class="card stack" aria-labelledby="in">
         <h2 id="in">Put a copy back</h2>
-        <p>It is looked through first. The present data are kept aside, not deleted.</p>
+        <p>
+          It is looked through first. The present data are kept aside, not deleted; the copies this computer makes by
+          itself stay as they are set.
+        </p>
         <div class="row">
           <Button
             label="Choose a copy"
@@ -66,8 +70,20 @@ const reload = () => {
             <strong>{{ checked.holds.batches }}</strong> batches,
             <strong>{{ checked.holds.products }}</strong> products, <strong>{{ checked.holds.lots }}</strong> lots,
             <strong>{{ checked.holds.moulds }}</strong> moulds, <strong>{{ checked.holds.pieces }}</strong> pieces,
-            <strong>{{ checked.photos }}</strong> photos. Sound.
+            <strong>{{ checked.photos }}</strong> photos.
+            <template v-if="checked.misfitCount === 0">Sound.</template>
           </p>
+          <div v-if="checked.misfitCount > 0" data-test="misfits">
+            <p>
+              <strong>{{ checked.misfitCount }}</strong> of its records are not as they should be. They stay as they are
+              in the file; what does not fit is not shown.
+            </p>
+            <ul class="small">
+              <li v-for="m in checked.misfits" :key="m.what + m.code">
+                {{ m.what }} <span class="figures">{{ m.code }}</span>: {{ m.says }}
+              </li>
+            </ul>
+          </div>
           <Button
             label="Put this in place of what is here"
             severity="danger"
@@ -124,7 +140,8 @@ const reload = () => {
         /></label>
         <Button type="submit" label="Save" :loading="busy === 'Saving'" />
       </div>
-      <p v-if="saved" class="small" role="status">Saved.</p>
+      <CopyFailureNote v-if="told?.failure" :failure="told.failure" />
+      <p v-else-if="saved" class="small" role="status">Saved.</p>
       <ul v-if="told?.copies.length" class="small copies">
         <li v-for="c in told.copies.slice(0, 8)" :key="c" class="figures">{{ c }}</li>
       </ul>

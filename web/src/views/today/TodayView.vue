@@ -2,6 +2,7 @@
 import { STAGE_WORDS, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
+import CopyFailureNote from '../../components/CopyFailureNote.vue';
 import JarGlass from '../../components/JarGlass.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -11,6 +12,7 @@ import { useDraft } from '../../stores/draft';
 import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
 import { useWork } from '../../stores/work';
 import { agendaOf } from './agenda';
+import { backupApi } from '../../api/backup';
 import { AGENDA_ADDRESS } from '../../api/checks';
 import { piecesApi, type DueLayer } from '../../api/pieces';
 import { useLoaded } from '../../components/useLoaded';
@@ -25,6 +27,8 @@ const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
 const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 /** Layers to be poured within two days. */
 const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
+/** Whether the copies made by themselves are made. */
+const { value: backup } = useLoaded(() => backupApi.schedule(), 'The copies could not be asked for.');
 const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
 const soon = (atMs: number) => {
   const m = (atMs - work.nowMs) / 60_000;
@@ -64,6 +68,9 @@ const shareLeft = (item: WorkItem) => {
       </div>
     </div>
     <ProblemNote v-if="work.problem" :says="work.problem" again @again="work.load" />
+    <RouterLink v-if="backup?.failure" :to="{ name: 'backup' }" class="plain"
+      ><CopyFailureNote :failure="backup.failure"
+    /></RouterLink>
 
     <section aria-labelledby="now" class="stack">
       <h2 id="now">In work</h2>
@@ -165,6 +172,9 @@ const shareLeft = (item: WorkItem) => {
 </template>
 
 <style scoped>
+.plain {
+  text-decoration: none;
+}
 .benches {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
