@@ -7,11 +7,19 @@ import helmet from 'helmet';
 /** Stands in the built page wherever the nonce of the answer goes. */
 const NONCE_PLACE = '__CSP_NONCE__';
 
+/** What a page of the studio may ask the browser for; all else is off, in frames too. */
+const PERMISSIONS =
+  'camera=(self), screen-wake-lock=(self), fullscreen=(self), accelerometer=(), ambient-light-sensor=(), bluetooth=(), display-capture=(), geolocation=(), gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), publickey-credentials-get=(), serial=(), usb=()';
+/** How long a browser that came by TLS keeps to it, s: a month, so that a studio that goes back to plain HTTP is not shut out for long. */
+const KEEP_TO_TLS_S = 30 * 86_400;
+
 /** Security headers for everything; scripts only from here, injected styles only with this answer's nonce. */
 export function securityHeaders(): Router {
   const router = express.Router();
-  router.use((_request, response, next) => {
+  router.use((request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');
+    response.set('Permissions-Policy', PERMISSIONS);
+    if (request.secure) response.set('Strict-Transport-Security', `max-age=${KEEP_TO_TLS_S}`);
     next();
   });
   router.use(
@@ -26,8 +34,6 @@ export function securityHeaders(): Router {
             (_request, response) =>
               `'nonce-${String((response as unknown as { locals: Record<string, unknown> }).locals['nonce'])}'`,
           ],
-          // Drawn positions and sizes are set from script as attributes of elements, which this allows and `<style>` does not.
-          styleSrcAttr: ["'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
@@ -38,7 +44,7 @@ export function securityHeaders(): Router {
           frameAncestors: ["'none'"],
         },
       },
-      // Served over plain HTTP inside the studio: a browser told to insist on HTTPS would lock itself out.
+      // Set above, and only where the page came by TLS: a browser told so over plain HTTP would lock itself out.
       strictTransportSecurity: false,
       crossOriginOpenerPolicy: false,
       originAgentCluster: false,

@@ -70,6 +70,9 @@ export function chartOption(spec: ChartSpec): EChartsCoreOption {
     grid: { left: 58, right: 18, top: spec.lines.length > 1 ? 34 : 14, bottom: 48 },
     legend: spec.lines.length > 1 ? { top: 0, textStyle: CHART_WORDS, itemWidth: 30 } : undefined,
     tooltip: {
+      // Drawn, not written as HTML: styles of elements are refused by the page's own rules.
+      renderMode: 'richText',
+      textStyle: CHART_WORDS,
       trigger: 'axis',
       confine: true,
       valueFormatter: (v: unknown) => (typeof v === 'number' ? String(Number(v.toPrecision(3))) : ''),

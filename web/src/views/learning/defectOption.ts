@@ -23,6 +23,9 @@ export function defectOption({ points, stretches }: ControlChart): EChartsCoreOp
     textStyle: CHART_WORDS,
     grid: { left: 48, right: 16, top: 16, bottom: 28 },
     tooltip: {
+      // Drawn, not written as HTML: styles of elements are refused by the page's own rules.
+      renderMode: 'richText',
+      textStyle: CHART_WORDS,
       trigger: 'axis',
       confine: true,
       formatter: (items: { dataIndex: number }[]) => {

@@ -42,6 +42,9 @@ const option = computed(() => ({
   textStyle: CHART_WORDS,
   grid: { left: 58, right: 92, top: 10, bottom: 46 },
   tooltip: {
+    // Drawn, not written as HTML: styles of elements are refused by the page's own rules.
+    renderMode: 'richText',
+    textStyle: CHART_WORDS,
     position: 'top',
     formatter: (p: { value: [number, number, number] }) =>
       `${(picture.value.minutes[p.value[0]]! / scale.value.per).toFixed(1)} ${scale.value.unit}, ${units.say(picture.value.depthsMm[p.value[1]]!, 'mm')} down: ${p.value[2].toFixed(1)} ${units.label('°C')}`,
