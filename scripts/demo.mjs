@@ -4,4 +4,4 @@ import { runUntilStopped } from './setup/run.mjs';
 
 await ensureInstalled();
 await ensureBuilt();
-await runUntilStopped('node', ['server/dist/main.js', '--demo']);
+await runUntilStopped('node', ['server/dist/main.js', '--demo', ...process.argv.slice(2)]);

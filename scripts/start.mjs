@@ -4,4 +4,4 @@ import { runUntilStopped } from './setup/run.mjs';
 
 await ensureInstalled();
 await ensureBuilt();
-await runUntilStopped('node', ['server/dist/main.js']);
+await runUntilStopped('node', ['server/dist/main.js', ...process.argv.slice(2)]);

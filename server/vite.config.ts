@@ -11,6 +11,7 @@ export default defineConfig({
     rollupOptions: {
       input: {
         main: 'src/main.ts',
+        people: 'src/people.ts',
         planWorker: 'src/work/planWorker.ts',
         learningWorker: 'src/work/learningWorker.ts',
       },

@@ -1,12 +1,18 @@
 import express, { type Express } from 'express';
 import { MOST_BODY_BYTES, boundAddress, boundBody, sameOrigin } from './http/bounds';
-import { mount, type Endpoint } from './http/endpoint';
+import type { AccessStore } from './access/accessStore';
+import { actorNow } from './access/actor';
+import { gate, meantForUs, type AccessOptions } from './access/gate';
+import { pairings } from './access/pairings';
+import { slowDown } from './access/slowDown';
+import { mount, type Endpoint, type Told } from './http/endpoint';
 import { errorHandler } from './http/errorHandler';
 import { notFound } from './http/problem';
 import { securityHeaders, site } from './http/site';
 import { backupRouter, backupRoutes, type BackupDeps } from './routes/backup';
 import type { Checked } from './backup/checkBackup';
-import { agendaRouter, checkRoutes } from './routes/checks';
+import { accessRoutes } from './routes/access';
+import { agendaRouter, checkRoutes, mayReadCalendar } from './routes/checks';
 import { learningRouter, trialRoutes } from './routes/learning';
 import { exportRouter, logRoutes } from './routes/log';
 import { pieceRoutes } from './routes/pieces';
@@ -26,6 +32,7 @@ import { eventsRouter } from './routes/events';
 import { photoRouter } from './routes/photos';
 import { planRoutes } from './routes/plan';
 import { productRoutes } from './routes/products';
+import { readingRouter, readingRoutes } from './routes/readings';
 import { searchRoutes } from './routes/search';
 import { shelfRoutes } from './routes/shelf';
 import type { CheckStore } from './store/checkStore';
@@ -33,6 +40,7 @@ import type { PastStore } from './store/pastStore';
 import type { BatchStore } from './store/batchStore';
 import type { PhotoStore } from './store/photoStore';
 import type { ProductStore } from './store/productStore';
+import type { ReadingStore } from './store/readingStore';
 import type { Found } from './store/searchStore';
 import type { Shelf } from './store/shelf';
 import type { PlanRunner } from './work/planRunner';
@@ -53,6 +61,10 @@ export interface AppDeps {
   readonly learner: LearningRunner;
   readonly backup: BackupDeps;
   readonly search: (words: string) => Promise<Found[]>;
+  /** Who may come in, and how. */
+  readonly access: AccessOptions;
+  readonly people: AccessStore;
+  readonly readings: ReadingStore;
   readonly planner: PlanRunner;
   readonly devices: readonly Device[];
   readonly bus: ChangeBus;
@@ -78,6 +90,9 @@ export function createApp({
   learner,
   backup,
   search,
+  access,
+  people,
+  readings,
   planner,
   devices,
   bus,
@@ -91,15 +106,24 @@ export function createApp({
   app.set('query parser', 'simple');
   app.use(securityHeaders());
 
+  app.use(boundAddress, meantForUs(access));
+  if (access.proxies?.length) app.set('trust proxy', [...access.proxies]);
+
   const api = express.Router();
-  api.use(boundAddress, sameOrigin);
+  api.use(sameOrigin, gate(access, people));
+  const tell: Told = async (what, place) => {
+    await people.did(actorNow(), what, place).catch(log);
+  };
+  api.use(readingRouter(readings, people, clock.now));
   api.use(photoRouter(photos));
-  api.use(agendaRouter({ checks, batches, products, pieces, now: clock.now }));
+  api.use(
+    agendaRouter({ checks, batches, products, pieces, now: clock.now, mayRead: mayReadCalendar(access, people) }),
+  );
   api.use(learningRouter({ facts, products, shelf, learner, log }));
   api.use(exportRouter(batches));
   const waiting = new Map<string, Checked>();
   api.use(backupRouter(backup, waiting));
-  api.use(eventsRouter({ bus, clock, devices, log }));
+  api.use(eventsRouter({ bus, clock, devices, log, isLive: people.isLive }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -118,9 +142,12 @@ export function createApp({
     ...diagnoseRoutes(clock.now),
     ...planRoutes(planner),
     ...deviceRoutes(devices, clock.now),
+    ...readingRoutes(readings),
+    ...accessRoutes({ store: people, options: access, pairings: pairings(clock.now) }),
   ];
   const all = [...routes, ...documentRoutes(routes, API_PREFIX)];
-  mount(api, all);
+  api.post(['/session', '/pairings/use'], ...slowDown());
+  mount(api, all, tell);
   app.locals['endpoints'] = all;
   api.use((request) => {
     throw notFound(`${request.method} ${API_PREFIX}${request.path}`);

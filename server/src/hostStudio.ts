@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { cp, mkdir, rename, rm } from 'node:fs/promises';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { dirname, join } from 'node:path';
+import { actorNow } from './access/actor';
 import type { Checked } from './backup/checkBackup';
 import { DATABASE_NAME, PHOTO_FOLDER } from './backup/manifest';
 import { keepMachineSettings, machineSettings } from './store/machineSettings';
@@ -53,6 +54,7 @@ export async function hostStudio(
     } finally {
       busy = false;
     }
+    await studio.people.did(actorNow(), 'Put a backup in place', '/backup/restore').catch(options.log ?? console.error);
     was.bus.tellReplaced();
     return { keptAside: aside };
   }

@@ -33,6 +33,8 @@ async function main(config: Config): Promise<void> {
   process.on('uncaughtException', unforeseen);
   process.on('unhandledRejection', unforeseen);
   console.log(`Warm Jar is at ${running.address}`);
+  if (running.trustAddress) console.log(`Other devices learn to trust it at ${running.trustAddress}`);
+  if (config.mode === 'open') console.log('It is open: whoever reaches it may read and write everything.');
   if (!config.demo) console.log(`The studio's data: ${config.file}`);
 }
 

@@ -1,5 +1,7 @@
 import { dirname, join } from 'node:path';
 import type { Express } from 'express';
+import { accessStore, type AccessStore } from './access/accessStore';
+import type { AccessOptions } from './access/gate';
 import { createApp } from './app';
 import type { Checked } from './backup/checkBackup';
 import { backupSchedule, type BackupSchedule } from './backup/schedule';
@@ -17,6 +19,7 @@ import { pastStore } from './store/pastStore';
 import { photoStore } from './store/photoStore';
 import { pieceStore } from './store/pieceStore';
 import { productStore, type ProductStore } from './store/productStore';
+import { readingStore } from './store/readingStore';
 import { searchAll } from './store/searchStore';
 import { seriesStore } from './store/seriesStore';
 import { openShelf, type Shelf } from './store/shelf';
@@ -35,6 +38,7 @@ export interface Studio {
   readonly schedule: BackupSchedule;
   readonly clock: StudioClock;
   readonly bus: ChangeBus;
+  readonly people: AccessStore;
   readonly close: () => Promise<void>;
 }
 
@@ -45,6 +49,8 @@ export interface StudioOptions {
   readonly learner?: LearningRunner;
   readonly clock?: StudioClock;
   readonly log?: (error: unknown) => void;
+  /** Who may come in; on the loopback without sign-in where it is not given. */
+  readonly access?: AccessOptions;
   /** Puts a checked backup in place of the present data: the host's, who can close this studio and open another. */
   readonly replaceWith?: (checked: Checked) => Promise<{ keptAside: string }>;
 }
@@ -73,7 +79,11 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     const { batch } = await batches.get(code);
     return { batch, product: await products.get(batch.product.slug, batch.product.revision) };
   };
+  const people = accessStore(database);
   const app = createApp({
+    access: options.access ?? { mode: 'local' },
+    people,
+    readings: readingStore(database),
     products,
     batches,
     shelf,
@@ -112,6 +122,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     schedule,
     clock,
     bus,
+    people,
     close: async () => {
       schedule.end();
       await planner.close();

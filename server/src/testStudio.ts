@@ -2,6 +2,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { SALTMARSH_CARDS } from '@warm-jar/core';
+import type { AccessOptions } from './access/gate';
 import { openStudio, type Studio } from './studio';
 
 /** A studio on a real database file in a folder of its own, for tests. */
@@ -27,12 +28,18 @@ async function makeTemplate(): Promise<string> {
   return file;
 }
 
-export async function testStudio(options: { cards?: boolean; file?: string } = {}): Promise<TestStudio> {
+export async function testStudio(
+  options: { cards?: boolean; file?: string; access?: AccessOptions } = {},
+): Promise<TestStudio> {
   const folder = newFolder();
   const file = options.file ?? join(folder, 'studio.sqlite');
   if (!options.file && options.cards !== false) copyFileSync(await (template ??= makeTemplate()), file);
   const failures: unknown[] = [];
-  const studio = await openStudio({ file, log: (error) => failures.push(error) });
+  const studio = await openStudio({
+    file,
+    log: (error) => failures.push(error),
+    ...(options.access ? { access: options.access } : {}),
+  });
   return {
     ...studio,
     file,

@@ -108,6 +108,8 @@ export const historyEntrySchema = z.object({
   at: z.string(),
   action: z.enum(['created', 'replaced', 'deleted']),
   by: z.string().nullable(),
+  /** Whether who is named had signed in; else they were only named. */
+  verified: z.boolean().default(false),
   /** Dotted names of the fields that differ from the version before. */
   changed: z.array(z.string()),
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isoMoment } from './quantities';
+import { READING_WHATS } from './vocabulary';
 
 export const DEVICE_KINDS = [
   'room-sensor',
@@ -55,3 +56,44 @@ export const readingEventSchema = z.object({
   at: z.string(),
   values: z.array(deviceValueSchema).nullable(),
 });
+
+/** Units that a figure may come in; those it is kept in. */
+const POSTED_UNITS: Readonly<Record<(typeof READING_WHATS)[number], string>> = {
+  resin: 'C',
+  surface: 'C',
+  mould: 'C',
+  room: 'C',
+  humidity: '%',
+  scale: 'g',
+  gauge: 'kPa',
+  vacuum: 'kPa',
+  shore: 'Shore',
+};
+/** What can be at a bench at all; what the instrument itself can show is narrower. */
+const POSTED_RANGES: Readonly<Record<(typeof READING_WHATS)[number], readonly [number, number]>> = {
+  resin: [-40, 400],
+  surface: [-40, 400],
+  mould: [-40, 400],
+  room: [-40, 80],
+  humidity: [0, 100],
+  scale: [-100_000, 1_000_000],
+  gauge: [-150, 5_000],
+  vacuum: [0, 150],
+  shore: [0, 100],
+};
+
+/** A figure that a device on a wire posts. */
+export const postedReadingSchema = z
+  .object({
+    at: isoMoment,
+    what: z.enum(READING_WHATS),
+    value: z.number('Write a number.'),
+    unit: z.string().max(20),
+  })
+  .superRefine(({ what, value, unit }, ctx) => {
+    const [low, high] = POSTED_RANGES[what];
+    if (unit.replace('°', '') !== POSTED_UNITS[what])
+      ctx.addIssue({ code: 'custom', path: ['unit'], message: `Send ${what} in ${POSTED_UNITS[what]}.` });
+    if (value < low || value > high)
+      ctx.addIssue({ code: 'custom', path: ['value'], message: `Must be ${low} to ${high} ${POSTED_UNITS[what]}.` });
+  });

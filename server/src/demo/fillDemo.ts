@@ -17,11 +17,19 @@ export function removeDatabase(file: string): void {
   for (const suffix of ['', '-wal', '-shm']) rmSync(`${file}${suffix}`, { force: true });
 }
 
+/** The demo studio's three, by initials alone. */
+const TECHNICIANS = [
+  ['KO', 'lead'],
+  ['MT', 'technician'],
+  ['RV', 'technician'],
+] as const;
+
 /** Fills an empty studio with the demo studio's cards and batches, as of `now`. */
 export async function fillDemo(
-  { products, batches, shelf }: Pick<Studio, 'products' | 'batches' | 'shelf'>,
+  { products, batches, shelf, people }: Pick<Studio, 'products' | 'batches' | 'shelf' | 'people'>,
   now: Date,
 ): Promise<number> {
+  for (const [code, role] of TECHNICIANS) await people.addPerson({ code, role, name: null, secret: null });
   await products.addAll(SALTMARSH_CARDS);
   for (const lot of saltmarshLots(now)) await shelf.lots.create(lot);
   for (const mould of saltmarshMoulds()) await shelf.moulds.create(mould);

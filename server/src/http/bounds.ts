@@ -87,7 +87,7 @@ function hostOf(origin: string): string | null {
 export function sameOrigin(request: Request, _response: Response, next: NextFunction): void {
   const origin = request.get('origin');
   const safe = request.method === 'GET' || request.method === 'HEAD' || request.method === 'OPTIONS';
-  if (!safe && origin !== undefined && hostOf(origin) !== request.get('host')) {
+  if (!safe && origin !== undefined && hostOf(origin) !== request.host) {
     throw new Problem(403, 'other-origin', 'Changes are taken only from the application itself.');
   }
   next();

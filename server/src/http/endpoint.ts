@@ -1,7 +1,10 @@
 import { issuesFromZod, type ProblemIssue } from '@warm-jar/core';
 import type { Request, Response, Router } from 'express';
 import type { z } from 'zod';
+import { actorOf } from '../access/gate';
+import { asActor } from '../access/actor';
 import { Problem } from './problem';
+import { refusedFor } from './refused';
 
 export type Method = 'get' | 'post' | 'put' | 'delete';
 
@@ -16,21 +19,35 @@ export interface EndpointSpec<P, Q, B> {
   readonly body?: z.ZodType<B>;
   /** Whether the stored version must be named in `If-Match`. */
   readonly versioned?: boolean;
+  /** Whether it only works something out: then nobody did anything. */
+  readonly storesNothing?: boolean;
   readonly answers: Readonly<Record<number, { readonly description: string; readonly schema?: z.ZodType }>>;
 }
 
+/** Where a request comes from. */
+export interface Client {
+  readonly address: string;
+  /** As its browser names itself. */
+  readonly agent: string;
+  /** Whether it came by TLS. */
+  readonly secure: boolean;
+}
 export interface Input<P, Q, B> {
   readonly params: P;
   readonly query: Q;
   readonly body: B;
   readonly version: number;
+  readonly client: Client;
 }
 export interface Answer {
   readonly status: number;
   readonly body?: unknown;
   readonly version?: number;
   readonly location?: string;
+  readonly headers?: Readonly<Record<string, string>>;
 }
+/** Told of each change that was made: by what it is called, and where. */
+export type Told = (what: string, place: string) => Promise<void>;
 export interface Endpoint {
   readonly spec: EndpointSpec<unknown, unknown, unknown>;
   readonly handle: (input: Input<never, never, never>) => Promise<Answer>;
@@ -70,7 +87,17 @@ function versionFrom(request: Request): number {
   return Number(version);
 }
 
-async function run({ spec, handle }: Endpoint, request: Request, response: Response): Promise<void> {
+const clientOf = (request: Request): Client => ({
+  address: request.ip ?? '',
+  agent: (request.get('user-agent') ?? '').slice(0, 300),
+  secure: request.secure,
+});
+
+/** What a change was made to: its own address where it has one now. */
+const placeOf = (request: Request, answer: Answer) =>
+  (answer.location ?? request.path).replace(/^\/api\/v1/, '').slice(0, 200);
+
+async function run({ spec, handle }: Endpoint, request: Request, response: Response, told: Told): Promise<void> {
   const issues: ProblemIssue[] = [];
   if (spec.body && request.body === undefined) {
     throw new Problem(415, 'json-expected', 'Send the document as JSON, with Content-Type: application/json.');
@@ -78,18 +105,14 @@ async function run({ spec, handle }: Endpoint, request: Request, response: Respo
   const params = check(spec.params, request.params, issues);
   const query = check(spec.query, request.query, issues);
   const body = check(spec.body, request.body, issues);
-  if (issues.length > 0) {
-    throw new Problem(
-      400,
-      'invalid-input',
-      issues.length === 1
-        ? 'One field cannot be taken as it is.'
-        : `${issues.length} fields cannot be taken as they are.`,
-      issues,
-    );
-  }
+  if (issues.length > 0) throw refusedFor(issues);
   const version = spec.versioned ? versionFrom(request) : 0;
-  const answer = await handle({ params, query, body, version } as Input<never, never, never>);
+  const input = { params, query, body, version, client: clientOf(request) } as Input<never, never, never>;
+  const actor = actorOf(response);
+  // Reading the body may have lost who asks; here it is certain again.
+  const answer = await (actor ? asActor(actor, () => handle(input)) : handle(input));
+  if (spec.method !== 'get' && !spec.storesNothing) await told(spec.summary, placeOf(request, answer));
+  if (answer.headers) response.set(answer.headers);
   if (answer.version !== undefined) response.set('ETag', `"${answer.version}"`);
   if (answer.location) response.location(answer.location);
   response.status(answer.status);
@@ -98,10 +121,10 @@ async function run({ spec, handle }: Endpoint, request: Request, response: Respo
 }
 
 /** Puts an endpoint on a router; Express 5 hands rejected promises to the error handler. */
-export function mount(router: Router, endpoints: readonly Endpoint[]): void {
+export function mount(router: Router, endpoints: readonly Endpoint[], told: Told = () => Promise.resolve()): void {
   for (const e of endpoints) {
     router[e.spec.method](e.spec.path.replaceAll(/\{(\w+)\}/g, ':$1'), (request, response) =>
-      run(e, request, response),
+      run(e, request, response, told),
     );
   }
 }

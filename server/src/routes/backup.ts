@@ -122,6 +122,8 @@ export function backupRoutes({ schedule, replaceWith, log }: BackupDeps, waiting
         method: 'post',
         path: '/backup/restore',
         summary: 'Put a checked backup in place; the present data are kept aside',
+        // Written down by whoever puts it in place: this studio's own book is closed then.
+        storesNothing: true,
         body: z.object({ token: z.string().max(100) }),
         answers: {
           200: { description: 'Where the present data were kept', schema: z.object({ keptAside: z.string() }) },

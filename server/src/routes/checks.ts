@@ -10,10 +10,14 @@ import {
   type DueCheck,
   type Product,
 } from '@warm-jar/core';
-import express, { type Router } from 'express';
+import express, { type Request, type Response, type Router } from 'express';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import { z } from 'zod';
+import type { AccessStore } from '../access/accessStore';
+import { actorOf, type AccessOptions } from '../access/gate';
+import { tokenId } from '../access/secrets';
 import { endpoint, type Endpoint } from '../http/endpoint';
+import { Problem } from '../http/problem';
 import type { BatchStore } from '../store/batchStore';
 import type { CheckStore } from '../store/checkStore';
 import type { PastStore } from '../store/pastStore';
@@ -152,9 +156,12 @@ export function agendaRouter(deps: {
   products: ProductStore;
   pieces: PieceStore;
   now: () => Date;
+  mayRead: MayRead;
 }): Router {
   const router = express.Router();
-  router.get('/agenda.ics', async (_request, response) => {
+  router.get('/agenda.ics', async (request, response) => {
+    if (!(await deps.mayRead(request, response)))
+      throw new Problem(401, 'calendar', 'This address of the calendar holds no secret, or one that was renewed.');
     const from = deps.now();
     const due = await deps.checks.due(
       new Date(from.getTime() - LATE_DAYS * DAY_MS),
@@ -187,6 +194,18 @@ export function agendaRouter(deps: {
     response.type('text/calendar; charset=utf-8').set('Cache-Control', 'no-store').send(calendar.toString());
   });
   return router;
+}
+
+/** Whether a request may read the calendar. */
+export type MayRead = (request: Request, response: Response) => Promise<boolean>;
+
+/** On a network a calendar proves itself by the secret in its address, for it cannot sign in; who signed in may look too. */
+export function mayReadCalendar({ mode }: AccessOptions, people: AccessStore): MayRead {
+  return async (request, response) => {
+    if (mode !== 'people' || actorOf(response) !== null) return true;
+    const key = request.query['key'];
+    return typeof key === 'string' && tokenId(key) === tokenId(await people.calendarKey());
+  };
 }
 
 /** Its place in the OpenAPI document: the answer is a calendar, not JSON. */

@@ -56,6 +56,7 @@ export function deviceRoutes(devices: readonly Device[], now: () => Date): Endpo
         method: 'post',
         path: '/devices/{code}/act',
         summary: 'Work a stand-in as hands would',
+        storesNothing: true,
         params: byCode,
         body: deviceActSchema,
         answers: { 204: { description: 'Done' } },

@@ -8,6 +8,7 @@ export function diagnoseRoutes(now: () => Date): Endpoint[] {
         method: 'post',
         path: '/diagnose',
         summary: 'Diagnose a batch against a card; nothing is stored',
+        storesNothing: true,
         query: unitsQuerySchema,
         body: diagnoseRequestSchema,
         answers: { 200: { description: 'The diagnosis', schema: diagnosisSchema } },

@@ -9,6 +9,7 @@ import { BACKUP_PATHS } from './backup';
 import { LEARNING_PATHS } from './learning';
 import { EXPORT_PATHS } from './log';
 import { PHOTO_PATHS } from './photos';
+import { READING_PATHS } from './readings';
 
 const anyDocument = z.looseObject({});
 
@@ -50,6 +51,7 @@ export function documentRoutes(others: readonly Endpoint[], prefix: string): End
           ...LEARNING_PATHS,
           ...EXPORT_PATHS,
           ...BACKUP_PATHS,
+          ...READING_PATHS,
         }),
       }),
     ),

@@ -1,5 +1,6 @@
 import express, { type Response, type Router } from 'express';
 import { z } from 'zod';
+import { actorOf } from '../access/gate';
 import { DeviceSilent, type Device, type Subject } from '../devices/device';
 import { Problem } from '../http/problem';
 import type { ChangeBus } from '../live/changeBus';
@@ -18,6 +19,8 @@ interface EventDeps {
   readonly clock: StudioClock;
   readonly devices: readonly Device[];
   readonly log: (error: unknown) => void;
+  /** Whether a signed-in device still is. */
+  readonly isLive: (session: string) => Promise<boolean>;
 }
 
 /** What may wait to be sent to a screen that does not read, bytes; beyond it the screen is let go, and joins again. */
@@ -80,7 +83,7 @@ function watchDevices(
 }
 
 /** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
-export function eventsRouter({ bus, clock, devices, log }: EventDeps): Router {
+export function eventsRouter({ bus, clock, devices, log, isLive }: EventDeps): Router {
   const router = express.Router();
   let streams = 0;
   router.get('/events', (request, response) => {
@@ -119,7 +122,15 @@ export function eventsRouter({ bus, clock, devices, log }: EventDeps): Router {
         response.end();
       }
     });
-    const timer = setInterval(tellClock, CLOCK_MS);
+    const session = actorOf(response)?.session ?? null;
+    // A device that is signed out hears nothing more.
+    const letGo = async () => {
+      if (session !== null && !(await isLive(session))) response.end();
+    };
+    const timer = setInterval(() => {
+      tellClock();
+      letGo().catch(log);
+    }, CLOCK_MS);
     response.on('error', log);
     response.on('close', () => {
       streams -= 1;

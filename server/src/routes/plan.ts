@@ -10,6 +10,7 @@ export function planRoutes(planner: PlanRunner): Endpoint[] {
         method: 'post',
         path: '/plan',
         summary: 'Plan a batch: amounts, time, air, mould; nothing is stored',
+        storesNothing: true,
         query: unitsQuerySchema,
         body: planRequestSchema,
         answers: { 200: { description: 'The plan', schema: planSchema } },

@@ -1,6 +1,5 @@
 import { statfsSync } from 'node:fs';
-import { createServer, type RequestListener, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { RequestListener, Server } from 'node:http';
 import { dirname } from 'node:path';
 import type { Config } from '../config';
 import { fillDemo, removeDatabase } from '../demo/fillDemo';
@@ -8,21 +7,22 @@ import { hostStudio } from '../hostStudio';
 import { studioClock } from '../live/studioClock';
 import { threadLearner } from '../work/threadLearner';
 import { threadPlanner } from '../work/threadPlanner';
-import { FolderTaken, lockFolder, ownerOf } from './folderLock';
-import { NoRoom } from './startProblem';
+import { FolderTaken, lockFolder, ownerOf, type FolderLock } from './folderLock';
+import { addressOf, hostsOf, listen, secure, serverFor, type Trust } from './serving';
+import { NoRoom, NobodySetUp } from './startProblem';
 
 /** A server that serves until it is stopped. */
 export interface Running {
   readonly address: string;
+  /** Where other devices fetch the studio's own certificate; null where there is none. */
+  readonly trustAddress: string | null;
   readonly stop: () => Promise<void>;
 }
 
 /** Less room than this on the disk, bytes, and nothing is begun. */
 const LEAST_ROOM = 20_000_000;
-/** Connections held at once, and how long what is under way may take when the server stops, ms. */
-const [MOST_CONNECTIONS, STOP_MS] = [512, 500];
-/** A whole backup may take this long to come in, ms. */
-const REQUEST_MS = 60 * 60_000;
+/** How long what is under way may take when the server stops, ms. */
+const STOP_MS = 500;
 
 const notYet: RequestListener = (_request, response) => {
   response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(
@@ -32,18 +32,6 @@ const notYet: RequestListener = (_request, response) => {
   );
 };
 
-/** @throws the system's error where it cannot listen there */
-async function listen(server: Server, port: number, host: string): Promise<number> {
-  await new Promise<void>((done, fail) => {
-    server.once('error', fail);
-    server.listen(port, host, () => {
-      server.off('error', fail);
-      done();
-    });
-  });
-  return (server.address() as AddressInfo).port;
-}
-
 const isAlive = (pid: number) => {
   try {
     process.kill(pid, 0);
@@ -52,6 +40,17 @@ const isAlive = (pid: number) => {
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 };
+
+const closed = (server: Server) =>
+  new Promise<void>((done) => {
+    server.close(() => {
+      done();
+    });
+    server.closeIdleConnections();
+    setTimeout(() => {
+      server.closeAllConnections();
+    }, STOP_MS).unref();
+  });
 
 /** A port that is taken by the server of this very folder is told as that. */
 function whoseServer(error: unknown, folder: string): unknown {
@@ -72,28 +71,24 @@ function requireRoom(folder: string): void {
 export async function start(config: Config, log: (error: unknown) => void): Promise<Running> {
   const folder = dirname(config.file);
   let handle: RequestListener = notYet;
-  const server = createServer({ requestTimeout: REQUEST_MS }, (request, response) => {
+  const server = serverFor(config, (request, response) => {
     handle(request, response);
   });
-  server.maxConnections = MOST_CONNECTIONS;
   const port = await listen(server, config.port, config.host).catch((error: unknown) => {
     throw whoseServer(error, folder);
   });
   server.on('error', log);
-  const shut = () =>
-    new Promise<void>((done) => {
-      server.close(() => {
-        done();
-      });
-      server.closeIdleConnections();
-      setTimeout(() => {
-        server.closeAllConnections();
-      }, STOP_MS).unref();
-    });
+  let trust: Trust | null = null;
+  const shut = async () => {
+    for (const one of [server, ...(trust ? [trust.server] : [])]) await closed(one);
+  };
+  let lock: FolderLock | null = null;
   try {
-    const lock = await lockFolder(folder);
+    const held = await lockFolder(folder);
+    lock = held;
     requireRoom(folder);
     if (config.demo) removeDatabase(config.file);
+    trust = await secure(config, folder, server, port);
     const studio = await hostStudio({
       file: config.file,
       webRoot: config.webRoot,
@@ -102,20 +97,33 @@ export async function start(config: Config, log: (error: unknown) => void): Prom
       clock: studioClock(config.speed),
       schedule: true,
       log,
+      access: {
+        mode: config.mode,
+        hosts: hostsOf(config),
+        proxies: config.proxies,
+        address: config.mode === 'local' ? undefined : addressOf(config, port),
+        trustAddress: trust?.address ?? null,
+      },
     });
+    if (config.mode === 'people' && !(await studio.current().people.hasLead())) {
+      await studio.close();
+      throw new NobodySetUp();
+    }
     if (config.demo) await fillDemo(studio.current(), studio.current().clock.now());
     handle = studio.handle;
-    const address = `http://${config.host}:${port}`;
-    lock.tell(address);
+    const address = addressOf(config, port);
+    held.tell(address);
     return {
       address,
+      trustAddress: trust?.address ?? null,
       stop: async () => {
         await shut();
         await studio.close();
-        await lock.release();
+        await held.release();
       },
     };
   } catch (error) {
+    await lock?.release();
     server.closeAllConnections();
     await shut();
     throw error;

@@ -12,6 +12,14 @@ export class NoRoom extends Error {
   }
 }
 
+/** Thrown where others could reach the studio, and nobody is set up to come in. */
+export class NobodySetUp extends Error {
+  constructor() {
+    super('Nobody is set up to come in.');
+    this.name = 'NobodySetUp';
+  }
+}
+
 /** What was to be started. */
 export interface Starting {
   readonly host: string;
@@ -62,6 +70,8 @@ export function startProblem(error: unknown, starting: Starting): string | null 
     return `Warm Jar runs on ${error.folder} already${ownerWords(error.owner)}. Use that one, stop it first, or set WARM_JAR_DATA to another folder.`;
   if (error instanceof NewerDatabase)
     return `The studio's file ${starting.file} was made by a newer Warm Jar (it knows "${error.step}"). Update this one; nothing was changed.`;
+  if (error instanceof NobodySetUp)
+    return `Others could reach this studio at ${starting.host}, and nobody is set up to come in. Set up a lead first: npm run people -- add KO lead. Or let everybody in by saying --open.`;
   if (error instanceof NoRoom)
     return `Only ${Math.floor(error.leftBytes / 1e6)} MB are left on the disk of ${error.folder}. Make room, then start again; nothing was changed.`;
   const code = codeOf(error);

@@ -17,6 +17,7 @@ import {
   type Product,
 } from '@warm-jar/core';
 import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
+import { actorNow } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
 import { codeGuard } from './codeGuard';
 import { batchColumns, symptomsOf } from './batchColumns';
@@ -183,6 +184,12 @@ const ROWS_AT_ONCE = 200;
 /** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
 const MOST_COUNTED = 9;
 
+/** Who did it, for the history: who signed in before who is only named. */
+function doneBy(named: string | null): { by: string | null; verified: number } {
+  const actor = actorNow();
+  return { by: actor?.person ?? named, verified: actor?.verified ? 1 : 0 };
+}
+
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
 export type BatchGuard = (batch: Batch) => Promise<void>;
 
@@ -233,6 +240,7 @@ export function batchStore(
     action: HistoryEntry['action'],
     before: Batch | null,
     transaction: Transaction,
+    by: string | null = action === 'created' ? (batch.by ?? null) : null,
   ) {
     await models.history.create(
       {
@@ -240,7 +248,7 @@ export function batchStore(
         version,
         at: new Date().toISOString(),
         action,
-        by: batch.by ?? null,
+        ...doneBy(by),
         changedFields: JSON.stringify(changedFields(before, action === 'deleted' ? null : batch)),
         document: JSON.stringify(batch),
       },
@@ -301,6 +309,9 @@ export function batchStore(
     create: async (sent) => {
       const card = await cardOf(sent);
       await checkOver(sent, null);
+      const actor = actorNow();
+      // Who made it: on a network who signed in, else who the record names, else who was chosen on the screen.
+      const by = actor?.verified ? actor.person : (sent.by ?? actor?.person ?? null);
       return write(async (transaction) => {
         const code = sent.code ?? (await nextCode(transaction));
         const taken = await models.history.findOne({ where: { batchCode: code }, transaction });
@@ -311,7 +322,12 @@ export function batchStore(
             `The code ${code} is already in the log. Choose another, or leave it out.`,
             [{ path: 'code', message: `${code} is taken.` }],
           );
-        const batch: Batch = { ...sent, code, product: { ...sent.product, revision: card.revision } };
+        const batch: Batch = {
+          ...sent,
+          ...(by === null ? {} : { by }),
+          code,
+          product: { ...sent.product, revision: card.revision },
+        };
         const now = new Date().toISOString();
         await models.batches.create(
           {
@@ -373,7 +389,7 @@ export function batchStore(
               version: 1,
               at: now,
               action: 'created',
-              by: batch.by ?? null,
+              ...doneBy(batch.by ?? null),
               changedFields: JSON.stringify(changedFields(null, batch)),
               document: JSON.stringify(batch),
             })),
@@ -477,14 +493,14 @@ export function batchStore(
           { transaction },
         );
         await setSymptoms(code, batch, transaction);
-        await record({ ...batch, by: entry.by ?? batch.by }, next, 'replaced', before, transaction);
+        await record(batch, next, 'replaced', before, transaction, entry.by ?? null);
         await models.entries.create(
           {
             key: entry.key,
             batchCode: code,
             version: next,
             at: entry.at,
-            by: entry.by ?? null,
+            by: doneBy(entry.by ?? null).by,
             body: JSON.stringify(entry),
           },
           { transaction },
@@ -508,6 +524,7 @@ export function batchStore(
         at: r.at,
         action: r.action as HistoryEntry['action'],
         by: r.by,
+        verified: r.verified === 1,
         changed: JSON.parse(r.changedFields) as string[],
       }));
     },

@@ -45,10 +45,11 @@ describe('the database', () => {
       { name: '0003-bench-entries' },
       { name: '0004-checks' },
       { name: '0005-learning' },
+      { name: '0006-access' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(5);
+    expect(await names()).toHaveLength(6);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

@@ -1,20 +1,55 @@
+import { QueryTypes } from 'sequelize';
 import { openDatabase, type Database } from './database';
 
-/** Settings that are this machine's and not the studio's: what a backup of another machine says of them is not asked. */
-const KEYS = ['backup', 'backup-failure'];
+/** Settings that are this machine's and not the studio's: what a copy from elsewhere says of them is not asked. */
+const KEYS = ['backup', 'backup-failure', 'calendar'];
+/** Who may come in here and who did what, in the order they lean on each other. A copy lets nobody in. */
+const TABLES = ['people', 'sessions', 'device_tokens', 'deeds'] as const;
 
-export type MachineSettings = readonly { readonly key: string; readonly value: string }[];
+type Row = Readonly<Record<string, string | number | null>>;
 
-export const machineSettings = async ({ models }: Pick<Database, 'models'>): Promise<MachineSettings> =>
-  (await models.settings.findAll({ where: { key: KEYS } })).map(({ key, value }) => ({ key, value }));
+/** What stays when the studio is replaced by a copy. */
+export interface MachineSettings {
+  readonly settings: readonly { readonly key: string; readonly value: string }[];
+  readonly tables: Readonly<Record<(typeof TABLES)[number], readonly Row[]>>;
+}
 
-/** Puts this machine's settings in place of those that came with a copy. */
+export async function machineSettings({ models, sequelize }: Database): Promise<MachineSettings> {
+  const settings = await models.settings.findAll({ where: { key: KEYS } });
+  const tables = await Promise.all(
+    TABLES.map(async (table) => [
+      table,
+      await sequelize.query<Row>(`SELECT * FROM ${table}`, { type: QueryTypes.SELECT }),
+    ]),
+  );
+  return {
+    settings: settings.map(({ key, value }) => ({ key, value })),
+    tables: Object.fromEntries(tables) as MachineSettings['tables'],
+  };
+}
+
+/**
+ * Puts this machine's settings in place of those that came with a copy. Where nobody is set up here, the people of the
+ * copy are taken on, but none of their devices.
+ */
 export async function keepMachineSettings(file: string, own: MachineSettings): Promise<void> {
   const database = await openDatabase(file);
+  const keepOwn = own.tables.people.length > 0;
   try {
     await database.write(async (transaction) => {
       await database.models.settings.destroy({ where: { key: KEYS }, transaction });
-      await database.models.settings.bulkCreate([...own], { transaction });
+      await database.models.settings.bulkCreate([...own.settings], { transaction });
+      for (const table of keepOwn ? [...TABLES].reverse() : ['sessions', 'device_tokens'])
+        await database.sequelize.query(`DELETE FROM ${table}`, { transaction });
+      if (!keepOwn) return;
+      for (const table of TABLES)
+        for (const row of own.tables[table]) {
+          const columns = Object.keys(row);
+          await database.sequelize.query(
+            `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
+            { replacements: Object.values(row), transaction },
+          );
+        }
     });
   } finally {
     await database.close();

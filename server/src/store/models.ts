@@ -63,6 +63,8 @@ export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCrea
   at: string;
   action: string;
   by: string | null;
+  /** 1 where who is named had signed in. */
+  verified: CreationOptional<number>;
   changedFields: string;
   document: string;
 }
@@ -187,6 +189,7 @@ export function defineModels(sequelize: Sequelize): Models {
       at: text(),
       action: text(),
       by: textOrNull(),
+      verified: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       changedFields: text(),
       document: text(),
     },

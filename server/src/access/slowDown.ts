@@ -1,0 +1,38 @@
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import type { Request, RequestHandler } from 'express';
+import { Problem } from '../http/problem';
+
+/** Wrong tries in a quarter of an hour before more are made to wait: of one person, and from one address. */
+const [WINDOW_MS, OF_PERSON, FROM_ADDRESS] = [15 * 60_000, 6, 20];
+
+const waitWords = (seconds: number) =>
+  `Too many wrong tries. Wait ${Math.ceil(seconds / 60)} min, or ask a lead for another PIN.`;
+
+function limited(limit: number, keyGenerator: (request: Request) => string): RequestHandler {
+  return rateLimit({
+    windowMs: WINDOW_MS,
+    limit,
+    keyGenerator,
+    skipSuccessfulRequests: true,
+    standardHeaders: 'draft-7',
+    legacyHeaders: false,
+    validate: false,
+    handler: (request) => {
+      const { resetTime } = (request as Request & { rateLimit?: { resetTime?: Date } }).rateLimit ?? {};
+      const seconds = Math.max(1, ((resetTime?.getTime() ?? Date.now() + WINDOW_MS) - Date.now()) / 1000);
+      request.res?.set('Retry-After', String(Math.ceil(seconds)));
+      throw new Problem(429, 'slow-down', waitWords(seconds));
+    },
+  });
+}
+
+const personIn = (request: Request): string => {
+  const { person } = (request.body ?? {}) as { person?: unknown };
+  return typeof person === 'string' ? person.slice(0, 60).toUpperCase() : '';
+};
+
+/** Slows down whoever tries secrets: by the person they are tried for, and by where they come from. */
+export const slowDown = (): RequestHandler[] => [
+  limited(FROM_ADDRESS, (request) => `address ${ipKeyGenerator(request.ip ?? '')}`),
+  limited(OF_PERSON, (request) => `person ${personIn(request)}`),
+];
