@@ -19,10 +19,18 @@ function serve(
   args: readonly string[],
   port: number,
   speed: number,
+  env: Readonly<Record<string, string>> = {},
 ): Promise<{ child: ChildProcess; address: string }> {
   const child = spawn('node', ['server/dist/main.js', ...args], {
     cwd: ROOT,
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', WARM_JAR_DATA: data, WARM_JAR_SPEED: String(speed) },
+    env: {
+      ...process.env,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      WARM_JAR_DATA: data,
+      WARM_JAR_SPEED: String(speed),
+      ...env,
+    },
   });
   return new Promise((done, fail) => {
     let said = '';
@@ -58,10 +66,12 @@ export async function startApplication(options: {
   data?: string;
   port?: number;
   speed?: number;
+  /** Settings beside the usual ones. */
+  env?: Readonly<Record<string, string>>;
 }): Promise<Application> {
   const data = options.data ?? mkdtempSync(join(tmpdir(), 'warm-jar-e2e-'));
   const speed = options.speed ?? 1;
-  let { child, address } = await serve(data, options.demo ? ['--demo'] : [], options.port ?? 0, speed);
+  let { child, address } = await serve(data, options.demo ? ['--demo'] : [], options.port ?? 0, speed, options.env);
   const port = Number(new URL(address).port);
   const halt = async () => {
     const code = await ended(child);

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import ConfirmDialog from 'primevue/confirmdialog';
 import Toast from 'primevue/toast';
-import { onMounted } from 'vue';
-import { useRoute } from 'vue-router';
+import { onMounted, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import FindDialog from './app/FindDialog.vue';
 import KeysDialog from './app/KeysDialog.vue';
 import ReplacedNote from './app/ReplacedNote.vue';
@@ -10,20 +10,33 @@ import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
 import { useGlobalKeys } from './app/keys';
 import { useProducts } from './stores/products';
+import { useSession } from './stores/session';
 import { useWork } from './stores/work';
 
-const products = useProducts();
-const work = useWork();
 const route = useRoute();
+const router = useRouter();
+const session = useSession();
 const { keysOpen, findOpen } = useGlobalKeys();
 onMounted(async () => {
-  await products.load();
-  await work.load();
+  await session.ready();
+  // Before somebody signs in there is nothing to be had.
+  if (session.mustSignIn) return;
+  await useProducts().load();
+  await useWork().load();
 });
+// Signed out from afar: what was typed stays in this browser.
+watch(
+  () => session.mustSignIn,
+  (now) => {
+    // While the first page is still sought, the router sees to it.
+    if (now && route.matched.length > 0 && route.meta['open'] !== true)
+      void router.push({ name: 'sign-in', query: { next: route.fullPath } });
+  },
+);
 </script>
 
 <template>
-  <RouterView v-if="route.meta['bare']" />
+  <RouterView v-if="route.meta['bare'] || route.matched.length === 0" />
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
     <ShellShelf />

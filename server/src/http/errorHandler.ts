@@ -52,7 +52,9 @@ function asProblem(error: unknown): Problem | null {
 
 /** Answers every failure in the one shape; what nobody foresaw is logged and answered without its inside. */
 export function errorHandler(log: (error: unknown) => void): ErrorRequestHandler {
-  return (error: unknown, _request, response, _next) => {
+  return (error: unknown, _request, response, next) => {
+    // Express knows a handler of errors by its four parameters; nothing comes after this one.
+    void next;
     if (response.headersSent) {
       // Who hung up knows; anything else is told here, and the half answer is broken off.
       if (!response.destroyed) log(error);

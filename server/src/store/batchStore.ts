@@ -184,10 +184,14 @@ const ROWS_AT_ONCE = 200;
 /** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
 const MOST_COUNTED = 9;
 
-/** Who did it, for the history: who signed in before who is only named. */
+/**
+ * Who did it, for the history: whom the entry names, else who signed in or was chosen. Verified is only who signed in
+ * themselves: an entry may wait on a tablet until somebody else has signed in there.
+ */
 function doneBy(named: string | null): { by: string | null; verified: number } {
   const actor = actorNow();
-  return { by: actor?.person ?? named, verified: actor?.verified ? 1 : 0 };
+  const by = named ?? actor?.person ?? null;
+  return { by, verified: actor?.verified && by === actor.person ? 1 : 0 };
 }
 
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
@@ -389,7 +393,8 @@ export function batchStore(
               version: 1,
               at: now,
               action: 'created',
-              ...doneBy(batch.by ?? null),
+              // Who brought it in, where that is known; who made it stands in the record itself.
+              ...doneBy(actorNow()?.person ?? batch.by ?? null),
               changedFields: JSON.stringify(changedFields(null, batch)),
               document: JSON.stringify(batch),
             })),

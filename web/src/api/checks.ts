@@ -8,5 +8,3 @@ export const checksApi = {
   spots: async (mould: string): Promise<MouldSpots> =>
     read(mouldSpotsSchema, await send(`/moulds/${encodeURIComponent(mould)}/spots`)),
 };
-/** Where a calendar subscribes to the agenda. */
-export const AGENDA_ADDRESS = '/api/v1/agenda.ics';

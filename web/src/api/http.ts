@@ -16,6 +16,25 @@ export class ApiProblem extends Error {
 
 const PREFIX = '/api/v1';
 
+let whoIsIt: () => string | null = () => null;
+/** Tells who was chosen at this screen; the server writes it down as unverified. */
+export function sayWho(who: () => string | null): void {
+  whoIsIt = who;
+}
+const toldSignedOut = new Set<() => void>();
+/** Told when the server knows this device no more. */
+export function onSignedOut(act: () => void): void {
+  toldSignedOut.add(act);
+}
+
+function withWho(init: RequestInit): RequestInit {
+  const person = whoIsIt();
+  if (person === null) return init;
+  const headers = new Headers(init.headers);
+  headers.set('X-Warm-Jar-By', encodeURIComponent(person));
+  return { ...init, headers };
+}
+
 async function problemOf(response: Response): Promise<ApiProblem> {
   const parsed = problemSchema.safeParse(await response.json().catch(() => null));
   if (!parsed.success)
@@ -27,7 +46,7 @@ async function problemOf(response: Response): Promise<ApiProblem> {
 export async function send(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`${PREFIX}${path}`, init);
+    response = await fetch(`${PREFIX}${path}`, withWho(init));
   } catch (error) {
     // Whoever hung up knows.
     if (init.signal?.aborted) throw error;
@@ -37,8 +56,10 @@ export async function send(path: string, init: RequestInit = {}): Promise<Respon
       0,
     );
   }
-  if (!response.ok) throw await problemOf(response);
-  return response;
+  if (response.ok) return response;
+  const problem = await problemOf(response);
+  if (problem.code === 'sign-in') for (const act of toldSignedOut) act();
+  throw problem;
 }
 
 export async function read<T>(schema: z.ZodType<T>, response: Response): Promise<T> {

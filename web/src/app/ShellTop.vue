@@ -2,9 +2,14 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import KeyCap from '../components/KeyCap.vue';
+import { useSession } from '../stores/session';
 
 const emit = defineEmits<{ keys: []; find: [] }>();
 const route = useRoute();
+const session = useSession();
+const whoWords = computed(() =>
+  session.person === null ? 'Nobody is chosen here: people and devices' : `${session.person}: people and devices`,
+);
 /** The shelf's compartments are one place in the bar. */
 const onShelf = computed(() => /^\/(products|lots|moulds|inclusions|additives|gear)\b/.test(route.path));
 /** So are the places where all batches are looked at together. */
@@ -35,7 +40,10 @@ const PLACES = [
     <div class="tools">
       <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>
       <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
-      <RouterLink :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
+      <RouterLink v-if="session.isLead" :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
+      <RouterLink :to="{ name: 'people' }" active-class="here" :aria-label="whoWords" data-test="who"
+        ><i class="pi pi-user" aria-hidden="true" />{{ session.person ?? 'Who?' }} <KeyCap k="o"
+      /></RouterLink>
       <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
     </div>
   </header>
@@ -45,13 +53,14 @@ const PLACES = [
 .top {
   display: flex;
   align-items: center;
-  gap: var(--space-5);
+  gap: var(--space-4);
   padding: 0 var(--space-5);
   min-height: 56px;
   background: var(--card);
   border-bottom: 1px solid var(--card-edge);
 }
 .name {
+  white-space: nowrap;
   font-weight: 800;
   font-size: 1.15rem;
   text-decoration: none;
@@ -71,7 +80,7 @@ nav a,
   align-items: center;
   gap: 8px;
   min-height: var(--target);
-  padding: 0 var(--space-3);
+  padding: 0 10px;
   color: var(--ink-700);
   text-decoration: none;
   border: 0;
@@ -93,9 +102,10 @@ nav a,
   nav a,
   .tools a,
   .tools button {
-    padding: 0 var(--space-2);
+    padding: 0 6px;
   }
-  .top kbd {
+  .top kbd,
+  .tools .pi {
     display: none;
   }
 }

@@ -17,6 +17,7 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'a', does: 'Patterns, trials, own figures', where: 'everywhere' },
   { key: 'p', does: 'Shelf: products, lots, moulds …', where: 'everywhere' },
   { key: 'n', does: 'Log a new batch', where: 'everywhere' },
+  { key: 'o', does: 'People and devices: who works here', where: 'everywhere' },
   { key: '/', does: 'Find anything', where: 'everywhere' },
   { key: '?', does: 'This list', where: 'everywhere' },
   { key: '1 … 9', does: 'A jar on the shelf, from the top', where: 'everywhere' },
@@ -80,6 +81,7 @@ export function useGlobalKeys() {
   onPlainKey('i', () => void router.push({ name: 'pieces' }));
   onPlainKey('a', () => void router.push({ name: 'patterns' }));
   onPlainKey('p', () => void router.push({ name: 'products' }));
+  onPlainKey('o', () => void router.push({ name: 'people' }));
   onPlainKey('n', () => void router.push({ name: 'new-batch' }));
   onPlainKey('/', () => {
     findOpen.value = true;

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import { useSession } from '../stores/session';
 import TodayView from '../views/today/TodayView.vue';
 
 /** Every view has an address that can be shared. */
@@ -171,12 +172,39 @@ export const router = createRouter({
       meta: { title: 'Units' },
     },
     {
+      path: '/people',
+      name: 'people',
+      component: () => import('../views/people/PeopleView.vue'),
+      meta: { title: 'People and devices' },
+    },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('../views/people/SignInView.vue'),
+      meta: { title: 'Sign in', bare: true, open: true },
+    },
+    {
+      path: '/pair',
+      name: 'pair',
+      component: () => import('../views/people/PairView.vue'),
+      meta: { title: 'Sign this device in', bare: true, open: true },
+    },
+    {
       path: '/:rest(.*)*',
       name: 'missing',
       component: () => import('../views/settings/MissingView.vue'),
       meta: { title: 'Not here' },
     },
   ],
+});
+
+/** On a network nothing is shown before somebody signed in; a board only shows the board. */
+router.beforeEach(async (to) => {
+  const session = useSession();
+  await session.ready();
+  if (session.mustSignIn && to.meta['open'] !== true) return { name: 'sign-in', query: { next: to.fullPath } };
+  if (session.isBoard && to.name === 'today') return { name: 'board' };
+  return true;
 });
 
 router.afterEach((to) => {

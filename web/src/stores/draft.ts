@@ -3,6 +3,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { valueAt, withValue, type Tree } from './draftPath';
+import { useSession } from './session';
 
 /** What is being typed: the document so far, and texts that are not numbers yet. */
 export interface Draft {
@@ -28,7 +29,7 @@ export function localMoment(date: Date): string {
 /** The batch being written down. Every change is in the browser's storage at once, so a reload loses nothing. */
 export const useDraft = defineStore('draft', () => {
   const kept = useLocalStorage<Record<string, Draft>>('warm-jar.drafts', {}, { flush: 'sync' });
-  const lastBy = useLocalStorage('warm-jar.by', '');
+  const session = useSession();
   const keyOf = (code: string | null) => code ?? 'new';
 
   const forCode = (code: string | null) => computed<Draft | null>(() => kept.value[keyOf(code)] ?? null);
@@ -38,7 +39,7 @@ export const useDraft = defineStore('draft', () => {
   }
 
   function begin(code: string | null, stored?: { batch: Batch; version: number }): void {
-    const document = stored ? { ...stored.batch } : { ...empty(), ...(lastBy.value ? { by: lastBy.value } : {}) };
+    const document = stored ? { ...stored.batch } : { ...empty(), ...(session.person ? { by: session.person } : {}) };
     put(code, { document, texts: {}, of: stored && code ? { code, version: stored.version } : null });
   }
 
@@ -51,7 +52,7 @@ export const useDraft = defineStore('draft', () => {
       document: withValue(draft.document, path, value),
       texts: rawText === undefined ? texts : { ...texts, [path]: rawText },
     });
-    if (path === 'by' && typeof value === 'string') lastBy.value = value;
+    if (path === 'by' && typeof value === 'string') session.choose(value);
   }
 
   function discard(code: string | null): void {

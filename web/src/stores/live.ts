@@ -3,12 +3,14 @@ import { useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { eventsFrom } from '../api/events';
+import { useSession } from './session';
 
 /** A change of a batch, as the server tells it. */
 type ChangeListener = (change: { code: string; version: number | null }) => void;
 
 /** The studio's clock and the changes made on other screens, from the server's stream. Without it the machine's own clock runs on. */
 export const useLive = defineStore('live', () => {
+  const session = useSession();
   const connected = ref(false);
   /** The studio was replaced by a copy that was put back: what is on the screen is of the one that was. */
   const replaced = ref(false);
@@ -37,6 +39,8 @@ export const useLive = defineStore('live', () => {
     },
     (up) => {
       connected.value = up;
+      // The stream of a device that was signed out is ended: ask whether that is why.
+      if (!up) void session.load();
     },
   );
   return {

@@ -10,9 +10,10 @@ export interface SendDeps {
   readonly onAway: (away: boolean) => void;
 }
 
-/** Whether the server may take the same entry later: it is away, or stumbled. */
+/** Whether the server may take the same entry later: it is away, stumbled, or asks that somebody signs in first. */
 const isAway = (error: unknown): boolean =>
-  error instanceof ApiProblem && (error.status === 0 || error.status >= 500 || error.status === 429);
+  error instanceof ApiProblem &&
+  (error.status === 0 || error.status >= 500 || error.status === 429 || error.status === 401);
 
 /**
  * Sends entries one after another in the order they were made. An entry that the server refuses stops the later ones of

@@ -38,7 +38,8 @@ const what = (h: HistoryEntry) => {
     <p v-if="!entries" class="quiet">The history could not be read.</p>
     <ol v-else class="small">
       <li v-for="h in entries" :key="h.version">
-        <span class="figures">{{ h.version }}</span> {{ dayAndTime(h.at) }}<template v-if="h.by">, {{ h.by }}</template
+        <span class="figures">{{ h.version }}</span> {{ dayAndTime(h.at)
+        }}<template v-if="h.by">, {{ h.by }}<template v-if="!h.verified"> (as named)</template></template
         >: {{ what(h) }}
       </li>
     </ol>

@@ -23,6 +23,8 @@ import { localMoment } from '../../stores/draft';
 import { useDevices } from '../../stores/devices';
 import { useLive } from '../../stores/live';
 import { useOutbox } from '../../stores/outbox';
+import { newKey } from '../../stores/newKey';
+import { useSession } from '../../stores/session';
 import { useProducts } from '../../stores/products';
 import { deadlines } from './benchNumber';
 import { useSignals } from './useSignals';
@@ -49,7 +51,7 @@ function makeBench(code: Ref<string>) {
   const product = shallowRef<Product | null>(null);
   const problem = ref<string | null>(null);
   const undoKept = useLocalStorage<Record<string, Undo>>('warm-jar.undo', {}, { flush: 'sync' });
-  const by = useLocalStorage('warm-jar.by', '');
+  const session = useSession();
 
   async function load(): Promise<void> {
     const asked = code.value;
@@ -158,9 +160,9 @@ function makeBench(code: Ref<string>) {
     if (changes.length > 0 && words !== null)
       undoKept.value = { ...undoKept.value, [code.value]: { words, set: inverseSet({ set: changes }) } };
     await outbox.add(code.value, {
-      key: crypto.randomUUID(),
+      key: newKey(),
       at: localMoment(new Date(live.exactMs())),
-      by: by.value || null,
+      by: session.person,
       set: changes,
       add: [...add, ...done],
       over: false,
@@ -173,9 +175,9 @@ function makeBench(code: Ref<string>) {
     if (!last) return;
     undoKept.value = Object.fromEntries(Object.entries(undoKept.value).filter(([of]) => of !== code.value));
     await outbox.add(code.value, {
-      key: crypto.randomUUID(),
+      key: newKey(),
       at: localMoment(new Date(live.exactMs())),
-      by: by.value || null,
+      by: session.person,
       set: JSON.parse(JSON.stringify(last.set)) as Entry['set'],
       add: [],
       over: true,
@@ -208,7 +210,6 @@ function makeBench(code: Ref<string>) {
     waiting,
     refused,
     undo,
-    by,
     live,
     outbox,
     write,

@@ -117,7 +117,7 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
     saving.value = true;
     try {
       // A check only adds: what somebody else wrote meanwhile stays.
-      await enterNow(code, batch.by ?? null, {
+      await enterNow(code, {
         add: [{ path: 'checks', value: { ...check, ...(check.photos ? { deltaB: deltaBOf(batch, check) } : {}) } }],
       });
       const faulty = (check.symptoms ?? []).length > 0;

@@ -22,7 +22,7 @@ export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: (
 
   async function save(path: string, value: unknown): Promise<void> {
     try {
-      await enterNow(code.value, batch.value?.by ?? null, {
+      await enterNow(code.value, {
         set: [{ path, was: valueAt(batch.value, path) ?? null, value }],
       });
       [problem.value, issues.value] = [null, {}];
@@ -54,7 +54,7 @@ export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: (
   /** Keeps what a quick test showed. */
   async function tested(test: string, outcome: string): Promise<void> {
     try {
-      await enterNow(code.value, batch.value?.by ?? null, {
+      await enterNow(code.value, {
         add: [{ path: 'quickTests', value: { test, outcome, atH: hoursSince(batch.value, live.exactMs()) } }],
       });
       problem.value = null;

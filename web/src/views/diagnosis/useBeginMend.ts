@@ -19,7 +19,7 @@ export function useBeginMend(batch: Ref<Batch | null>, symptom: Ref<SymptomDiagn
     try {
       if (!inHand.value) {
         const { steps, supplies, recheckAfterH } = s.mend;
-        await enterNow(b.code, b.by ?? null, {
+        await enterNow(b.code, {
           add: [
             {
               path: 'mends',

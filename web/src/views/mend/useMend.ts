@@ -59,7 +59,7 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
     const index = current.value?.index;
     if (index === undefined) return;
     try {
-      await enterNow(code, batch.value?.by ?? null, {
+      await enterNow(code, {
         set: [{ path: `mends[${index}].${field}`, was: was ?? null, value }],
       });
       problem.value = null;

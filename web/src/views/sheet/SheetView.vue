@@ -7,7 +7,7 @@ import { dayAndTime, inWords } from '../../components/words';
 import { cautionsFor } from '@warm-jar/core';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
-import { codePath } from './codePath';
+import { codePath } from '../../components/codePath';
 
 /** What goes on the bench in paper: an A5 sheet with every figure and room to write, and a label for the mould. */
 const props = defineProps<{ code: string }>();

@@ -10,10 +10,11 @@ import { jarContents } from '../../components/jarContents';
 import { dayAndTime, symptomWords } from '../../components/words';
 import { useDraft } from '../../stores/draft';
 import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
+import { useSession } from '../../stores/session';
 import { useWork } from '../../stores/work';
 import { agendaOf } from './agenda';
+import { accessApi } from '../../api/access';
 import { backupApi } from '../../api/backup';
-import { AGENDA_ADDRESS } from '../../api/checks';
 import { piecesApi, type DueLayer } from '../../api/pieces';
 import { useLoaded } from '../../components/useLoaded';
 import { useDueChecks } from './useDueChecks';
@@ -27,8 +28,14 @@ const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
 const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 /** Layers to be poured within two days. */
 const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
-/** Whether the copies made by themselves are made. */
-const { value: backup } = useLoaded(() => backupApi.schedule(), 'The copies could not be asked for.');
+const session = useSession();
+/** Whether the copies made by themselves are made: for a lead to know. */
+const { value: backup } = useLoaded(
+  () => (session.isLead ? backupApi.schedule() : Promise.resolve(null)),
+  'The copies could not be asked for.',
+);
+/** Where a calendar subscribes; its address holds a secret. */
+const { value: calendar } = useLoaded(() => accessApi.calendar(), 'The calendar could not be asked for.');
 const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
 const soon = (atMs: number) => {
   const m = (atMs - work.nowMs) / 60_000;
@@ -125,7 +132,9 @@ const shareLeft = (item: WorkItem) => {
             <RouterLink class="do" :to="{ name: 'check', params: { code: c.code } }">Check</RouterLink>
           </li>
         </ul>
-        <p class="small quiet">For a calendar: <a :href="AGENDA_ADDRESS">agenda.ics</a></p>
+        <p v-if="calendar" class="small quiet">
+          For a calendar: <a :href="calendar" data-test="calendar">agenda.ics</a>
+        </p>
       </section>
       <section v-if="layers?.length" aria-labelledby="layers" class="stack">
         <h2 id="layers">Next layers</h2>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import { computed } from 'vue';
+import { accessApi } from '../../api/access';
+import { useSession } from '../../stores/session';
+import CalendarCard from './CalendarCard.vue';
+import DeedsCard from './DeedsCard.vue';
+import DevicesCard from './DevicesCard.vue';
+import PeopleCard from './PeopleCard.vue';
+import SecureCard from './SecureCard.vue';
+import TokensCard from './TokensCard.vue';
+
+/** Who works here, at which devices, and who did what. */
+const session = useSession();
+const onNetwork = computed(() => session.who?.mode === 'people');
+const MODES = {
+  local: 'This studio is open on its own computer alone. Choose who you are; it is written down as named, not proven.',
+  open: 'This studio is open to its whole network: whoever reaches it may read and write everything.',
+  people: 'Everybody signs in. What is done is written down under who did it.',
+} as const;
+async function signOut(): Promise<void> {
+  await accessApi.signOut();
+  window.location.assign('/sign-in');
+}
+</script>
+
+<template>
+  <div class="stack">
+    <div class="row spread">
+      <div>
+        <h1>People and devices</h1>
+        <p v-if="session.who" class="quiet" data-test="mode">{{ MODES[session.who.mode] }}</p>
+      </div>
+      <Button v-if="onNetwork" label="Sign out" icon="pi pi-sign-out" severity="secondary" @click="signOut" />
+    </div>
+    <div class="columns">
+      <PeopleCard />
+      <div class="stack">
+        <DevicesCard v-if="onNetwork" />
+        <SecureCard v-if="session.who && session.who.mode !== 'local'" />
+        <CalendarCard />
+        <TokensCard v-if="session.isLead" />
+      </div>
+    </div>
+    <DeedsCard v-if="session.isLead" />
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.6fr) minmax(0, 1fr);
+  gap: var(--space-5);
+  align-items: start;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import InputText from 'primevue/inputtext';
+import SelectButton from 'primevue/selectbutton';
+import { reactive } from 'vue';
+import { ROLES, accessApi, type Role } from '../../api/access';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { useTried } from './useTried';
+
+/** Somebody new: initials, what they may do, and a PIN where they shall sign in. */
+const emit = defineEmits<{ done: [] }>();
+const { problem, busy, tried } = useTried();
+const person = reactive({ code: '', name: '', role: 'technician' as Role, secret: '' });
+async function add(): Promise<void> {
+  const done = await tried(() =>
+    accessApi.addPerson({
+      code: person.code.trim(),
+      name: person.name.trim() || null,
+      role: person.role,
+      secret: person.secret || null,
+    }),
+  );
+  if (done) emit('done');
+}
+</script>
+
+<template>
+  <form class="stack" aria-label="Add somebody" @submit.prevent="add">
+    <div class="fields">
+      <label class="cell"
+        ><span class="small">Initials</span
+        ><InputText id="new-code" v-model="person.code" autocapitalize="characters" spellcheck="false" required
+      /></label>
+      <label class="cell"
+        ><span class="small">Name, if wanted</span><InputText id="new-name" v-model="person.name"
+      /></label>
+      <label class="cell"
+        ><span class="small">PIN or passphrase, if they sign in</span
+        ><InputText id="new-secret" v-model="person.secret" type="password" autocomplete="new-password"
+      /></label>
+    </div>
+    <div class="row">
+      <SelectButton v-model="person.role" :options="[...ROLES]" :allow-empty="false" aria-label="Role" />
+      <Button type="submit" label="Add" :loading="busy" />
+    </div>
+    <ProblemNote v-if="problem" :says="problem" />
+  </form>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 7rem 1fr 1fr;
+  gap: var(--space-3);
+  align-items: end;
+}
+.cell {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  min-width: 0;
+}
+@media (max-width: 900px) {
+  .fields {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

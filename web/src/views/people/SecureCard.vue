@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import QrCode from '../../components/QrCode.vue';
+import { useSession } from '../../stores/session';
+
+/** Whether this page came by a secure address, what is missing where it did not, and how a device learns to trust it. */
+const session = useSession();
+const secure = window.isSecureContext;
+</script>
+
+<template>
+  <section class="card stack" aria-labelledby="secure">
+    <h2 id="secure">{{ secure ? 'A secure address' : 'Not a secure address' }}</h2>
+    <p v-if="!secure" data-test="missing">
+      On this address the browser gives no camera, no notices, no screen that stays awake, and does not install the
+      page. What is typed, PINs too, can be read by others on the network.
+    </p>
+    <template v-if="session.who?.trustAddress">
+      <p>A tablet or phone learns to trust this studio once, by these steps:</p>
+      <div class="trust">
+        <QrCode :text="session.who.trustAddress" label="Address of the steps to trust this studio" class="code" />
+        <a :href="session.who.trustAddress" class="figures">{{ session.who.trustAddress }}</a>
+      </div>
+    </template>
+    <p v-else-if="!secure" class="small quiet">
+      Start the server without WARM_JAR_TLS=off, give it a certificate, or put a proxy in front of it; docs/security.md
+      says how.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.trust {
+  display: grid;
+  grid-template-columns: 140px 1fr;
+  gap: var(--space-4);
+  align-items: center;
+  overflow-wrap: anywhere;
+}
+.code {
+  width: 140px;
+  height: 140px;
+}
+</style>
