@@ -146,7 +146,7 @@ export function createApp({
     ...accessRoutes({ store: people, options: access, pairings: pairings(clock.now) }),
   ];
   const all = [...routes, ...documentRoutes(routes, API_PREFIX)];
-  api.post(['/session', '/pairings/use'], ...slowDown());
+  api.post(['/session', '/pairings/use', '/people/:code/secret'], ...slowDown());
   mount(api, all, tell);
   app.locals['endpoints'] = all;
   api.use((request) => {

@@ -8,8 +8,13 @@ const [WINDOW_MS, OF_PERSON, FROM_ADDRESS] = [15 * 60_000, 6, 20];
 const waitWords = (seconds: number) =>
   `Too many wrong tries. Wait ${Math.ceil(seconds / 60)} min, or ask a lead for another PIN.`;
 
-function limited(limit: number, keyGenerator: (request: Request) => string): RequestHandler {
+function limited(
+  limit: number,
+  keyGenerator: (request: Request) => string,
+  skip: (request: Request) => boolean = () => false,
+): RequestHandler {
   return rateLimit({
+    skip,
     windowMs: WINDOW_MS,
     limit,
     keyGenerator,
@@ -26,13 +31,18 @@ function limited(limit: number, keyGenerator: (request: Request) => string): Req
   });
 }
 
+/** Who a secret is tried for; nothing where the request names nobody, as a pairing code does not. */
 const personIn = (request: Request): string => {
-  const { person } = (request.body ?? {}) as { person?: unknown };
-  return typeof person === 'string' ? person.slice(0, 60).toUpperCase() : '';
+  const named = (request.body as { person?: unknown } | undefined)?.person ?? request.params['code'];
+  return typeof named === 'string' ? named.slice(0, 60).toUpperCase() : '';
 };
 
 /** Slows down whoever tries secrets: by the person they are tried for, and by where they come from. */
 export const slowDown = (): RequestHandler[] => [
   limited(FROM_ADDRESS, (request) => `address ${ipKeyGenerator(request.ip ?? '')}`),
-  limited(OF_PERSON, (request) => `person ${personIn(request)}`),
+  limited(
+    OF_PERSON,
+    (request) => `person ${personIn(request)}`,
+    (request) => personIn(request) === '',
+  ),
 ];

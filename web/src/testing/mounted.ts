@@ -1,0 +1,113 @@
+import { createPinia, setActivePinia } from 'pinia';
+import PrimeVue from 'primevue/config';
+import { createApp, nextTick, type Component } from 'vue';
+import { createMemoryHistory, createRouter, type Router } from 'vue-router';
+import { vi } from 'vitest';
+
+/** What a fetch of the page asked. */
+export interface Asked {
+  readonly method: string;
+  readonly path: string;
+  readonly headers: Headers;
+  readonly body: unknown;
+}
+/** How the pretended server answers: a body with its status, by the request. */
+export type Answers = (asked: Asked) => { readonly status?: number; readonly body?: unknown } | undefined;
+
+/** A server that answers by a function; tells all that was asked of it. */
+export function pretendServer(answers: Answers): readonly Asked[] {
+  const all: Asked[] = [];
+  vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
+    const asked: Asked = {
+      method: init.method ?? 'GET',
+      path: path.replace('/api/v1', ''),
+      headers: new Headers(init.headers),
+      body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : null,
+    };
+    all.push(asked);
+    const { status = 200, body = null } = answers(asked) ?? { status: 404, body: refusal('not-found', 'Not there.') };
+    return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(body), { status }));
+  });
+  return all;
+}
+
+/** A refusal in the one shape of the API. */
+export const refusal = (code: string, message: string, issues: { path: string; message: string }[] = []) => ({
+  error: { code, message, issues },
+});
+
+/** No stream comes from a pretended server. */
+class SilentEvents {
+  onopen: (() => void) | null = null;
+  onerror: (() => void) | null = null;
+  addEventListener(): void {
+    // Nothing is ever told.
+  }
+  close(): void {
+    // Nothing is open.
+  }
+}
+
+export interface Mounted {
+  readonly root: HTMLElement;
+  readonly router: Router;
+  readonly text: () => string;
+  /** The button whose words hold these. */
+  readonly button: (words: string) => HTMLButtonElement;
+  readonly type: (css: string, text: string) => Promise<void>;
+  /** Lets answers come and the page draw them. */
+  readonly settle: () => Promise<void>;
+  readonly unmount: () => void;
+}
+
+const NAMES = ['today', 'backup', 'people', 'pair', 'sign-in', 'log', 'board'];
+
+/** A component on a page of its own, with router, stores and controls as the application has them. */
+export async function mounted(component: Component, props: object = {}, at = '/'): Promise<Mounted> {
+  vi.stubGlobal('EventSource', SilentEvents);
+  const pinia = createPinia();
+  setActivePinia(pinia);
+  const empty = { template: '<i />' };
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [
+      { path: '/', name: 'home', component: empty },
+      ...NAMES.map((name) => ({ path: `/${name}`, name, component: empty })),
+    ],
+  });
+  await router.push(at);
+  const root = document.createElement('div');
+  document.body.append(root);
+  const app = createApp(component, { ...props })
+    .use(pinia)
+    .use(router)
+    .use(PrimeVue);
+  app.mount(root);
+  const settle = async () => {
+    for (let i = 0; i < 6; i += 1) await new Promise((done) => setTimeout(done, 0));
+    await nextTick();
+  };
+  await settle();
+  return {
+    root,
+    router,
+    text: () => (root.textContent ?? '').replaceAll(/\s+/g, ' ').trim(),
+    button: (words) => {
+      const found = [...root.querySelectorAll('button')].find((b) => (b.textContent ?? '').includes(words));
+      if (!found) throw new Error(`No button says "${words}": ${root.textContent ?? ''}`);
+      return found;
+    },
+    type: async (css, text) => {
+      const field = root.querySelector<HTMLInputElement>(css);
+      if (!field) throw new Error(`No field at ${css}.`);
+      field.value = text;
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      await nextTick();
+    },
+    settle,
+    unmount: () => {
+      app.unmount();
+      root.remove();
+    },
+  };
+}
