@@ -78,6 +78,12 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
   },
   { name: 'compare', path: '/compare?codes=B-0397,B-0409', ready: '[data-test="compare"]' },
   { name: 'piece', path: '/pieces/P-04', ready: '[data-layer="2"]' },
+  {
+    name: 'people',
+    path: '/people',
+    ready: '[data-person="KO"]',
+    prepare: (bench) => bench.tapWords('That is me', '[data-person="MT"]'),
+  },
   { name: 'board', path: '/board?batch=B-0419', ready: '[data-test="board-number"]' },
 ];
 

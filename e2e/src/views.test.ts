@@ -53,6 +53,9 @@ const VIEWS = [
   ['A piece', '/pieces/P-04', '[data-layer="2"]'],
   ['Backup', '/backup', '#backup-folder'],
   ['Units', '/units', '.line'],
+  ['People and devices', '/people', '[data-person]'],
+  ['Signing in', '/sign-in', '#secret'],
+  ['Pairing', '/pair', '#pairing'],
   ['An address that is nothing', '/nowhere', 'main h1'],
 ] as const;
 

@@ -255,6 +255,34 @@ describe('a backup', () => {
     const after = (await (await fetch(`${address}/backup/schedule`)).json()) as { schedule: unknown };
     expect(after.schedule).toEqual(schedule);
   });
+  it('lets nobody in: this machine keeps its people, their devices and its tokens', async () => {
+    const { people } = host.current();
+    await people.addPerson({ code: 'XX', role: 'lead', name: null, secret: 'of another studio' });
+    const foreign = await people.begin('XX', { label: 'theirs', how: 'secret', address: '192.0.2.9' });
+    const copy = await download();
+    await host.current().database.sequelize.query('DELETE FROM people');
+    await people.addPerson({ code: 'KO', role: 'lead', name: null, secret: 'of this studio' });
+    const own = await people.begin('KO', { label: 'ours', how: 'secret', address: '192.0.2.7' });
+    const { token } = (await (await check(copy)).json()) as { token: string };
+    expect((await fetch(`${address}/backup/restore`, json('POST', { token }))).status).toBe(200);
+    const after = host.current().people;
+    expect((await after.people()).map((p) => p.code)).toEqual(['KO']);
+    expect(await after.actorOf(own, '::1')).toMatchObject({ person: 'KO' });
+    expect(await after.actorOf(foreign, '::1')).toBeNull();
+    expect((await after.deeds(null, 1))[0]).toMatchObject({ what: 'Put a backup in place' });
+  });
+  it('brings its people along where nobody is set up, but none of their devices', async () => {
+    const { people } = host.current();
+    await people.addPerson({ code: 'KO', role: 'lead', name: null, secret: 'amber and oak' });
+    const device = await people.begin('KO', { label: 'a tablet', how: 'secret', address: '192.0.2.7' });
+    const copy = await download();
+    await host.current().database.sequelize.query('DELETE FROM people');
+    const { token } = (await (await check(copy)).json()) as { token: string };
+    await fetch(`${address}/backup/restore`, json('POST', { token }));
+    const after = host.current().people;
+    expect(await after.isSecretOf('KO', 'amber and oak')).toBe(true);
+    expect(await after.actorOf(device, '::1')).toBeNull();
+  });
   it('that fails before it is whole is no download', async () => {
     await host.current().database.sequelize.close();
     const answer = await fetch(`${address}/backup.zip`);

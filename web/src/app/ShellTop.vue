@@ -7,9 +7,6 @@ import { useSession } from '../stores/session';
 const emit = defineEmits<{ keys: []; find: [] }>();
 const route = useRoute();
 const session = useSession();
-const whoWords = computed(() =>
-  session.person === null ? 'Nobody is chosen here: people and devices' : `${session.person}: people and devices`,
-);
 /** The shelf's compartments are one place in the bar. */
 const onShelf = computed(() => /^\/(products|lots|moulds|inclusions|additives|gear)\b/.test(route.path));
 /** So are the places where all batches are looked at together. */
@@ -41,8 +38,9 @@ const PLACES = [
       <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>
       <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
       <RouterLink v-if="session.isLead" :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
-      <RouterLink :to="{ name: 'people' }" active-class="here" :aria-label="whoWords" data-test="who"
-        ><i class="pi pi-user" aria-hidden="true" />{{ session.person ?? 'Who?' }} <KeyCap k="o"
+      <RouterLink :to="{ name: 'people' }" active-class="here" data-test="who"
+        ><i class="pi pi-user" aria-hidden="true" />{{ session.person ?? 'Who?'
+        }}<span class="visually-hidden">, people and devices</span> <KeyCap k="o"
       /></RouterLink>
       <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
     </div>

@@ -46,6 +46,18 @@ describe('the outbox', () => {
     expect(o.queue()).toEqual([]);
     expect(await o.db.all()).toEqual([]);
   });
+  it('keeps them as they are while nobody is signed in, and sends them once somebody is', async () => {
+    let signedIn = false;
+    const o = await outbox(() =>
+      signedIn ? Promise.resolve() : Promise.reject(new ApiProblem('sign-in', 'Sign in first.', 401)),
+    );
+    await o.sender.add('B-1', entry('a'));
+    await o.sender.pump();
+    expect(o.queue().map((w) => [w.entry.key, w.problem])).toEqual([['the-entry-a', null]]);
+    signedIn = true;
+    await o.sender.pump();
+    expect(o.sent).toEqual(['the-entry-a']);
+  });
   it('still has them after a reload', async () => {
     const o = await outbox(() => Promise.reject(unreachable));
     await o.sender.add('B-1', entry('a'));

@@ -1,0 +1,55 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { z } from 'zod';
+import { ApiProblem, onSignedOut, read, sayWho, send, versionOf, withJson } from './http';
+
+const answer = (status: number, body: unknown, headers: Record<string, string> = {}) =>
+  vi.fn((_path: string, _init?: RequestInit) =>
+    Promise.resolve(new Response(JSON.stringify(body), { status, headers })),
+  );
+afterEach(() => {
+  vi.unstubAllGlobals();
+  sayWho(() => null);
+});
+
+describe('a call of the API', () => {
+  it('names who was chosen on the screen, whatever their initials are written in, and nobody where nobody was', async () => {
+    const fetched = answer(200, {});
+    vi.stubGlobal('fetch', fetched);
+    await send('/batches');
+    sayWho(() => 'KÖ');
+    await send('/batches', withJson('PUT', { a: 1 }, 3));
+    const [first, second] = fetched.mock.calls.map(([, init]) => new Headers(init?.headers));
+    expect(first!.has('X-Warm-Jar-By')).toBe(false);
+    expect(decodeURIComponent(second!.get('X-Warm-Jar-By')!)).toBe('KÖ');
+    expect([second!.get('If-Match'), second!.get('Content-Type')]).toEqual(['"3"', 'application/json']);
+  });
+  it('tells when the server knows this device no more, and not for another refusal', async () => {
+    let told = 0;
+    onSignedOut(() => {
+      told += 1;
+    });
+    const refused = (code: string) => ({ error: { code, message: 'No.', issues: [] } });
+    vi.stubGlobal('fetch', answer(401, refused('wrong')));
+    await expect(send('/session')).rejects.toMatchObject({ code: 'wrong', status: 401 });
+    expect(told).toBe(0);
+    vi.stubGlobal('fetch', answer(401, refused('sign-in')));
+    await expect(send('/batches')).rejects.toBeInstanceOf(ApiProblem);
+    expect(told).toBe(1);
+  });
+  it('says in its own words that there is no server, or one that answers nonsense', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('failed')));
+    await expect(send('/x')).rejects.toMatchObject({ code: 'unreachable', status: 0 });
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('<html>', { status: 502 })));
+    await expect(send('/x')).rejects.toMatchObject({ code: 'unreadable', status: 502 });
+    const gone = new AbortController();
+    gone.abort();
+    vi.stubGlobal('fetch', () => Promise.reject(new DOMException('left', 'AbortError')));
+    await expect(send('/x', { signal: gone.signal })).rejects.toThrow('left');
+  });
+  it('reads an answer by its schema, and the version beside it', async () => {
+    expect(await read(z.object({ n: z.number() }), new Response('{"n":1}'))).toEqual({ n: 1 });
+    await expect(read(z.object({ n: z.number() }), new Response('{"n":"1"}'))).rejects.toThrow();
+    expect(versionOf(new Response('', { headers: { ETag: '"12"' } }))).toBe(12);
+    expect(versionOf(new Response(''))).toBe(0);
+  });
+});
