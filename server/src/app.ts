@@ -120,9 +120,9 @@ export function createApp({
     agendaRouter({ checks, batches, products, pieces, now: clock.now, mayRead: mayReadCalendar(access, people) }),
   );
   api.use(learningRouter({ facts, products, shelf, learner, log }));
-  api.use(exportRouter(batches));
+  api.use(exportRouter(batches, tell));
   const waiting = new Map<string, Checked>();
-  api.use(backupRouter(backup, waiting));
+  api.use(backupRouter(backup, waiting, tell));
   api.use(eventsRouter({ bus, clock, devices, log, isLive: people.isLive }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {

@@ -33,7 +33,10 @@ async function main(config: Config): Promise<void> {
   process.on('uncaughtException', unforeseen);
   process.on('unhandledRejection', unforeseen);
   console.log(`Warm Jar is at ${running.address}`);
-  if (running.trustAddress) console.log(`Other devices learn to trust it at ${running.trustAddress}`);
+  if (running.trust) {
+    console.log(`Other devices learn to trust it at ${running.trust.address}`);
+    console.log(`Its certificate, to be compared there: ${running.trust.fingerprint}`);
+  }
   if (config.mode === 'open') console.log('It is open: whoever reaches it may read and write everything.');
   if (!config.demo) console.log(`The studio's data: ${config.file}`);
 }

@@ -108,6 +108,13 @@ describe('on a network', () => {
     expect(Number(slowed.headers['retry-after'])).toBeGreaterThan(60);
     expect(slowed.body.error.message).toMatch(/Wait \d+ min/);
     await signIn('MT');
+    const tried = (await studio.people.deeds(null, 100)).filter((d) => d.what === 'Try a wrong PIN');
+    expect(tried).toHaveLength(6);
+    expect(tried[0]).toMatchObject({
+      by: null,
+      place: '/people/KO',
+      address: expect.stringMatching(/127\.0\.0\.1|::1/),
+    });
     for (let i = 0; i < 14; i += 1) await wrong(`X${i}`);
     expect((await wrong('Y')).status).toBe(429);
   });
@@ -124,6 +131,7 @@ describe('on a network', () => {
       await as(technician).get(path).expect(403);
       await as(lead).get(path).expect(200);
     }
+    expect((await studio.people.deeds(null, 5)).map((d) => [d.by, d.what])).toContainEqual(['KO', 'Take a backup']);
     await as(technician).post('/gear', gear).expect(403);
     await as(lead).post('/gear', gear).expect(201);
     await as(technician).post('/people', { code: 'ZZ', role: 'lead', secret: 'a long phrase' }).expect(403);

@@ -20,8 +20,8 @@ export interface AccessOptions {
   readonly proxies?: readonly string[];
   /** Where this studio is reached, for codes that other devices read; as the browser says where it is not given. */
   readonly address?: string | undefined;
-  /** Where the certificate of this studio's own authority is handed out; null where there is none. */
-  readonly trustAddress?: string | null;
+  /** Where the certificate of this studio's own authority is handed out, and what is compared of it; null where there is none. */
+  readonly trust?: { readonly address: string; readonly fingerprint: string } | null;
 }
 
 export const SESSION_COOKIE = 'warm-jar-session';

@@ -44,8 +44,8 @@ const whoSchema = z.object({
   verified: z.boolean(),
   /** Whether the page came by TLS, or from this computer itself. */
   secure: z.boolean(),
-  /** Where the studio's own certificate is handed out; null where there is none. */
-  trustAddress: z.string().nullable(),
+  /** Where the studio's own certificate is handed out, and what is compared of it; null where there is none. */
+  trust: z.object({ address: z.string(), fingerprint: z.string() }).nullable(),
   /** People to choose from where nobody signs in. */
   people: z.array(z.object({ code: z.string(), name })),
 });
@@ -96,7 +96,7 @@ function sessionRoutes({ store, options, pairings }: AccessDeps): Endpoint[] {
     role: actor?.role ?? null,
     verified: actor?.verified ?? false,
     secure: secure || options.mode === 'local',
-    trustAddress: options.trustAddress ?? null,
+    trust: options.trust ?? null,
     people: people ? [] : (await store.people()).filter((p) => p.active).map((p) => ({ code: p.code, name: p.name })),
   });
   const begin = async (person: string, words: string, how: 'secret' | 'pairing', client: Client) => {
@@ -128,8 +128,17 @@ function sessionRoutes({ store, options, pairings }: AccessDeps): Endpoint[] {
       async ({ body, client }) => {
         requirePeople();
         const person = body.person.trim();
-        if (!(await store.isSecretOf(person, body.secret)))
+        if (!(await store.isSecretOf(person, body.secret))) {
+          const stranger: Actor = {
+            person: null,
+            role: 'board',
+            verified: false,
+            session: null,
+            address: client.address,
+          };
+          await store.did(stranger, 'Try a wrong PIN', `/people/${encodeURIComponent(person)}`);
           throw new Problem(401, 'wrong', 'Initials or PIN are wrong. Try again, or ask a lead.');
+        }
         return begin(person, deviceWords(client.agent), 'secret', client);
       },
     ),

@@ -9,7 +9,7 @@ import { checkBackup, type Checked } from '../backup/checkBackup';
 import { makeBackup } from '../backup/makeBackup';
 import { backupName } from '../backup/manifest';
 import { failureSchema, scheduleSchema, type BackupSchedule } from '../backup/schedule';
-import { endpoint, type Endpoint } from '../http/endpoint';
+import { endpoint, type Endpoint, type Told } from '../http/endpoint';
 import { Problem } from '../http/problem';
 import type { Database } from '../store/database';
 
@@ -35,10 +35,12 @@ const FORGET_MS = 60 * 60_000;
 export function backupRouter(
   { database, dataFolder, photoFolder, now, log }: BackupDeps,
   waiting: Map<string, Checked>,
+  told: Told,
 ): Router {
   const router = express.Router();
   router.get('/backup.zip', async (_request, response) => {
     const at = now();
+    await told('Take a backup', '/backup.zip');
     const open = () => {
       response.set({
         'Content-Type': 'application/zip',

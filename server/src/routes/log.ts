@@ -11,7 +11,7 @@ import { pipeline } from 'node:stream/promises';
 import express, { type Router } from 'express';
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { endpoint, type Endpoint } from '../http/endpoint';
+import { endpoint, type Endpoint, type Told } from '../http/endpoint';
 import { Problem } from '../http/problem';
 import { importBatches } from '../store/batchImport';
 import type { BatchStore } from '../store/batchStore';
@@ -57,7 +57,7 @@ async function* asCsv(batches: BatchStore, query: BatchListQuery): AsyncGenerato
 }
 
 /** The log, or what a filter leaves of it, as a file: `batches.csv` with dotted names, or `batches.json`. */
-export function exportRouter(batches: BatchStore): Router {
+export function exportRouter(batches: BatchStore, told: Told): Router {
   const router = express.Router();
   router.get('/export/batches.:type', async (request, response) => {
     const type = request.params.type;
@@ -74,6 +74,7 @@ export function exportRouter(batches: BatchStore): Router {
     const lines = type === 'csv' ? asCsv(batches, parsed.data) : asJson(batches, parsed.data);
     // The first part is worked out before anything is promised: what fails then is told, and is no file.
     const first = await lines.next();
+    await told('Take the log out as a file', `/export/batches.${type}`);
     response.set({ 'Content-Disposition': `attachment; filename="batches.${type}"`, 'Cache-Control': 'no-store' });
     response.type(type === 'csv' ? 'text/csv; charset=utf-8' : 'application/json; charset=utf-8');
     // What fails later breaks the connection off, so that half a file is not taken for a whole one.

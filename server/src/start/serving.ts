@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { isIP } from 'node:net';
 import { hostOfHeader, isMeantForUs, ownHosts } from '../access/hosts';
 import type { Config } from '../config';
-import { ownTls } from '../tls/ownAuthority';
+import { fingerprintOf, ownTls } from '../tls/ownAuthority';
 import { trustPage } from '../tls/trustPage';
 
 /** A whole backup may take this long to come in, ms. */
@@ -57,6 +57,8 @@ export function serverFor({ tls }: Config, handle: RequestListener): Server {
 export interface Trust {
   readonly server: Server;
   readonly address: string;
+  /** What a person compares before a device is made to trust it. */
+  readonly fingerprint: string;
 }
 
 /**
@@ -78,5 +80,5 @@ export async function secure(config: Config, folder: string, server: Server, por
   trust.maxConnections = 64;
   const trustPort = await listen(trust, config.tls.trustPort, config.host);
   const { hostname } = new URL(addressOf({ ...config, address: undefined }, port));
-  return { server: trust, address: `http://${hostname}:${trustPort}/trust` };
+  return { server: trust, address: `http://${hostname}:${trustPort}/trust`, fingerprint: fingerprintOf(authority) };
 }

@@ -14,8 +14,8 @@ import { NoRoom, NobodySetUp } from './startProblem';
 /** A server that serves until it is stopped. */
 export interface Running {
   readonly address: string;
-  /** Where other devices fetch the studio's own certificate; null where there is none. */
-  readonly trustAddress: string | null;
+  /** Where other devices fetch the studio's own certificate, and what is compared of it; null where there is none. */
+  readonly trust: Pick<Trust, 'address' | 'fingerprint'> | null;
   readonly stop: () => Promise<void>;
 }
 
@@ -102,7 +102,7 @@ export async function start(config: Config, log: (error: unknown) => void): Prom
         hosts: hostsOf(config),
         proxies: config.proxies,
         address: config.mode === 'local' ? undefined : addressOf(config, port),
-        trustAddress: trust?.address ?? null,
+        trust: trust && { address: trust.address, fingerprint: trust.fingerprint },
       },
     });
     if (config.mode === 'people' && !(await studio.current().people.hasLead())) {
@@ -115,7 +115,7 @@ export async function start(config: Config, log: (error: unknown) => void): Prom
     held.tell(address);
     return {
       address,
-      trustAddress: trust?.address ?? null,
+      trust,
       stop: async () => {
         await shut();
         await studio.close();

@@ -96,16 +96,17 @@ describe('a studio on a network', () => {
   });
   it('speaks by its own certificate, and hands its authority’s out step by step beside it', async () => {
     await setUpLead();
-    const { address, trustAddress } = await begin({});
+    const { address, trust } = await begin({});
     const { port } = new URL(address);
     expect(address).toMatch(/^https:/);
     const ca = readFileSync(join(folder, 'tls', 'authority.pem'), 'utf8');
     const refused = await secureGet(`https://localhost:${port}/api/v1/batches`, ca);
     expect(refused.status).toBe(401);
     expect(refused.headers['strict-transport-security']).toMatch(/^max-age=/);
-    const { port: trustPort } = new URL(trustAddress!);
+    const { port: trustPort } = new URL(trust!.address);
     const page = await (await fetch(`http://127.0.0.1:${trustPort}/`)).text();
     expect(page).toContain(fingerprintOf(ca));
+    expect(trust!.fingerprint).toBe(fingerprintOf(ca));
     expect(page).toContain(`https://127.0.0.1:${port}`);
     const handed = Buffer.from(
       await (await fetch(`http://127.0.0.1:${trustPort}/warm-jar-authority.crt`)).arrayBuffer(),
@@ -117,8 +118,8 @@ describe('a studio on a network', () => {
     expect((await sent('localhost')).headers.get('location')).toMatch(/^https:\/\/[^/]+\/batches$/);
   });
   it('speaks plainly where it was told to, and to everybody where it was told that too', async () => {
-    const { address, trustAddress } = await begin({ WARM_JAR_TLS: 'off' }, ['--open']);
-    expect(trustAddress).toBeNull();
+    const { address, trust } = await begin({ WARM_JAR_TLS: 'off' }, ['--open']);
+    expect(trust).toBeNull();
     const { port } = new URL(address);
     expect((await fetch(`http://127.0.0.1:${port}/api/v1/batches`)).status).toBe(200);
   });

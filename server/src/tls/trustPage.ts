@@ -36,7 +36,8 @@ that stays awake work too. Do this once on each tablet, phone and computer.</p>
 On others: <b>Settings, Security, More, Install a certificate, CA certificate</b>.<br>
 On a computer: open it with the system's or the browser's <b>certificates</b>, and put it among the
 <b>authorities</b>.</li>
-<li>Compare, before you say yes. On the studio's computer, <i>People and devices</i> shows the same figures:<br>
+<li>Compare, before you say yes. The server said these figures when it was started, and <i>People and devices</i>
+shows them on a device that trusts it already:<br>
 <code>${fingerprintOf(authority)}</code></li>
 <li>Close the browser, open it again, and go to <a href="${escaped(address)}">${escaped(address)}</a>.</li>
 </ol>

@@ -24,7 +24,7 @@ export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js'
         });
         const end = () => {
           signal.removeEventListener('abort', cancel);
-          void worker.terminate();
+          worker.terminate().catch(() => undefined);
         };
         const cancel = () => {
           end();

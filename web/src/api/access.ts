@@ -11,7 +11,7 @@ const whoSchema = z.object({
   role: role.nullable(),
   verified: z.boolean(),
   secure: z.boolean(),
-  trustAddress: z.string().nullable(),
+  trust: z.object({ address: z.string(), fingerprint: z.string() }).nullable(),
   people: z.array(z.object({ code: z.string(), name })),
 });
 const personSchema = z.object({

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { BENCH_STEP_WORDS } from '@warm-jar/core';
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
 import { provideBench } from '../bench/useBench';
@@ -15,6 +16,14 @@ const code = computed(() => {
   const asked = route.query['batch'];
   return typeof asked === 'string' ? asked : (work.items.find((i) => i.stage !== 'check')?.code ?? '');
 });
+const live = useLive();
+// Nobody types here: a studio that was replaced is shown at once.
+watch(
+  () => live.replaced,
+  (now) => {
+    if (now) window.location.reload();
+  },
+);
 const bench = provideBench(code);
 const netG = computed(() => {
   const s = bench.devices.shown('scale', 'scale');

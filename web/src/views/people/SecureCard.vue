@@ -14,12 +14,16 @@ const secure = window.isSecureContext;
       On this address the browser gives no camera, no notices, no screen that stays awake, and does not install the
       page. What is typed, PINs too, can be read by others on the network.
     </p>
-    <template v-if="session.who?.trustAddress">
+    <template v-if="session.who?.trust">
       <p>A tablet or phone learns to trust this studio once, by these steps:</p>
       <div class="trust">
-        <QrCode :text="session.who.trustAddress" label="Address of the steps to trust this studio" class="code" />
-        <a :href="session.who.trustAddress" class="figures">{{ session.who.trustAddress }}</a>
+        <QrCode :text="session.who.trust.address" label="Address of the steps to trust this studio" class="code" />
+        <a :href="session.who.trust.address" class="figures">{{ session.who.trust.address }}</a>
       </div>
+      <p class="small">
+        Compare there:
+        <span class="figures fingerprint" data-test="fingerprint">{{ session.who.trust.fingerprint }}</span>
+      </p>
     </template>
     <p v-else-if="!secure" class="small quiet">
       Start the server without WARM_JAR_TLS=off, give it a certificate, or put a proxy in front of it; docs/security.md

@@ -53,8 +53,8 @@ async function signIn(): Promise<void> {
         <RouterLink :to="{ name: 'pair' }">type it here</RouterLink>. Forgotten the PIN? A lead sets another; the lead's
         own is set on the studio's computer.
       </p>
-      <p v-if="!secure && session.who?.trustAddress" class="small" data-test="insecure">
-        This address is not a secure one. <a :href="session.who.trustAddress">Let this device trust the studio</a>
+      <p v-if="!secure && session.who?.trust" class="small" data-test="insecure">
+        This address is not a secure one. <a :href="session.who.trust.address">Let this device trust the studio</a>
         first.
       </p>
     </form>

@@ -29,7 +29,7 @@ const who = (more: object = {}) => ({
   role: 'lead',
   verified: false,
   secure: true,
-  trustAddress: null,
+  trust: null,
   people: [],
   ...more,
 });
@@ -249,12 +249,13 @@ describe('a secure address', () => {
     vi.stubGlobal('isSecureContext', false);
     const { page: p } = await open(
       SecureCard,
-      onNetwork({ trustAddress: 'http://192.0.2.10:4311/trust' }),
+      onNetwork({ trust: { address: 'http://192.0.2.10:4311/trust', fingerprint: 'AB CD' } }),
       () => undefined,
     );
     expect(p.text()).toContain('Not a secure address');
     expect(p.root.querySelector('[data-test="missing"]')!.textContent).toContain('no camera');
     expect(p.root.querySelector('a')!.getAttribute('href')).toBe('http://192.0.2.10:4311/trust');
+    expect(p.root.querySelector('[data-test="fingerprint"]')!.textContent).toBe('AB CD');
   });
   it('is said plainly where there is one', async () => {
     vi.stubGlobal('isSecureContext', true);
