@@ -124,7 +124,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     bus,
     people,
     close: async () => {
-      schedule.end();
+      await schedule.end();
       await planner.close();
       await database.close();
     },

@@ -41,7 +41,8 @@ export interface BackupSchedule {
   /** Makes a copy where one is due, and clears away the oldest beyond those kept; tells its name. What fails is kept as `failure` too. */
   readonly runDue: () => Promise<string | null>;
   readonly begin: () => void;
-  readonly end: () => void;
+  /** Makes no more copies; resolves when the one under way is done. */
+  readonly end: () => Promise<void>;
 }
 
 const dateOf = (name: string) => Date.parse(`${name.slice(9, 19)}T${name.slice(20, 22)}:${name.slice(23, 25)}:00Z`);
@@ -181,8 +182,9 @@ export function backupSchedule(
       timer.unref();
       look();
     },
-    end: () => {
+    end: async () => {
       if (timer) clearInterval(timer);
+      await running?.catch(() => null);
     },
   };
 }

@@ -12,6 +12,7 @@ import { failureSchema, scheduleSchema, type BackupSchedule } from '../backup/sc
 import { endpoint, type Endpoint, type Told } from '../http/endpoint';
 import { Problem } from '../http/problem';
 import type { Database } from '../store/database';
+import { fewAtOnce } from '../work/fewAtOnce';
 
 export interface BackupDeps {
   readonly database: Database;
@@ -28,6 +29,8 @@ export interface BackupDeps {
 const MOST_UPLOAD = 4_000_000_000;
 /** Copies looked through that wait to be put in place. */
 const MOST_WAITING = 3;
+/** Copies made or looked through at once, and those that may wait: each takes the room of the whole studio. */
+const [MOST_AT_ONCE, MOST_IN_LINE] = [1, 3];
 /** A copy that was looked into and not put in place is cleared away after this long, ms. */
 const FORGET_MS = 60 * 60_000;
 
@@ -38,6 +41,7 @@ export function backupRouter(
   told: Told,
 ): Router {
   const router = express.Router();
+  const few = fewAtOnce(MOST_AT_ONCE, MOST_IN_LINE);
   router.get('/backup.zip', async (_request, response) => {
     const at = now();
     await told('Take a backup', '/backup.zip');
@@ -49,7 +53,7 @@ export function backupRouter(
       });
       return response;
     };
-    await makeBackup(database, photoFolder, open, at);
+    await few.run(() => makeBackup(database, photoFolder, open, at));
   });
   router.post('/backup/check', async (request, response) => {
     const token = randomUUID();
@@ -69,7 +73,7 @@ export function backupRouter(
         },
         createWriteStream(file),
       );
-      const checked = await checkBackup(file, folder);
+      const checked = await few.run(() => checkBackup(file, folder));
       // Those looked through before and never put in place make room.
       for (const [old, { folder: left }] of [...waiting].slice(0, Math.max(0, waiting.size + 1 - MOST_WAITING))) {
         waiting.delete(old);

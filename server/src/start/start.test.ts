@@ -123,6 +123,17 @@ describe('what keeps it from starting', () => {
     expect(sentence(said)).toContain('studio.sqlite is damaged');
     expect(readFileSync(file, 'utf8')).toMatch(/^not a database/);
   }, 30_000);
+  it('a file that is damaged behind its first page: told, and left as it is', async () => {
+    const file = join(folder, 'studio.sqlite');
+    await (await testStudio({ file, cards: false })).close();
+    const bytes = readFileSync(file);
+    bytes.fill(0xa5, 8_192, 8_192 + 40_000);
+    writeFileSync(file, bytes);
+    const { code, said } = await run([], {}).end;
+    expect(code).toBe(1);
+    expect(sentence(said)).toContain('studio.sqlite is damaged');
+    expect(readFileSync(file).equals(bytes)).toBe(true);
+  }, 30_000);
   it('a file of a newer version: told, and not changed', async () => {
     const database = await openDatabase(join(folder, 'studio.sqlite'));
     await database.sequelize.query("INSERT INTO migrations VALUES ('9999-from-tomorrow', '2027-01-01')");
@@ -162,6 +173,12 @@ describe('what keeps it from starting', () => {
     const error = new Error('outer', { cause: Object.assign(new Error('inner'), { code }) });
     expect(startProblem(error, starting)).toContain(words);
     expect(startProblem(Object.assign(new Error(), { parent: { code } }), starting)).toContain(words);
+  });
+  it('what the system says beside its name for it is told too', () => {
+    const error = (more: object) => Object.assign(new Error(), more);
+    expect(startProblem(error({ code: 'EADDRINUSE', port: 4311 }), starting)).toContain('Set WARM_JAR_TRUST_PORT');
+    expect(startProblem(error({ code: 'ENOENT', path: '/srv/cert.pem' }), starting)).toContain('no file /srv/cert.pem');
+    expect(startProblem(error({ code: 'ERR_OSSL_PEM_NO_START_LINE' }), starting)).toContain('files of PEM');
   });
   it('too little room is told in MB; what nobody foresaw is not guessed at', () => {
     expect(startProblem(new NoRoom('/srv/jar', 7_400_000), starting)).toContain('Only 7 MB are left');

@@ -39,10 +39,19 @@ function codeOf(error: unknown, depth = 5): string | null {
 const ownerWords = (owner: Owner | null) =>
   owner === null ? '' : `: process ${owner.pid}${owner.address ? `, at ${owner.address}` : ''}`;
 
+/** What the system says beside its name for it. */
+interface Told {
+  readonly port?: number;
+  readonly path?: string;
+}
+
 /** One sentence and what to do, by what the system said. */
-const BY_CODE: Readonly<Record<string, (s: Starting) => string>> = {
-  EADDRINUSE: ({ host, port }) =>
-    `Another program answers at ${host}:${port} already. Stop it, or choose a free port: PORT=${port + 1}.`,
+const BY_CODE: Readonly<Record<string, (s: Starting, told: Told) => string>> = {
+  EADDRINUSE: ({ host, port }, told) =>
+    told.port === undefined || told.port === port
+      ? `Another program answers at ${host}:${port} already. Stop it, or choose a free port: PORT=${port + 1}.`
+      : `Another program answers at ${host}:${told.port} already, where the certificate was to be handed out. Set WARM_JAR_TRUST_PORT to a free port.`,
+  ENOENT: (_, { path }) => `There is no file ${path ?? 'of that name'}. See that the settings name it as it is.`,
   EADDRNOTAVAIL: ({ host }) => `This computer has no address ${host}. Set HOST to one of its own, or leave it out.`,
   ENOTFOUND: ({ host }) => `HOST names ${host}, which cannot be found. Set it to an address of this computer.`,
   EACCES: ({ folder, port }) =>
@@ -77,5 +86,7 @@ export function startProblem(error: unknown, starting: Starting): string | null 
   const code = codeOf(error);
   if (error instanceof DatabaseDamaged || code === 'SQLITE_NOTADB' || code === 'SQLITE_CORRUPT')
     return damaged(starting);
-  return code === null ? null : (BY_CODE[code]?.(starting) ?? null);
+  if (code?.startsWith('ERR_OSSL'))
+    return 'The certificate that was given, or its key, cannot be read. WARM_JAR_CERT and WARM_JAR_KEY name files of PEM that belong together.';
+  return code === null ? null : (BY_CODE[code]?.(starting, error as Told) ?? null);
 }

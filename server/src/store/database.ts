@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
@@ -32,6 +32,17 @@ export interface Database {
   /** Brings the schema up to this version's. */
   readonly migrate: () => Promise<void>;
   readonly close: () => Promise<void>;
+}
+
+/** Files up to this size are looked through when they are opened, bytes: larger ones would keep the studio waiting. */
+const MOST_LOOKED_THROUGH = 64_000_000;
+
+/** @throws DatabaseDamaged where the file does not hold together */
+async function requireSound(sequelize: Sequelize, file: string): Promise<void> {
+  if ((statSync(file, { throwIfNoEntry: false })?.size ?? 0) > MOST_LOOKED_THROUGH) return;
+  const [rows] = await sequelize.query('PRAGMA quick_check(1)');
+  const [first] = rows as { quick_check: string }[];
+  if (first?.quick_check !== 'ok') throw new DatabaseDamaged(first?.quick_check ?? 'It cannot be read.');
 }
 
 /** The steps that the file has, oldest first; none for a new file. @throws DatabaseDamaged where it is somebody else's database */
@@ -100,7 +111,10 @@ export async function openDatabase(file: string, { migrate = true }: { migrate?:
   const up = () => bringUp(sequelize, file);
   try {
     await sequelize.authenticate();
-    if (migrate) await up();
+    if (migrate) {
+      await requireSound(sequelize, file);
+      await up();
+    }
   } catch (error) {
     await sequelize.close().catch(() => undefined);
     throw error;
