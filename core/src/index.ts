@@ -17,6 +17,7 @@ export * from './formats/piece';
 export * from './formats/batchTable';
 export * from './formats/table';
 export * from './formats/codes';
+export * from './formats/access';
 export * from './mixing/volume';
 export * from './mixing/mesh';
 export * from './mixing/askedCatalyst';

@@ -1,6 +1,6 @@
 import { dirname } from 'node:path';
+import { ROLES, type Role } from '@warm-jar/core';
 import { accessStore, type AccessStore } from './access/accessStore';
-import { ROLES, type Role } from './access/actor';
 import { randomPin } from './access/secrets';
 import { readConfig } from './config';
 import { Problem } from './http/problem';

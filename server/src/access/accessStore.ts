@@ -1,46 +1,12 @@
-import { codeFault } from '@warm-jar/core';
+import { codeFault, type Deed, type DeviceToken, type Person, type Role, type SignedIn } from '@warm-jar/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import type { Database } from '../store/database';
-import type { Actor, Role } from './actor';
+import type { Actor } from './actor';
 import { hashSecret, isSecret, newToken, secretFault, tokenId } from './secrets';
 
-export interface Person {
-  readonly code: string;
-  readonly version: number;
-  readonly name: string | null;
-  readonly role: Role;
-  readonly active: boolean;
-  /** Whether they can sign in. */
-  readonly hasSecret: boolean;
-}
-/** A signed-in device. */
-export interface Session {
-  readonly id: string;
-  readonly person: string;
-  readonly label: string;
-  readonly how: 'secret' | 'pairing';
-  readonly address: string;
-  readonly createdAt: string;
-  readonly seenAt: string;
-}
-export interface DeviceToken {
-  readonly id: string;
-  readonly device: string;
-  readonly label: string;
-  readonly createdAt: string;
-  readonly createdBy: string | null;
-  readonly usedAt: string | null;
-}
-export interface Deed {
-  readonly id: number;
-  readonly at: string;
-  readonly by: string | null;
-  readonly verified: boolean;
-  readonly what: string;
-  readonly place: string;
-  readonly address: string | null;
-}
+/** A signed-in device, whoever asks. */
+export type Session = Omit<SignedIn, 'own'>;
 
 /** A device not seen for so long is signed out, ms; and how often it is written down that it was seen. */
 const [IDLE_MS, SEEN_MS] = [90 * 86_400_000, 60_000];

@@ -1,4 +1,4 @@
-import type { Role } from './actor';
+import type { Role } from '@warm-jar/core';
 
 /** What a request needs: nobody at all, anyone who signed in, or one of some roles. */
 export type Need = 'nobody' | 'anyone' | 'technician' | 'lead' | 'device';

@@ -1,6 +1,16 @@
+import {
+  ROLES,
+  deedSchema,
+  deviceTokenSchema,
+  pairingSchema,
+  personSchema,
+  sessionSchema,
+  whoSchema,
+  type Who,
+} from '@warm-jar/core';
 import { z } from 'zod';
 import type { AccessStore } from '../access/accessStore';
-import { ROLES, actorNow, type Actor } from '../access/actor';
+import { actorNow, type Actor } from '../access/actor';
 import { SESSION_COOKIE, type AccessOptions } from '../access/gate';
 import type { Pairings } from '../access/pairings';
 import { endpoint, type Client, type Endpoint } from '../http/endpoint';
@@ -17,56 +27,6 @@ const byCode = z.object({ code: z.string().min(1).max(200) });
 const byId = z.object({ id: z.string().regex(/^[0-9a-f]{64}$/, 'Not a name of one.') });
 const label = z.string().trim().min(1, 'Say which device it is.').max(60);
 
-const personSchema = z.object({
-  code: z.string(),
-  version: z.number(),
-  name,
-  role,
-  active: z.boolean(),
-  hasSecret: z.boolean(),
-});
-const sessionSchema = z.object({
-  id: z.string(),
-  person: z.string(),
-  label: z.string(),
-  how: z.enum(['secret', 'pairing']),
-  address: z.string(),
-  createdAt: z.string(),
-  seenAt: z.string(),
-  /** The device that asks. */
-  own: z.boolean(),
-});
-const whoSchema = z.object({
-  mode: z.enum(['local', 'open', 'people']),
-  /** Who signed in, or was chosen; null for nobody. */
-  person: z.string().nullable(),
-  role: role.nullable(),
-  verified: z.boolean(),
-  /** Whether the page came by TLS, or from this computer itself. */
-  secure: z.boolean(),
-  /** Where the studio's own certificate is handed out, and what is compared of it; null where there is none. */
-  trust: z.object({ address: z.string(), fingerprint: z.string() }).nullable(),
-  /** People to choose from where nobody signs in. */
-  people: z.array(z.object({ code: z.string(), name })),
-});
-
-const tokenSchema = z.object({
-  id: z.string(),
-  device: z.string(),
-  label: z.string(),
-  createdAt: z.string(),
-  createdBy: z.string().nullable(),
-  usedAt: z.string().nullable(),
-});
-const deedSchema = z.object({
-  id: z.number(),
-  at: z.string(),
-  by: z.string().nullable(),
-  verified: z.boolean(),
-  what: z.string(),
-  place: z.string(),
-  address: z.string().nullable(),
-});
 /** Deeds told at once. */
 const MOST_DEEDS = 100;
 
@@ -90,7 +50,7 @@ const reach = (actor: Actor | undefined) => (actor?.role === 'lead' ? null : (ac
 
 function sessionRoutes({ store, options, pairings }: AccessDeps): Endpoint[] {
   const people = options.mode === 'people';
-  const who = async (actor: Actor | undefined, { secure }: Client): Promise<z.infer<typeof whoSchema>> => ({
+  const who = async (actor: Actor | undefined, { secure }: Client): Promise<Who> => ({
     mode: options.mode,
     person: actor?.person ?? null,
     role: actor?.role ?? null,
@@ -188,7 +148,7 @@ function sessionRoutes({ store, options, pairings }: AccessDeps): Endpoint[] {
         summary: 'A code that signs another device in, once and within five minutes',
         body: z.object({ person: code.optional(), label }),
         answers: {
-          201: { description: 'The code', schema: z.object({ code: z.string(), until: z.string(), address: name }) },
+          201: { description: 'The code', schema: pairingSchema },
         },
       },
       async ({ body }) => {
@@ -312,7 +272,7 @@ function tokenRoutes({ store }: AccessDeps): Endpoint[] {
         method: 'get',
         path: '/tokens',
         summary: 'Tokens that devices on a wire speak by',
-        answers: { 200: { description: 'By device', schema: z.object({ items: z.array(tokenSchema) }) } },
+        answers: { 200: { description: 'By device', schema: z.object({ items: z.array(deviceTokenSchema) }) } },
       },
       async () => ({ status: 200, body: { items: await store.deviceTokens() } }),
     ),

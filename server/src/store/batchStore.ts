@@ -1,13 +1,8 @@
-import { isDeepStrictEqual } from 'node:util';
 import {
-  PATTERNS_BY_SYMPTOM,
-  applyEntry,
   batchSchema,
   batchSummarySchema,
   changedFields,
   codesInBatch,
-  fieldLabel,
-  issuesFromZod,
   type Batch,
   type BatchListQuery,
   type BatchPage,
@@ -16,13 +11,15 @@ import {
   type HistoryEntry,
   type Product,
 } from '@warm-jar/core';
-import { Op, Sequelize, type Order, type Transaction, type WhereOptions } from 'sequelize';
-import { actorNow } from '../access/actor';
+import { Op, type Transaction } from 'sequelize';
+import { actorNow, doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
+import { laidOver, refuseOther } from './batchEntries';
+import { orderOf, whereOf } from './batchQuery';
 import { codeGuard } from './codeGuard';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { Database } from './database';
-import type { BatchRow, EntryRow } from './models';
+import type { BatchRow } from './models';
 import type { ProductStore } from './productStore';
 import { readStored } from './readStored';
 
@@ -72,127 +69,11 @@ const versionConflict = (code: string, stored: number, sent: number) =>
     `Batch ${code} was changed meanwhile: it is at version ${stored}, and yours started from ${sent}. Load it again and repeat your change; nothing was lost.`,
     [{ path: 'If-Match', message: `Expected "${stored}".` }],
   );
-
-/** The batch with an entry over it. @throws Problem 409 where fields conflict, 400 where the result is no batch */
-function laidOver(before: Batch, entry: Entry): Batch {
-  const { document, conflicts } = applyEntry(before, entry);
-  if (conflicts.length > 0) {
-    const said = (v: unknown) => (v === null ? 'nothing' : JSON.stringify(v));
-    throw new Problem(
-      409,
-      'field-conflict',
-      `Somebody else wrote ${conflicts.map((c) => fieldLabel(c.path)).join(', ')} meanwhile. Say which stands.`,
-      conflicts.map((c) => ({ path: c.path, message: `They wrote ${said(c.theirs)}, you ${said(c.mine)}.` })),
-    );
-  }
-  const parsed = batchSchema.safeParse(document);
-  if (!parsed.success)
-    throw new Problem(400, 'invalid-input', 'The entry does not fit the batch.', issuesFromZod(parsed.error));
-  return parsed.data;
-}
-
-/**
- * The same key again is the same thing done once. @throws Problem 409 where it says something else, or of another batch:
- * to take it for done would lose it
- */
-function refuseOther(known: EntryRow, code: string, entry: Entry): void {
-  // Whether it was put over somebody else's is not what was done.
-  const said = (e: Entry) => JSON.parse(JSON.stringify({ ...e, over: false })) as unknown;
-  const same = known.batchCode === code && isDeepStrictEqual(said(JSON.parse(known.body) as Entry), said(entry));
-  if (same) return;
-  throw new Problem(
-    409,
-    'key-taken',
-    `The key ${entry.key} is taken by another entry, of ${known.batchCode}. Send this one under a key of its own.`,
-    [{ path: 'key', message: 'Taken by another entry.' }],
-  );
-}
-
-const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
-/** Written into the statement only where it is a word of the closed list. */
-const patternOf = ({ pattern }: BatchListQuery) =>
-  pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '';
-
-/** A fact of the batch. The path is one of a closed list, checked at the border; the value is escaped by Sequelize. */
-const factIs = (path: string, value: string | number) =>
-  Sequelize.where(
-    Sequelize.literal(`json_extract(facts, '${path}')`),
-    value as string,
-  ) as unknown as WhereOptions<BatchRow>;
-const factsHold = (text: string) =>
-  Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), {
-    [Op.gt]: 0,
-  }) as unknown as WhereOptions<BatchRow>;
-
-function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchListQuery): WhereOptions<BatchRow>[] {
-  const all: WhereOptions<BatchRow>[] = [];
-  if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
-  if (mould) all.push({ mould });
-  if (by) all.push({ by });
-  if (grade) all.push({ grade: grade === 'none' ? null : grade });
-  if (limit === 'outside') all.push({ outside: { [Op.gt]: 0 } });
-  else if (limit === 'inside') all.push({ outside: 0 });
-  else if (limit === 'near') all.push(factsHold(':near"'));
-  else if (limit) all.push(factsHold(`"${limit}"`));
-  if (fact) {
-    const at = fact.indexOf(':');
-    all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1)));
-  }
-  if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
-  if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
-  return all;
-}
-
-function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
-  const all: WhereOptions<BatchRow>[] = [];
-  if (query.product) all.push({ productSlug: query.product });
-  if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.ne]: 'done' } } : { stage: query.stage });
-  if (query.from) all.push({ startedAt: { [Op.gte]: `${query.from}T00:00:00.000Z` } });
-  if (query.to) all.push({ startedAt: { [Op.lte]: `${query.to}T23:59:59.999Z` } });
-  const seen = 'SELECT batch_code FROM batch_symptoms';
-  if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
-  else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });
-  // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
-  else if (query.symptom)
-    all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}'${patternOf(query)})`) } });
-  all.push(...moreOf(query));
-  for (const word of (query.search ?? '').split(/\s+/).filter(Boolean)) {
-    all.push(
-      Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), {
-        [Op.gt]: 0,
-      }) as unknown as WhereOptions<BatchRow>,
-    );
-  }
-  return { [Op.and]: all };
-}
-
-function orderOf(sort: BatchListQuery['sort']): Order {
-  const descending = sort.startsWith('-');
-  const column = descending ? sort.slice(1) : sort;
-  const direction = descending ? 'DESC' : 'ASC';
-  return column === 'code'
-    ? [['code', direction]]
-    : [
-        [column, direction],
-        ['code', direction],
-      ];
-}
-
 /** Rows written or asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
 
 /** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
 const MOST_COUNTED = 9;
-
-/**
- * Who did it, for the history: whom the entry names, else who signed in or was chosen. Verified is only who signed in
- * themselves: an entry may wait on a tablet until somebody else has signed in there.
- */
-function doneBy(named: string | null): { by: string | null; verified: number } {
-  const actor = actorNow();
-  const by = named ?? actor?.person ?? null;
-  return { by, verified: actor?.verified && by === actor.person ? 1 : 0 };
-}
 
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
 export type BatchGuard = (batch: Batch) => Promise<void>;

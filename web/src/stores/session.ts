@@ -1,7 +1,8 @@
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { accessApi, type Who } from '../api/access';
+import type { Who } from '@warm-jar/core';
+import { accessApi } from '../api/access';
 import { onSignedOut, sayWho } from '../api/http';
 
 /** Who works at this screen: signed in on a network, chosen from the studio's people on its own computer. */

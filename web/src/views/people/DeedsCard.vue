@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import { computed } from 'vue';
-import { accessApi, type Deed } from '../../api/access';
+import type { Deed } from '@warm-jar/core';
+import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';

@@ -43,11 +43,11 @@ const signOut = (id: string) =>
     </ul>
     <h3>Sign in a tablet or phone</h3>
     <form v-if="!shown" class="row" @submit.prevent="pair">
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">What it is called</span
         ><InputText id="pair-label" v-model="label" placeholder="bench tablet" required
       /></label>
-      <label v-if="session.isLead" class="cell"
+      <label v-if="session.isLead" class="labelled"
         ><span class="small">For, if not for you</span
         ><InputText id="pair-person" v-model="person" class="short" spellcheck="false"
       /></label>
@@ -72,11 +72,6 @@ const signOut = (id: string) =>
 }
 .row {
   align-items: end;
-}
-.cell {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
 }
 .short {
   width: 7rem;

@@ -5,6 +5,7 @@ import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
+import DoorCard from './DoorCard.vue';
 import { useTried } from './useTried';
 
 /** This device signed in by a code from another screen: read by its camera, or typed. */
@@ -21,42 +22,25 @@ onMounted(() => {
 </script>
 
 <template>
-  <main class="door">
-    <form class="card stack" aria-labelledby="pair" @submit.prevent="use">
-      <h1 id="pair">Sign this device in</h1>
-      <p>The code stands on the other screen, under People and devices. It is good once, for five minutes.</p>
-      <label class="cell"
-        ><span>Code</span
-        ><InputText
-          id="pairing"
-          v-model="code"
-          class="figures"
-          autocomplete="one-time-code"
-          autocapitalize="characters"
-          spellcheck="false"
-          required
-      /></label>
-      <ProblemNote v-if="problem" :says="problem" />
-      <Button type="submit" label="Sign this device in" :loading="busy" />
-    </form>
-  </main>
+  <DoorCard title="Sign this device in" @go="use">
+    <p>The code stands on the other screen, under People and devices. It is good once, for five minutes.</p>
+    <label class="labelled"
+      ><span>Code</span
+      ><InputText
+        id="pairing"
+        v-model="code"
+        class="figures"
+        autocomplete="one-time-code"
+        autocapitalize="characters"
+        spellcheck="false"
+        required
+    /></label>
+    <ProblemNote v-if="problem" :says="problem" />
+    <Button type="submit" label="Sign this device in" :loading="busy" />
+  </DoorCard>
 </template>
 
 <style scoped>
-.door {
-  min-height: 100vh;
-  display: grid;
-  place-items: center;
-  padding: var(--space-4);
-}
-form {
-  width: min(26rem, 100%);
-}
-.cell {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
 #pairing {
   font-size: 1.4rem;
   letter-spacing: 0.15em;

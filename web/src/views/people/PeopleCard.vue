@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import { ref } from 'vue';
-import { accessApi, type Person } from '../../api/access';
+import type { Person } from '@warm-jar/core';
+import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { useSession } from '../../stores/session';

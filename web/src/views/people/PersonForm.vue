@@ -3,7 +3,8 @@ import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import SelectButton from 'primevue/selectbutton';
 import { reactive } from 'vue';
-import { ROLES, accessApi, type Role } from '../../api/access';
+import { ROLES, type Role } from '@warm-jar/core';
+import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useTried } from './useTried';
 
@@ -27,14 +28,14 @@ async function add(): Promise<void> {
 <template>
   <form class="stack" aria-label="Add somebody" @submit.prevent="add">
     <div class="fields">
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">Initials</span
         ><InputText id="new-code" v-model="person.code" autocapitalize="characters" spellcheck="false" required
       /></label>
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">Name, if wanted</span><InputText id="new-name" v-model="person.name"
       /></label>
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">PIN or passphrase, if they sign in</span
         ><InputText id="new-secret" v-model="person.secret" type="password" autocomplete="new-password"
       /></label>
@@ -53,12 +54,6 @@ async function add(): Promise<void> {
   grid-template-columns: 7rem 1fr 1fr;
   gap: var(--space-3);
   align-items: end;
-}
-.cell {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-  min-width: 0;
 }
 @media (max-width: 900px) {
   .fields {

@@ -2,7 +2,8 @@
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import { computed, ref } from 'vue';
-import { accessApi, type Person } from '../../api/access';
+import type { Person } from '@warm-jar/core';
+import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useSession } from '../../stores/session';
 import { useTried } from './useTried';
@@ -25,11 +26,11 @@ async function set(): Promise<void> {
 <template>
   <form class="stack" :aria-label="`PIN of ${person.code}`" @submit.prevent="set">
     <div class="row">
-      <label v-if="asksBefore" class="cell"
+      <label v-if="asksBefore" class="labelled"
         ><span class="small">The one before</span
         ><InputText id="secret-before" v-model="before" type="password" autocomplete="current-password" required
       /></label>
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">New PIN (6 figures or more) or passphrase (8 characters or more)</span
         ><InputText id="secret-new" v-model="secret" type="password" autocomplete="new-password" required
       /></label>
@@ -43,10 +44,5 @@ async function set(): Promise<void> {
 <style scoped>
 .row {
   align-items: end;
-}
-.cell {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
 }
 </style>

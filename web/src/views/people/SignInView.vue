@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useSession } from '../../stores/session';
+import DoorCard from './DoorCard.vue';
 import { useTried } from './useTried';
 
 /** Who comes in, on a network: initials and a PIN or passphrase. */
@@ -27,53 +28,33 @@ async function signIn(): Promise<void> {
 </script>
 
 <template>
-  <main class="door">
-    <form class="card stack" aria-labelledby="sign-in" @submit.prevent="signIn">
-      <h1 id="sign-in">Warm Jar</h1>
-      <p>Who is it?</p>
-      <label class="cell"
-        ><span>Initials</span
-        ><InputText
-          id="person"
-          v-model="person"
-          autocomplete="username"
-          autocapitalize="characters"
-          spellcheck="false"
-          autofocus
-          required
-      /></label>
-      <label class="cell"
-        ><span>PIN or passphrase</span
-        ><InputText id="secret" v-model="secret" type="password" autocomplete="current-password" required
-      /></label>
-      <ProblemNote v-if="problem" :says="problem" />
-      <Button type="submit" label="Come in" :loading="busy" />
-      <p class="small quiet">
-        On another screen of yours, <strong>People and devices</strong> shows a code that signs this device in:
-        <RouterLink :to="{ name: 'pair' }">type it here</RouterLink>. Forgotten the PIN? A lead sets another; the lead's
-        own is set on the studio's computer.
-      </p>
-      <p v-if="!secure && session.who?.trust" class="small" data-test="insecure">
-        This address is not a secure one. <a :href="session.who.trust.address">Let this device trust the studio</a>
-        first.
-      </p>
-    </form>
-  </main>
+  <DoorCard title="Warm Jar" @go="signIn">
+    <p>Who is it?</p>
+    <label class="labelled"
+      ><span>Initials</span
+      ><InputText
+        id="person"
+        v-model="person"
+        autocomplete="username"
+        autocapitalize="characters"
+        spellcheck="false"
+        autofocus
+        required
+    /></label>
+    <label class="labelled"
+      ><span>PIN or passphrase</span
+      ><InputText id="secret" v-model="secret" type="password" autocomplete="current-password" required
+    /></label>
+    <ProblemNote v-if="problem" :says="problem" />
+    <Button type="submit" label="Come in" :loading="busy" />
+    <p class="small quiet">
+      On another screen of yours, <strong>People and devices</strong> shows a code that signs this device in:
+      <RouterLink :to="{ name: 'pair' }">type it here</RouterLink>. Forgotten the PIN? A lead sets another; the lead's
+      own is set on the studio's computer.
+    </p>
+    <p v-if="!secure && session.who?.trust" class="small" data-test="insecure">
+      This address is not a secure one. <a :href="session.who.trust.address">Let this device trust the studio</a>
+      first.
+    </p>
+  </DoorCard>
 </template>
-
-<style scoped>
-.door {
-  min-height: 100vh;
-  display: grid;
-  place-items: center;
-  padding: var(--space-4);
-}
-form {
-  width: min(26rem, 100%);
-}
-.cell {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
-</style>

@@ -46,11 +46,11 @@ const end = (id: string) =>
       </li>
     </ul>
     <form class="row" @submit.prevent="add">
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">Its code</span
         ><InputText id="token-device" v-model="device" class="short" placeholder="G-07" spellcheck="false" required
       /></label>
-      <label class="cell"
+      <label class="labelled"
         ><span class="small">What it is</span
         ><InputText id="token-label" v-model="label" placeholder="bench scale" required
       /></label>
@@ -77,11 +77,6 @@ const end = (id: string) =>
 }
 .row {
   align-items: end;
-}
-.cell {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
 }
 .short {
   width: 7rem;

@@ -1,4 +1,4 @@
-import type { Deed } from '../../api/access';
+import type { Deed } from '@warm-jar/core';
 
 /** What is said of a thing in its address: its code, which is the last part that is one. */
 const NO_CODES = new Set(['import', 'secret', 'entries', 'renew', 'use', 'schedule', 'restore']);

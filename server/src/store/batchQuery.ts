@@ -1,0 +1,75 @@
+import { PATTERNS_BY_SYMPTOM, type BatchListQuery } from '@warm-jar/core';
+import { Op, Sequelize, type Order, type WhereOptions } from 'sequelize';
+import type { BatchRow } from './models';
+
+const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
+/** Written into the statement only where it is a word of the closed list. */
+const patternOf = ({ pattern }: BatchListQuery) =>
+  pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '';
+
+/** A fact of the batch. The path is one of a closed list, checked at the border; the value is escaped by Sequelize. */
+const factIs = (path: string, value: string | number) =>
+  Sequelize.where(
+    Sequelize.literal(`json_extract(facts, '${path}')`),
+    value as string,
+  ) as unknown as WhereOptions<BatchRow>;
+const factsHold = (text: string) =>
+  Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), {
+    [Op.gt]: 0,
+  }) as unknown as WhereOptions<BatchRow>;
+
+function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchListQuery): WhereOptions<BatchRow>[] {
+  const all: WhereOptions<BatchRow>[] = [];
+  if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
+  if (mould) all.push({ mould });
+  if (by) all.push({ by });
+  if (grade) all.push({ grade: grade === 'none' ? null : grade });
+  if (limit === 'outside') all.push({ outside: { [Op.gt]: 0 } });
+  else if (limit === 'inside') all.push({ outside: 0 });
+  else if (limit === 'near') all.push(factsHold(':near"'));
+  else if (limit) all.push(factsHold(`"${limit}"`));
+  if (fact) {
+    const at = fact.indexOf(':');
+    all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1)));
+  }
+  if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
+  if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
+  return all;
+}
+
+/** What a query of the list asks of the rows. */
+export function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
+  const all: WhereOptions<BatchRow>[] = [];
+  if (query.product) all.push({ productSlug: query.product });
+  if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.ne]: 'done' } } : { stage: query.stage });
+  if (query.from) all.push({ startedAt: { [Op.gte]: `${query.from}T00:00:00.000Z` } });
+  if (query.to) all.push({ startedAt: { [Op.lte]: `${query.to}T23:59:59.999Z` } });
+  const seen = 'SELECT batch_code FROM batch_symptoms';
+  if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
+  else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });
+  // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
+  else if (query.symptom)
+    all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}'${patternOf(query)})`) } });
+  all.push(...moreOf(query));
+  for (const word of (query.search ?? '').split(/\s+/).filter(Boolean)) {
+    all.push(
+      Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), {
+        [Op.gt]: 0,
+      }) as unknown as WhereOptions<BatchRow>,
+    );
+  }
+  return { [Op.and]: all };
+}
+
+/** The order a query asks for, codes last so that it is one order. */
+export function orderOf(sort: BatchListQuery['sort']): Order {
+  const descending = sort.startsWith('-');
+  const column = descending ? sort.slice(1) : sort;
+  const direction = descending ? 'DESC' : 'ASC';
+  return column === 'code'
+    ? [['code', direction]]
+    : [
+        [column, direction],
+        ['code', direction],
+      ];
+}
