@@ -5,6 +5,7 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import { download } from '../../components/download';
 import { inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
+import { useSession } from '../../stores/session';
 import { useUnits } from '../../stores/units';
 import ShelfTabs from '../shelf/ShelfTabs.vue';
 import CardCurves from './CardCurves.vue';
@@ -15,6 +16,7 @@ import { cardsToCsv } from './cardFile';
 /** The shelf of products and what each card limits; what a data sheet does not say is shown as such. */
 const props = defineProps<{ slug?: string }>();
 const products = useProducts();
+const session = useSession();
 const units = useUnits();
 const card = computed(() => products.bySlug.get(props.slug ?? '') ?? (props.slug ? null : (products.cards[0] ?? null)));
 const groups = computed(() => (card.value ? cardGroups(card.value, units.say) : []));
@@ -38,11 +40,14 @@ const exportJson = () => {
     <div class="row spread">
       <h1>Products</h1>
       <div class="row">
-        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-products' }"
+        <RouterLink
+          v-if="session.isLead"
+          class="p-button p-component p-button-secondary"
+          :to="{ name: 'import-products' }"
           >Bring in</RouterLink
         >
         <Button v-if="products.cards.length" label="All as CSV" severity="secondary" @click="exportCsv" />
-        <RouterLink class="p-button p-component" :to="{ name: 'new-product' }"
+        <RouterLink v-if="session.isLead" class="p-button p-component" :to="{ name: 'new-product' }"
           ><i class="pi pi-plus" aria-hidden="true" /> Card from a data sheet</RouterLink
         >
       </div>
@@ -87,6 +92,7 @@ const exportJson = () => {
           <RouterLink class="p-button p-component" :to="{ name: 'plan', query: { product: card.slug } }"
             >Plan a batch with it</RouterLink
           ><RouterLink
+            v-if="session.isLead"
             class="p-button p-component p-button-secondary"
             :to="{ name: 'edit-product', params: { slug: card.slug } }"
             >Change</RouterLink

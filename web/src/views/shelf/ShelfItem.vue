@@ -5,6 +5,7 @@ import FieldEntry from '../../components/form/FieldEntry.vue';
 import ListRows from '../../components/form/ListRows.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useProducts } from '../../stores/products';
+import { useSession } from '../../stores/session';
 import type { ShelfKind } from './kinds';
 import AdditivePanel from './panels/AdditivePanel.vue';
 import GearPanel from './panels/GearPanel.vue';
@@ -18,6 +19,8 @@ const props = defineProps<{ kind: ShelfKind; code: string | null }>();
 const products = useProducts();
 const { form, shelved, problem, saving, save, remove } = useShelfItem(props.kind, toRef(props, 'code'));
 const fields = computed(() => props.kind.fields(form.document.value, products.cards));
+const session = useSession();
+const mayChange = computed(() => session.isLead || (props.kind.place !== 'gear' && !session.isBoard));
 const PANELS = {
   lots: LotPanel,
   moulds: MouldPanel,
@@ -43,7 +46,10 @@ const PANELS = {
       <h2>{{ l.title }}</h2>
       <ListRows :path="l.path" :fields="l.fields" :one="l.one" plain />
     </section>
-    <div class="row">
+    <p v-if="!mayChange" class="quiet" data-test="lead-only">
+      {{ session.isBoard ? 'A board only shows.' : 'Gear is changed by a lead.' }}
+    </p>
+    <div v-else class="row">
       <Button type="submit" label="Save" :loading="saving" />
       <Button v-if="form.changed.value" label="Undo my changes" severity="secondary" text @click="form.drop" />
       <Button v-if="shelved" label="Take it off the shelf" severity="danger" text @click="remove" />
