@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { ApiProblem, onSignedOut, read, sayWho, send, versionOf, withJson } from './http';
 
 const answer = (status: number, body: unknown, headers: Record<string, string> = {}) =>
-  vi.fn((_path: string, _init?: RequestInit) =>
+  vi.fn<(path: string, init?: RequestInit) => Promise<Response>>(() =>
     Promise.resolve(new Response(JSON.stringify(body), { status, headers })),
   );
 afterEach(() => {

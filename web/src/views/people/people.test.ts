@@ -49,7 +49,7 @@ const sent = (asked: readonly Asked[], method: string, path: string) =>
   asked.filter((a) => a.method === method && a.path === path).map((a) => a.body);
 
 beforeEach(() => {
-  localStorage.clear();
+  window.localStorage.clear();
   went = [];
   vi.spyOn(window.location, 'assign').mockImplementation((to) => {
     went.push(String(to));
