@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { X509Certificate, createHash } from 'node:crypto';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -12,17 +13,18 @@ let application: Application;
 let bench: Bench;
 let pin = '';
 /** The command on the studio's own computer; tells the PIN it made. */
-const people = (...args: string[]): string => {
+function people(folder: string, ...args: string[]): string {
   const { stdout } = spawnSync('node', ['server/dist/people.js', ...args], {
     cwd: ROOT,
-    env: { ...process.env, WARM_JAR_DATA: data },
+    env: { ...process.env, WARM_JAR_DATA: folder },
     encoding: 'utf8',
   });
   return stdout;
-};
+}
+const pinIn = (said: string): string => /once: (\d{8})/.exec(said)![1]!;
 
 beforeAll(async () => {
-  pin = /once: (\d{8})/.exec(people('add', 'KO', 'lead'))![1]!;
+  pin = pinIn(people(data, 'add', 'KO', 'lead'));
   // A network of this machine alone, by plain HTTP: the browser of the tests has no authority of ours.
   application = await startApplication({ demo: false, data, env: { HOST: '0.0.0.0', WARM_JAR_TLS: 'off' } });
   bench = await Bench.open(application.address);
@@ -32,11 +34,11 @@ afterAll(async () => {
   await application.stop();
 });
 
-async function signIn(person: string, secret: string): Promise<void> {
-  await bench.see('#secret');
-  await bench.type('#person', person);
-  await bench.type('#secret', secret);
-  await bench.tapWords('Come in');
+async function signIn(person: string, secret: string, at = bench): Promise<void> {
+  await at.see('#secret');
+  await at.type('#person', person);
+  await at.type('#secret', secret);
+  await at.tapWords('Come in');
 }
 
 describe('a studio on a network', () => {
@@ -101,5 +103,41 @@ describe('a studio on a network', () => {
     await bench.see('#secret');
     await bench.go('/backup');
     await bench.see('#secret');
+  });
+});
+
+describe('a studio network with a certificate of its own', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'warm-jar-own-tls-'));
+  it('is a secure address to a device that trusts it: the camera is there, and the cookie travels by TLS alone', async () => {
+    const own = pinIn(people(folder, 'add', 'KO', 'lead'));
+    const studio = await startApplication({
+      demo: false,
+      data: folder,
+      env: { HOST: '0.0.0.0', WARM_JAR_TRUST_PORT: '0' },
+    });
+    expect(studio.address).toMatch(/^https:/);
+    // The browser trusts this one certificate, as a device does that installed the studio's authority.
+    const { publicKey } = new X509Certificate(readFileSync(join(folder, 'tls', 'server.pem')));
+    const key = createHash('sha256').update(publicKey.export({ type: 'spki', format: 'der' }));
+    const tablet = await Bench.open(studio.address, undefined, [
+      `--ignore-certificate-errors-spki-list=${key.digest('base64')}`,
+    ]);
+    try {
+      await tablet.go('/people');
+      await signIn('KO', own, tablet);
+      await tablet.see('#secure');
+      const [secure, camera, readable] = await tablet.driver.executeScript<[boolean, boolean, string]>(
+        'return [window.isSecureContext, Boolean(navigator.mediaDevices), document.cookie]',
+      );
+      expect([secure, camera, readable]).toEqual([true, true, '']);
+      const [cookie] = await tablet.driver.manage().getCookies();
+      expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: 'Strict' });
+      expect(await tablet.text('#secure')).toBe('A secure address');
+      expect(await tablet.text('[data-test="fingerprint"]')).toMatch(/^([0-9A-F]{2} ){31}[0-9A-F]{2}$/);
+      expect(await tablet.complaints()).toEqual([]);
+    } finally {
+      await tablet.close();
+      await studio.stop();
+    }
   });
 });

@@ -36,7 +36,7 @@ function serve(
     let said = '';
     const hear = (chunk: Buffer) => {
       said += chunk.toString();
-      const address = /http:\/\/[\d.]+:\d+/.exec(said)?.[0];
+      const address = /Warm Jar is at (\S+)/.exec(said)?.[1];
       if (address) done({ child, address });
     };
     child.stdout.on('data', hear);

@@ -29,10 +29,15 @@ export class Bench {
     readonly address: string,
   ) {}
 
-  static async open(address: string, size = { width: 1280, height: 800 }): Promise<Bench> {
+  /** @param flags what this browser is started with beside the usual */
+  static async open(
+    address: string,
+    size = { width: 1280, height: 800 },
+    flags: readonly string[] = [],
+  ): Promise<Bench> {
     const profile = mkdtempSync(join(tmpdir(), 'warm-jar-chromium-'));
     const options = new Options();
-    options.addArguments(...FLAGS, `--user-data-dir=${profile}`);
+    options.addArguments(...FLAGS, ...flags, `--user-data-dir=${profile}`);
     options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium');
     const preferences = new logging.Preferences();
     preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL);
