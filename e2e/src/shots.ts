@@ -58,7 +58,6 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
   { name: 'diagnosis', path: '/batches/B-0399/diagnosis', ready: '.cause' },
   { name: 'mend', path: '/batches/B-0389/mend', ready: '[data-test="chain"]' },
   { name: 'products', path: '/products/house-clear-6', ready: '.groups' },
-  { name: 'lots', path: '/lots/A-52', ready: '.panel' },
   { name: 'moulds', path: '/moulds/M-12', ready: '.outline' },
   {
     name: 'patterns',

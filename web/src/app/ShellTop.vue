@@ -39,8 +39,10 @@ const PLACES = [
       <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
       <RouterLink v-if="session.isLead" :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
       <RouterLink :to="{ name: 'people' }" active-class="here" data-test="who"
-        ><i class="pi pi-user" aria-hidden="true" />{{ session.person ?? 'Who?'
-        }}<span class="visually-hidden">, people and devices</span> <KeyCap k="o"
+        ><i class="pi pi-user" aria-hidden="true" /><span
+          >{{ session.person ?? 'Who?' }}<span class="visually-hidden">, people and devices</span></span
+        >
+        <KeyCap k="o"
       /></RouterLink>
       <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
     </div>

@@ -9,12 +9,15 @@ import { leftWords, pairingAddress, spaced } from './pairingWords';
 /** A code to be read by another device's camera, or typed there, for as long as it is good. */
 const props = defineProps<{ code: string; until: string; address: string | null }>();
 const emit = defineEmits<{ over: [] }>();
+/** How long a code is good, ms. */
+const PAIRING_MS = 5 * 60_000;
 const live = useLive();
 const left = ref(Infinity);
 const address = computed(() => pairingAddress(props.address ?? window.location.origin, props.code));
 const { pause } = useIntervalFn(
   () => {
-    left.value = Date.parse(props.until) - live.exactMs();
+    // The screen's clock follows the server's by a second or so: never more than was given.
+    left.value = Math.min(PAIRING_MS, Date.parse(props.until) - live.exactMs());
     if (left.value > 0) return;
     pause();
     emit('over');
@@ -42,13 +45,14 @@ const { pause } = useIntervalFn(
 <style scoped>
 .pairing {
   display: grid;
-  grid-template-columns: 180px 1fr;
+  grid-template-columns: 150px minmax(0, 1fr);
+  overflow-wrap: anywhere;
   gap: var(--space-4);
   align-items: start;
 }
 .code {
-  width: 180px;
-  height: 180px;
+  width: 150px;
+  height: 150px;
 }
 .big {
   font-size: 1.5rem;

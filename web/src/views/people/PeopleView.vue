@@ -34,12 +34,14 @@ async function signOut(): Promise<void> {
       <Button v-if="onNetwork" label="Sign out" icon="pi pi-sign-out" severity="secondary" @click="signOut" />
     </div>
     <div class="columns">
-      <PeopleCard />
+      <div class="stack">
+        <PeopleCard />
+        <TokensCard v-if="session.isLead" />
+      </div>
       <div class="stack">
         <DevicesCard v-if="onNetwork" />
         <SecureCard v-if="session.who && session.who.mode !== 'local'" />
         <CalendarCard />
-        <TokensCard v-if="session.isLead" />
       </div>
     </div>
     <DeedsCard v-if="session.isLead" />
