@@ -123,7 +123,7 @@ export function createApp({
   api.use(exportRouter(batches, tell));
   const waiting = new Map<string, Checked>();
   api.use(backupRouter(backup, waiting, tell));
-  api.use(eventsRouter({ bus, clock, devices, log, isLive: people.isLive }));
+  api.use(eventsRouter({ bus, clock, devices, log, access: people }));
   api.use(express.json({ limit: MOST_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import request, { type Response } from 'supertest';
 import { peopleCommand } from '../people';
+import { target } from '../fuzz/fuzzRun';
 import { testStudio, type TestStudio } from '../testStudio';
 import { accessStore } from './accessStore';
 import type { Mode } from './gate';
@@ -207,6 +208,29 @@ describe('on a network', () => {
     ])
       expect((await change('KO', to)).body.error.code).toBe('last-lead');
     await as(lead).get('/people').expect(200);
+  });
+
+  it('a screen that was signed out hears nothing more, at once; the others go on', async () => {
+    const api = await target(studio.app);
+    const streams = { MT: '', KO: '' };
+    try {
+      const [technician, lead] = [await signIn('MT'), await signIn('KO')];
+      const began = Date.now();
+      const ends = api.listen('/api/v1/events', technician, (text) => (streams.MT += text));
+      const stays = api.listen('/api/v1/events', lead, (text) => (streams.KO += text));
+      await stays.begun;
+      await ends.begun;
+      const [device] = await studio.people.sessions('MT');
+      await as(lead).delete(`/sessions/${device!.id}`).expect(204);
+      await ends.ended;
+      expect(Date.now() - began).toBeLessThan(9_000);
+      await studio.batches.create({ format: 'warm-jar.batch/1', code: 'S-01', product: { slug: 'house-clear-6' } });
+      await stays.next(/S-01/);
+      expect(streams.MT).not.toContain('S-01');
+      stays.leave();
+    } finally {
+      await api.close();
+    }
   });
 
   it('a PIN is changed by who knows it, or by a lead; other devices are signed out, this one stays', async () => {

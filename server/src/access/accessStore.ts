@@ -36,6 +36,11 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
     sequelize.query(sql, { replacements, transaction });
   const rowOf = async (code: string, transaction?: Transaction): Promise<PersonRow | undefined> =>
     (await all<PersonRow>('SELECT * FROM people WHERE code = ?', [code], transaction))[0];
+  /** Told when devices were signed out: which, each asks for itself. */
+  const ended = new Set<() => void>();
+  const tellEnded = () => {
+    for (const hear of ended) hear();
+  };
   const endSessions = (person: string, transaction?: Transaction) =>
     run(
       'UPDATE sessions SET ended_at = ? WHERE person = ? AND ended_at IS NULL',
@@ -113,6 +118,7 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
         if (led) await requireLead(transaction);
         if (!to.active) await endSessions(code, transaction);
       });
+      if (!to.active) tellEnded();
       return personOf((await rowOf(code))!);
     },
     /** Sets a PIN or passphrase and signs out every device of theirs. @throws Problem 404, 400 */
@@ -132,6 +138,7 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
           transaction,
         );
       });
+      tellEnded();
     },
     /** Whether that is their secret; as slow for somebody who is not there. */
     isSecretOf: async (code: string, secret: string): Promise<boolean> => {
@@ -186,6 +193,14 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
       await write((transaction) =>
         run('UPDATE sessions SET ended_at = ? WHERE id = ?', [now().toISOString(), id], transaction),
       );
+      tellEnded();
+    },
+    /** Hears whenever devices were signed out. @returns what ends the hearing */
+    onEnded: (hear: () => void): (() => void) => {
+      ended.add(hear);
+      return () => {
+        ended.delete(hear);
+      };
     },
     isLive: async (id: string): Promise<boolean> =>
       (

@@ -12,7 +12,54 @@ export interface Came {
 /** A server on a port of its own that requests can be thrown at. */
 export interface Target {
   readonly send: (sent: Sent) => Promise<Came>;
+  /** Listens to a stream of events until it ends or is left. */
+  readonly listen: (path: string, cookie: string, hear: (text: string) => void) => Listening;
   readonly close: () => Promise<void>;
+}
+
+/** A stream that is listened to. */
+export interface Listening {
+  readonly begun: Promise<void>;
+  readonly ended: Promise<void>;
+  /** Waits until what was heard holds something. */
+  readonly next: (words: RegExp) => Promise<void>;
+  readonly leave: () => void;
+}
+
+function listen(server: Server, path: string, cookie: string, hear: (text: string) => void): Listening {
+  const { port } = server.address() as AddressInfo;
+  let heard = '';
+  const waiting = new Set<() => void>();
+  let [begin, end]: [() => void, () => void] = [() => undefined, () => undefined];
+  const begun = new Promise<void>((done) => (begin = done));
+  const ended = new Promise<void>((done) => (end = done));
+  const ran = request({ host: '127.0.0.1', port, path, headers: { Cookie: cookie } }, (response) => {
+    response.on('data', (part: Buffer) => {
+      begin();
+      heard += part.toString();
+      hear(part.toString());
+      for (const look of waiting) look();
+    });
+    response.on('close', end);
+    response.on('error', () => undefined);
+  });
+  ran.on('error', end);
+  ran.end();
+  return {
+    begun,
+    ended,
+    next: (words) =>
+      new Promise((done) => {
+        const look = () => {
+          if (words.test(heard)) done();
+        };
+        waiting.add(look);
+        look();
+      }),
+    leave: () => {
+      ran.destroy();
+    },
+  };
 }
 
 /** Longest that an answer is waited for, ms. */
@@ -55,6 +102,7 @@ export async function target(handle: RequestListener): Promise<Target> {
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   return {
     send: (sent) => ask(server, sent),
+    listen: (path, cookie, hear) => listen(server, path, cookie, hear),
     close: () =>
       new Promise((done) => {
         server.close(() => {

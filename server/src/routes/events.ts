@@ -1,5 +1,6 @@
 import express, { type Response, type Router } from 'express';
 import { z } from 'zod';
+import type { AccessStore } from '../access/accessStore';
 import { actorOf } from '../access/gate';
 import { DeviceSilent, type Device, type Subject } from '../devices/device';
 import { Problem } from '../http/problem';
@@ -19,8 +20,7 @@ interface EventDeps {
   readonly clock: StudioClock;
   readonly devices: readonly Device[];
   readonly log: (error: unknown) => void;
-  /** Whether a signed-in device still is. */
-  readonly isLive: (session: string) => Promise<boolean>;
+  readonly access: Pick<AccessStore, 'isLive' | 'onEnded'>;
 }
 
 /** What may wait to be sent to a screen that does not read, bytes; beyond it the screen is let go, and joins again. */
@@ -83,7 +83,7 @@ function watchDevices(
 }
 
 /** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
-export function eventsRouter({ bus, clock, devices, log, isLive }: EventDeps): Router {
+export function eventsRouter({ bus, clock, devices, log, access }: EventDeps): Router {
   const router = express.Router();
   let streams = 0;
   router.get('/events', (request, response) => {
@@ -125,10 +125,14 @@ export function eventsRouter({ bus, clock, devices, log, isLive }: EventDeps): R
     const session = actorOf(response)?.session ?? null;
     // A device that is signed out hears nothing more.
     const letGo = async () => {
-      if (session !== null && !(await isLive(session))) response.end();
+      if (session !== null && !(await access.isLive(session))) response.end();
     };
+    const stopAccess = access.onEnded(() => {
+      letGo().catch(log);
+    });
     const timer = setInterval(() => {
       tellClock();
+      // A device that the command on the machine signed out, beside this process.
       letGo().catch(log);
     }, CLOCK_MS);
     response.on('error', log);
@@ -136,6 +140,7 @@ export function eventsRouter({ bus, clock, devices, log, isLive }: EventDeps): R
       streams -= 1;
       clearInterval(timer);
       stopBus();
+      stopAccess();
       stopDevices();
     });
   });
