@@ -239,6 +239,31 @@ describe('a backup', () => {
     expect((await fetch(`${address}/backup/restore`, json('POST', { token: found.token }))).status).toBe(200);
     expect((await fetch(`${address}/batches/B-0002`)).status).toBe(200);
   });
+  it.each(['"a text"', '[]', '{"format":"another"}', 'null'])(
+    'with a record that is %s, of which nothing can be read, is refused',
+    async (document) => {
+      await host
+        .current()
+        .database.sequelize.query("UPDATE batches SET document = ? WHERE code = 'B-0002'", {
+          replacements: [document],
+        });
+      const answer = await check(await download());
+      expect(answer.status).toBe(400);
+      expect(((await answer.json()) as { error: { message: string } }).error.message).toContain('Batch B-0002');
+    },
+  );
+  it('with columns of another hand is listed all the same', async () => {
+    const { sequelize } = host.current().database;
+    await sequelize.query(
+      "UPDATE batches SET stage = 'no stage', grade = 'no grade', outside = 'many', next_check_at = '2026-11-27T10:00:00Z' WHERE code = 'B-0002'",
+    );
+    await sequelize.query("INSERT INTO batch_symptoms (batch_code, kind, pattern) VALUES ('B-0003', 'no kind', 'x')");
+    const { token } = (await (await check(await download())).json()) as { token: string };
+    expect((await fetch(`${address}/backup/restore`, json('POST', { token }))).status).toBe(200);
+    for (const path of ['/batches', '/checks/due?days=400&late=4000', '/agenda.ics', '/export/batches.csv'])
+      expect((await fetch(address + path)).status, path).toBe(200);
+    expect(await codes()).toEqual(['B-0001', 'B-0002', 'B-0003']);
+  });
   it('leaves the copies that this machine makes as they are set, and tells the other screens', async () => {
     const copy = await download();
     const schedule = { on: true, folder: join(folder, 'own'), everyH: 48, keep: 7 };

@@ -42,7 +42,13 @@ async function lookInto(file: string): Promise<Pick<Checked, 'holds' | 'misfits'
       .catch(() => []);
     if (sound?.integrity_check !== 'ok') throw bad('The database in it is damaged. Choose another backup.');
     await database.migrate();
-    return { holds: await countsOf(database), ...(await misfitsOf(database)) };
+    const { unreadable, misfits, misfitCount } = await misfitsOf(database);
+    const [first] = unreadable;
+    if (first)
+      throw bad(
+        `${unreadable.length} of its records cannot be read at all, such as ${first.what} ${first.code} (${first.says}). Choose another backup.`,
+      );
+    return { holds: await countsOf(database), misfits, misfitCount };
   } finally {
     await database.close();
   }

@@ -12,6 +12,7 @@ import {
 import { QueryTypes } from 'sequelize';
 import type { z } from 'zod';
 import type { Database } from '../store/database';
+import { readStored } from '../store/readStored';
 
 /** A document that is not as its format asks. */
 export interface Misfit {
@@ -40,11 +41,19 @@ const KINDS: readonly Kind[] = [
 /** Documents read at a time, so that others are served between; and misfits told by name. */
 const [AT_ONCE, MOST_TOLD] = [100, 50];
 
+/** Records of a studio that do not fit their formats. */
+export interface Misfits {
+  /** Those whose parts that do not fit can be left out; the first of them, and how many. */
+  readonly misfits: Misfit[];
+  readonly misfitCount: number;
+  /** Those of which nothing is left then: what has one cannot be opened. */
+  readonly unreadable: Misfit[];
+}
+
 /** Reads every document of a studio by its format, and tells those that do not fit. */
-export async function misfitsOf({
-  sequelize,
-}: Pick<Database, 'sequelize'>): Promise<{ misfits: Misfit[]; misfitCount: number }> {
+export async function misfitsOf({ sequelize }: Pick<Database, 'sequelize'>): Promise<Misfits> {
   const misfits: Misfit[] = [];
+  const unreadable: Misfit[] = [];
   let misfitCount = 0;
   for (const { what, from, code, schema } of KINDS) {
     for (let after = 0; ;) {
@@ -57,12 +66,13 @@ export async function misfitsOf({
         if (parsed.success) continue;
         misfitCount += 1;
         const [issue] = issuesFromZod(parsed.error);
-        if (misfits.length < MOST_TOLD)
-          misfits.push({ what, code: row.code, says: `${issue?.path ?? ''}: ${issue?.message ?? ''}` });
+        const told = { what, code: String(row.code), says: `${issue?.path ?? ''}: ${issue?.message ?? ''}` };
+        const list = schema.safeParse(readStored(schema, row.document)).success ? misfits : unreadable;
+        if (list.length < MOST_TOLD) list.push(told);
       }
       if (rows.length < AT_ONCE) break;
       after = rows.at(-1)!.id;
     }
   }
-  return { misfits, misfitCount };
+  return { misfits, misfitCount, unreadable };
 }

@@ -1,6 +1,5 @@
 import {
   batchSchema,
-  batchSummarySchema,
   changedFields,
   codesInBatch,
   type Batch,
@@ -16,6 +15,7 @@ import { actorNow, doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
 import { laidOver, refuseOther } from './batchEntries';
 import { orderOf, whereOf } from './batchQuery';
+import { summaryOf } from './batchSummary';
 import { codeGuard } from './codeGuard';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { Database } from './database';
@@ -160,7 +160,7 @@ export function batchStore(
     const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });
     const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
     return rows.map((row) =>
-      batchSummarySchema.parse({
+      summaryOf({
         ...row.get({ plain: true }),
         productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
         symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),

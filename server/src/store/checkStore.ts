@@ -25,8 +25,8 @@ export function checkStore({ models }: Database): CheckStore {
       });
       const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });
       const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
-      return rows.map((r) =>
-        dueCheckSchema.parse({
+      return rows.flatMap((r) => {
+        const told = dueCheckSchema.safeParse({
           code: r.code,
           productSlug: r.productSlug,
           productName: names.get(`${r.productSlug} ${r.productRevision}`) ?? r.productSlug,
@@ -35,8 +35,10 @@ export function checkStore({ models }: Database): CheckStore {
           grade: r.grade,
           at: r.nextCheckAt,
           why: r.nextCheckWhy ?? '',
-        }),
-      );
+        });
+        // A row that was put back with columns of another hand is still in the log.
+        return told.success ? [told.data] : [];
+      });
     },
   };
 }
