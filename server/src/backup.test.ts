@@ -242,11 +242,9 @@ describe('a backup', () => {
   it.each(['"a text"', '[]', '{"format":"another"}', 'null'])(
     'with a record that is %s, of which nothing can be read, is refused',
     async (document) => {
-      await host
-        .current()
-        .database.sequelize.query("UPDATE batches SET document = ? WHERE code = 'B-0002'", {
-          replacements: [document],
-        });
+      await host.current().database.sequelize.query("UPDATE batches SET document = ? WHERE code = 'B-0002'", {
+        replacements: [document],
+      });
       const answer = await check(await download());
       expect(answer.status).toBe(400);
       expect(((await answer.json()) as { error: { message: string } }).error.message).toContain('Batch B-0002');
