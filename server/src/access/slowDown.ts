@@ -18,7 +18,9 @@ function limited(
     windowMs: WINDOW_MS,
     limit,
     keyGenerator,
+    // Only a wrong secret is a wrong try; one that is too short, or another slip, is none.
     skipSuccessfulRequests: true,
+    requestWasSuccessful: (_request, response) => response.statusCode !== 401 && response.statusCode !== 403,
     standardHeaders: 'draft-7',
     legacyHeaders: false,
     validate: false,
