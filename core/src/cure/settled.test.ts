@@ -66,9 +66,9 @@ describe('a card at the ends of what the format takes', () => {
     [5_760, 250_000, 23],
     [0.1, 1, 400],
     [0.1, 250_000, 23],
-  ])('of %d min at %d g and %d °C is followed in a bounded number of steps', (minutes, massG, atC) => {
+  ])('of %d min at %d g and %d °C is followed to its end, and judged', (minutes, massG, atC) => {
     const card = productSchema.parse({
-      ...saltmarshCard('house-tide'),
+      ...saltmarshCard('house-clear-6'),
       potLife: { minutes, atC, massG },
       gel: { minutes: Math.min(5_760, minutes * 1.4), atC, massG },
     });
@@ -76,7 +76,7 @@ describe('a card at the ends of what the format takes', () => {
       format: 'warm-jar.batch/1' as const,
       product: { slug: card.slug },
       room: { temperatureC: 20 },
-      mix: { amountA: 100, amountB: 2, unit: 'g' as const },
+      mix: { amountA: 100, amountB: 82, unit: 'g' as const },
     };
     const cup = simulateCup(card, { massG, resinC: atC, roomC: atC });
     if ('curve' in cup) expect(cup.curve.minutes.length).toBeLessThan(1_500);
