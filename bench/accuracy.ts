@@ -32,10 +32,10 @@ function printLeading(): void {
 
 function printBreaking(): void {
   const ways = [
-    ['every field written down', { mostGaps: 0 }],
+    ['every field written down', { maxGaps: 0 }],
     ['up to a third left empty', {}],
-    ['up to two thirds left empty', { mostGaps: 0.67 }],
-    ['hardly anything written down', { mostGaps: 1 }],
+    ['up to two thirds left empty', { maxGaps: 0.67 }],
+    ['hardly anything written down', { maxGaps: 1 }],
     ['one figure ten times out', { tenTimesOut: 1 }],
     ['three figures ten times out', { tenTimesOut: 3 }],
     ['four times as many slips beside', { besideRate: 0.12 }],

@@ -1,5 +1,5 @@
 import express, { type Express } from 'express';
-import { MOST_BODY_BYTES, boundAddress, boundBody, sameOrigin } from './http/bounds';
+import { MAX_BODY_BYTES, boundAddress, boundBody, sameOrigin } from './http/bounds';
 import type { AccessStore } from './access/accessStore';
 import { actorNow } from './access/actor';
 import { gate, meantForUs, type AccessOptions } from './access/gate';
@@ -124,7 +124,7 @@ export function createApp({
   const waiting = new Map<string, Checked>();
   api.use(backupRouter(backup, waiting, tell));
   api.use(eventsRouter({ bus, clock, devices, log, access: people }));
-  api.use(express.json({ limit: MOST_BODY_BYTES }), boundBody);
+  api.use(express.json({ limit: MAX_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -55,7 +55,7 @@ export async function hostStudio(
       busy = false;
     }
     await studio.people.did(actorNow(), 'Put a backup in place', '/backup/restore').catch(options.log ?? console.error);
-    was.bus.tellReplaced();
+    was.bus.publishReplaced();
     return { keptAside: aside };
   }
 

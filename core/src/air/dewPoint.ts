@@ -1,7 +1,7 @@
 import { requireNumber } from '../errors';
 
 /** Range of air in which the formula holds, °C. */
-const [LEAST_C, MOST_C] = [-45, 60];
+const [MIN_C, MAX_C] = [-45, 60];
 /** Magnus coefficients over water, −45 to 60 °C (Alduchov & Eskridge 1996). */
 const MAGNUS_A = 17.625;
 const MAGNUS_B_C = 243.04;
@@ -15,7 +15,7 @@ const MAGNUS_B_C = 243.04;
  * @example dewPointC(20, 50) // 9.26
  */
 export function dewPointC(temperatureC: number, humidityPct: number): number {
-  requireNumber(temperatureC, 'temperatureC', LEAST_C, MOST_C);
+  requireNumber(temperatureC, 'temperatureC', MIN_C, MAX_C);
   requireNumber(humidityPct, 'humidityPct', Number.MIN_VALUE, 100);
   const gamma = Math.log(humidityPct / 100) + (MAGNUS_A * temperatureC) / (MAGNUS_B_C + temperatureC);
   return (MAGNUS_B_C * gamma) / (MAGNUS_A - gamma);
@@ -27,7 +27,7 @@ export function knownDewPointC(
   humidityPct: number | null | undefined,
 ): number | null {
   if (temperatureC == null || humidityPct == null) return null;
-  const holds = temperatureC >= LEAST_C && temperatureC <= MOST_C && humidityPct > 0 && humidityPct <= 100;
+  const holds = temperatureC >= MIN_C && temperatureC <= MAX_C && humidityPct > 0 && humidityPct <= 100;
   const found = holds ? dewPointC(temperatureC, humidityPct) : NaN;
   return Number.isFinite(found) ? found : null;
 }

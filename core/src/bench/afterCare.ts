@@ -13,13 +13,13 @@ export interface ComeBack {
 /** A cast that gels slower than this is looked at in between, min; and how often. */
 const SLOW_GEL_MIN = 90;
 const LOOK_EVERY_MIN = 75;
-const MOST_LOOKS = 8;
+const MAX_LOOKS = 8;
 
 /** Looks while it is still liquid in the mould: for slow casts only. */
 export function comeBacks(product: Product, gelsMin: number | null, pouredMin: number): ComeBack[] {
   const gel = gelsMin ?? product.gel?.minutes ?? null;
   if (gel === null || gel < SLOW_GEL_MIN) return [];
-  const count = Math.min(MOST_LOOKS, Math.floor((gel - pouredMin) / LOOK_EVERY_MIN));
+  const count = Math.min(MAX_LOOKS, Math.floor((gel - pouredMin) / LOOK_EVERY_MIN));
   return Array.from({ length: Math.max(0, count) }, (_, i) => ({
     what: 'look',
     afterMin: pouredMin + (i + 1) * LOOK_EVERY_MIN,

@@ -9,7 +9,7 @@ import { overlay, soundBatch } from '../simulation/soundBatch';
 import { afterCare, comeBacks } from './afterCare';
 import { benchClock, pourWindow, resinAhead } from './benchClock';
 import { benchSteps, coloursToCome, currentStep, isOffRatio } from './benchSteps';
-import { applyEntry, entrySchema, inverseSet, type Entry } from './entry';
+import { applyEntry, entrySchema, invertPatch, type Entry } from './entry';
 import { gaugeTrend } from './gaugeTrend';
 import { overpourAdvice } from './overpourAdvice';
 import { recordGaps } from './recordGaps';
@@ -71,7 +71,7 @@ describe('entries', () => {
         const start = applyEntry({}, entry({ set: [{ path, was: null, value: was }] })).document;
         const made = entry({ set: [{ path, was, value: next }] });
         expect(
-          applyEntry(applyEntry(start, made).document, { set: inverseSet(made), add: [], over: false }).document,
+          applyEntry(applyEntry(start, made).document, { set: invertPatch(made), add: [], over: false }).document,
         ).toEqual(start);
       }),
     );

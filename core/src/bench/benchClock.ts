@@ -32,7 +32,7 @@ export interface BenchClock {
 }
 
 /** Longest cure followed in a cup, min. */
-const MOST_MINUTES = 14_400;
+const MAX_MINUTES = 14_400;
 
 /** The cup's curve from the last thing that is known of it, and when that was. */
 function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: number; read: boolean } | null {
@@ -45,7 +45,7 @@ function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: 
     densityGPerML: fit.densityGPerML,
     roomC: cup.roomC,
     cupDiameterMm: cup.cupDiameterMm,
-    mostMinutes: MOST_MINUTES,
+    maxMinutes: MAX_MINUTES,
   };
   if (!last || last.atMin === 0)
     return {

@@ -95,7 +95,7 @@ export function applyEntry(
 }
 
 /** The entry that takes another back: what was set stands again as before. Things added to lists stay, as things that happened. */
-export function inverseSet(entry: Pick<Entry, 'set'>): Entry['set'] {
+export function invertPatch(entry: Pick<Entry, 'set'>): Entry['set'] {
   return [...entry.set].reverse().map((s) => ({ path: s.path, was: s.value ?? null, value: s.was ?? null }));
 }
 

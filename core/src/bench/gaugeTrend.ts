@@ -16,7 +16,7 @@ export interface GaugeTrend {
 const LOST_SHARE = 0.03;
 /** Fewer readings, or a shorter time, tell nothing. */
 const FEWEST = 4;
-const LEAST_MIN = 0.25;
+const MIN_MIN = 0.25;
 /** Standard errors that a slope must be away from level. */
 const SURE = 3;
 
@@ -28,7 +28,7 @@ const SURE = 3;
  * @returns null until there is enough to tell
  */
 export function gaugeTrend(points: readonly GaugePoint[], limitKPa: number, leftMin: number): GaugeTrend | null {
-  if (points.length < FEWEST || points.at(-1)!.atMin - points[0]!.atMin < LEAST_MIN) return null;
+  if (points.length < FEWEST || points.at(-1)!.atMin - points[0]!.atMin < MIN_MIN) return null;
   const n = points.length;
   const [mt, mp] = [points.reduce((s, p) => s + p.atMin, 0) / n, points.reduce((s, p) => s + p.kPa, 0) / n];
   const stt = points.reduce((s, p) => s + (p.atMin - mt) ** 2, 0);

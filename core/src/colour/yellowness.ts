@@ -23,7 +23,7 @@ export function labOf(srgb: Srgb): { readonly L: number; readonly a: number; rea
 export const labB = (srgb: Srgb): number => labOf(srgb).b;
 
 /** Darker than this, Y of white = 1, and a camera's noise is all the colour there is. */
-const LEAST_LIGHT = 1e-6;
+const MIN_LIGHT = 1e-6;
 
 /**
  * Yellowness index ASTM E313, D65 and 2°: `100·(1.2985 X − 1.1335 Z)/Y`. White is 0; yellow is above.
@@ -33,7 +33,7 @@ const LEAST_LIGHT = 1e-6;
  */
 export function yellownessIndexE313(srgb: Srgb): number {
   const { X, Y, Z } = xyzOf(srgb);
-  if (Y < LEAST_LIGHT)
+  if (Y < MIN_LIGHT)
     throw new CoreError('too-dark', 'This patch is black: yellowness cannot be told. Pick a lighter one.', 'srgb');
   return (100 * (1.2985 * X - 1.1335 * Z)) / Y;
 }

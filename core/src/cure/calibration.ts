@@ -1,6 +1,6 @@
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
-import { remembered } from '../numeric/remembered';
+import { memoize } from '../numeric/memoize';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type Chemistry, type CupConditions } from './cup';
 import {
   POT_LIFE_SHARE_OF_GEL,
@@ -40,8 +40,8 @@ function pointOf(stated: Product['potLife']): CardPoint | null {
   return { minutes: stated.minutes, atC: stated.atC ?? SHEET_TEMPERATURE_C, massG: stated.massG ?? SHEET_MASS_G };
 }
 
-function cupAt(point: CardPoint, densityGPerML: number, mostMinutes: number, untilAlpha?: number): CupConditions {
-  return { massG: point.massG, densityGPerML, resinC: point.atC, roomC: point.atC, mostMinutes, untilAlpha };
+function cupAt(point: CardPoint, densityGPerML: number, maxMinutes: number, untilAlpha?: number): CupConditions {
+  return { massG: point.massG, densityGPerML, resinC: point.atC, roomC: point.atC, maxMinutes, untilAlpha };
 }
 
 /** Conversion that the card's point must reach, and the point that fixes the rate constant. */
@@ -141,7 +141,7 @@ function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number,
  * that the card's own cup meets the card's own minutes. Remembered for each card object.
  * @returns the fit, or why there is none: the family does not cure by its own heat, or the card states neither pot life nor gel
  */
-export const calibrate: (product: Product) => CalibrationResult = remembered(solve);
+export const calibrate: (product: Product) => CalibrationResult = memoize(solve);
 
 /** Narrows to a usable fit. */
 export const isCalibrated = (c: CalibrationResult): c is Calibration =>

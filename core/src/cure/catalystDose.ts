@@ -1,6 +1,6 @@
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
-import { remembered } from '../numeric/remembered';
+import { memoize } from '../numeric/memoize';
 import { calibrate, isCalibrated, type Calibration } from './calibration';
 import { integrateCup, minuteAtAlpha } from './cup';
 import { SHEET_MASS_G, SHEET_TEMPERATURE_C } from './kineticsDefaults';
@@ -11,7 +11,7 @@ import { SHEET_MASS_G, SHEET_TEMPERATURE_C } from './kineticsDefaults';
  */
 export const DOSE_EXPONENT = 0.9;
 /** Exponents that gel times of a real system could give. */
-const [LEAST_EXPONENT, MOST_EXPONENT] = [0.2, 2.5];
+const [MIN_EXPONENT, MAX_EXPONENT] = [0.2, 2.5];
 /** How far beyond the card's band the law is still trusted: half its bottom, twice its top. */
 const BEYOND_BAND = 2;
 
@@ -50,7 +50,7 @@ function rateToGelAt(fit: Calibration, point: DosePoint): number | null {
         resinC: point.atC,
         roomC: point.atC,
         untilAlpha: fit.alphaGel * 1.02,
-        mostMinutes: point.minutes * 50,
+        maxMinutes: point.minutes * 50,
       },
     );
     const minute = minuteAtAlpha(curve, fit.alphaGel);
@@ -61,7 +61,7 @@ function rateToGelAt(fit: Calibration, point: DosePoint): number | null {
 }
 
 /** The exponent by the card's own gel times at two doses or more: a straight line of ln rate on ln dose. */
-const fittedExponent = remembered((product: Product): number | null => {
+const fittedExponent = memoize((product: Product): number | null => {
   const fit = calibrate(product);
   if (!isCalibrated(fit)) return null;
   const points = (product.ratio.catalyst?.gel ?? []).flatMap((g): { x: number; y: number }[] => {
@@ -78,7 +78,7 @@ const fittedExponent = remembered((product: Product): number | null => {
   const spread = points.reduce((sum, p) => sum + (p.x - meanX) ** 2, 0);
   if (points.length < 2 || spread < 1e-6) return null;
   const slope = points.reduce((sum, p) => sum + (p.x - meanX) * (p.y - meanY), 0) / spread;
-  return Math.min(MOST_EXPONENT, Math.max(LEAST_EXPONENT, slope));
+  return Math.min(MAX_EXPONENT, Math.max(MIN_EXPONENT, slope));
 });
 
 /**

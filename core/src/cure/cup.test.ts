@@ -17,11 +17,11 @@ const chemistry = (patch: Partial<Chemistry> = {}): Chemistry => ({
   heatJPerG: 380,
   ...patch,
 });
-const cup = { massG: 150, densityGPerML: 1.1, resinC: 23, roomC: 23, mostMinutes: 5000 };
+const cup = { massG: 150, densityGPerML: 1.1, resinC: 23, roomC: 23, maxMinutes: 5000 };
 
 describe('integrateCup', () => {
   it("cools by Newton's law where nothing reacts", () => {
-    const curve = integrateCup(chemistry({ kPerMin: 1e-12 }), { ...cup, resinC: 60, mostMinutes: 90 });
+    const curve = integrateCup(chemistry({ kPerMin: 1e-12 }), { ...cup, resinC: 60, maxMinutes: 90 });
     const expected = 23 + (60 - 23) * Math.exp(-coolingPerMin(cup) * 90);
     expect(curve.temperatureC.at(-1)).toBeCloseTo(expected, 1);
   });
@@ -77,7 +77,7 @@ describe('integrateCup', () => {
   });
 
   it('says so when the time ran out', () => {
-    expect(integrateCup(chemistry(), { ...cup, mostMinutes: 5 }).status).toBe('time-ran-out');
+    expect(integrateCup(chemistry(), { ...cup, maxMinutes: 5 }).status).toBe('time-ran-out');
   });
 
   it('reads the same minute back from the conversion at it', () => {

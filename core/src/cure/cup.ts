@@ -27,7 +27,7 @@ export interface CupConditions {
   readonly alpha?: number | undefined;
   /** Stop at this conversion; the whole cure where it is not given. */
   readonly untilAlpha?: number | undefined;
-  readonly mostMinutes: number;
+  readonly maxMinutes: number;
 }
 
 /** Conversion and temperature over time, at the solver's own steps. */
@@ -73,9 +73,9 @@ export function coolingPerMin(
 
 /** Absolute tolerances of a step: conversion, kelvin. */
 const TOLERANCE = [2e-6, 0.005];
-const MOST_STEPS = 20_000;
+const MAX_STEPS = 20_000;
 /** Steps longer than this share of the time that cooling takes are tried at balance; the longest that are not. */
-const [STIFF, MOST_UNSETTLED] = [0.8, 2.5];
+const [STIFF, MAX_UNSETTLED] = [0.8, 2.5];
 /** The whole cure is taken as over here; the tail carries no heat worth having. */
 const CURED = 0.995;
 
@@ -106,27 +106,27 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
   let y = [startAlpha, conditions.resinC];
   let lostK = 0;
   let slope = slopes(y);
-  let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.mostMinutes / 50);
+  let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.maxMinutes / 50);
   let t = 0;
   const curve = { minutes: [0], alpha: [startAlpha], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
   let status: CupCurve['status'] = 'complete';
   for (let steps = 0; y[0]! < end; steps += 1) {
-    if (t >= conditions.mostMinutes) {
+    if (t >= conditions.maxMinutes) {
       status = 'time-ran-out';
       break;
     }
-    if (steps >= MOST_STEPS) {
+    if (steps >= MAX_STEPS) {
       status = 'too-many-steps';
       break;
     }
-    h = Math.min(h, conditions.mostMinutes - t);
+    h = Math.min(h, conditions.maxMinutes - t);
     const settled = h * cooling > STIFF ? settledStep(slow, y, h) : null;
     // Without the balance a step much longer than the cooling would only be refused.
-    if (settled === null && h * cooling > MOST_UNSETTLED) h = MOST_UNSETTLED / cooling;
+    if (settled === null && h * cooling > MAX_UNSETTLED) h = MAX_UNSETTLED / cooling;
     const step = settled ?? bogackiShampineStep(slopes, y, slope, h);
     const scaled = Math.max(...step.error.map((e, i) => Math.abs(e) / TOLERANCE[i]!));
     if (scaled <= 1) {
-      t = conditions.mostMinutes - t - h < 1e-9 ? conditions.mostMinutes : t + h;
+      t = conditions.maxMinutes - t - h < 1e-9 ? conditions.maxMinutes : t + h;
       lostK += settled
         ? riseK * (step.y[0]! - y[0]!) - (step.y[1]! - y[1]!)
         : cooling * excessOver(h, y[1]! - conditions.roomC, step.y[1]! - conditions.roomC, slope[1]!, step.slope[1]!);

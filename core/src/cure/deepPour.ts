@@ -29,7 +29,7 @@ export interface PourConditions {
 
 /** Nodes while searching a depth: the answer moves by under 1 % against 60. */
 const SEARCH_NODES = 20;
-const LEAST_MM = 0.5;
+const MIN_MM = 0.5;
 /** Deepest pour looked at where the card states none, mm. */
 const DEEPEST_MM = 300;
 
@@ -47,7 +47,7 @@ export function deepestPour(product: Product, c: PourConditions): DeepestPour {
   const least = bears != null && bears < heat.atC ? { by: 'inclusion' as const, atC: bears } : heat;
   const most = card ?? DEEPEST_MM;
   const otherwise: DeepestPour = card === null ? { depthMm: most, by: 'not-stated' } : { depthMm: most, by: 'card' };
-  if (!isCalibrated(calibrate(product)) || most <= LEAST_MM) return otherwise;
+  if (!isCalibrated(calibrate(product)) || most <= MIN_MM) return otherwise;
   // The start of the pour is no exotherm: resin poured warmer than the limit is another fault.
   const floor = Math.max(least.atC, c.resinC, c.roomC);
   const over = (depthMm: number) => {
@@ -56,7 +56,7 @@ export function deepestPour(product: Product, c: PourConditions): DeepestPour {
   };
   // Half a kelvin over the card's limit at the card's own depth is the model's grain, not a fault.
   if (over(most) <= 0.5) return otherwise;
-  return { depthMm: findRoot(over, LEAST_MM, most, 2e-3, 25).value, by: least.by };
+  return { depthMm: findRoot(over, MIN_MM, most, 2e-3, 25).value, by: least.by };
 }
 
 /** One pour of a deep piece. */
@@ -76,11 +76,11 @@ export interface PourSchedule {
 }
 
 /** More pours than this are no way to make a piece, and no schedule is written beyond. */
-export const MOST_POURS = 200;
+export const MAX_POURS = 200;
 
 /** Pours that a depth takes, none deeper than may be; counted, never walked. */
 export const poursFor = (depthMm: number, deepestMm: number): number =>
-  deepestMm > 0 ? Math.min(MOST_POURS, Math.max(1, Math.ceil(depthMm / deepestMm - 1e-6))) : MOST_POURS;
+  deepestMm > 0 ? Math.min(MAX_POURS, Math.max(1, Math.ceil(depthMm / deepestMm - 1e-6))) : MAX_POURS;
 
 /**
  * Splits a depth into pours of equal depth, none deeper than may be, each waited for until the one below bonds, has

@@ -1,6 +1,6 @@
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
-import { remembered } from '../numeric/remembered';
+import { memoize } from '../numeric/memoize';
 import { arrheniusFactor } from './arrhenius';
 import { minutesAt } from './equivalentAge';
 import { SHEET_MASS_G, SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
@@ -11,7 +11,7 @@ import { COOL_K } from './slabConditions';
  * How much warmer than the room the card's own cup still is when the card lets it out, K: what its maker calls cool
  * enough. Never less than what a piece is taken as cool at.
  */
-export const warmthAtCardDemouldK = remembered((product: Product): number => {
+export const warmthAtCardDemouldK = memoize((product: Product): number => {
   const minutes = product.demould?.minutes;
   if (minutes == null) return COOL_K;
   const atC = product.demould?.atC ?? SHEET_TEMPERATURE_C;
@@ -26,7 +26,7 @@ export const warmthAtCardDemouldK = remembered((product: Product): number => {
 });
 
 /** A piece that the model still takes as warm after so many times the card's demould is let out all the same (judgement). */
-const MOST_TIMES_CARD = 3;
+const MAX_TIMES_CARD = 3;
 
 /**
  * Minutes until a piece is hard and cool enough to come out: as old as the card's demould at its thin edge, never before
@@ -37,7 +37,7 @@ const MOST_TIMES_CARD = 3;
  */
 export function hardAndCoolMin(agedMin: number | null, coolMin: number | null, cardMin: number): number {
   const hard = Math.max(agedMin ?? 0, cardMin);
-  return Math.max(hard, Math.min(coolMin ?? 0, MOST_TIMES_CARD * hard));
+  return Math.max(hard, Math.min(coolMin ?? 0, MAX_TIMES_CARD * hard));
 }
 
 interface Warmth {

@@ -43,7 +43,7 @@ const doseRate = (product: Product, point: GelPoint) => doseEffect(product, poin
 
 /** Fewer points, or a narrower spread, cannot part the rate from its temperature (domain's rule). */
 const FEWEST = 3;
-const LEAST_SPREAD_K = 5;
+const MIN_SPREAD_K = 5;
 /** Two-sided 95 % quantiles of Student's t by degrees of freedom, then the normal one. */
 const T95 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228];
 const t95 = (freedom: number) => T95[Math.max(0, freedom - 1)] ?? 1.96;
@@ -64,7 +64,7 @@ export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelF
   }
   if (points.length < FEWEST) return { status: 'too-few', points: points.length };
   const warmth = points.map((p) => p.resinC);
-  if (Math.max(...warmth) - Math.min(...warmth) < LEAST_SPREAD_K) return { status: 'too-close', points: points.length };
+  if (Math.max(...warmth) - Math.min(...warmth) < MIN_SPREAD_K) return { status: 'too-close', points: points.length };
 
   const lnGel = (e: number, lnK: number, p: GelPoint): number => {
     const chemistry = {
@@ -79,7 +79,7 @@ export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelF
       resinC: p.resinC,
       roomC: p.roomC ?? p.resinC,
       untilAlpha: fit.alphaGel * 1.01,
-      mostMinutes: p.minutes * 200,
+      maxMinutes: p.minutes * 200,
     });
     return Math.log(minuteAtAlpha(curve, fit.alphaGel) ?? p.minutes * 200);
   };

@@ -12,7 +12,7 @@ import { simulateCup, type CupResult } from './simulateCup';
 import { simulateSlab, type SlabResult } from './simulateSlab';
 
 /** A pour to be followed from the cup into the mould. Minutes of the answer count from when the parts met. */
-export interface MouldWish {
+export interface MouldRequest {
   readonly depthMm: number;
   readonly thinnestMm?: number | null | undefined;
   readonly massG: number;
@@ -74,7 +74,7 @@ function agedMin(product: Product, slab: Slab, node: number, cardMin: number, at
 const coldestNode = (slab: Slab) => slab.positionsMm.findIndex((p) => p === slab.lastGelAtMm);
 
 /** The pour's width seen from above: as measured, else that of one square piece of its mass. */
-function widthOf(product: Product, w: MouldWish): PourWidth {
+function widthOf(product: Product, w: MouldRequest): PourWidth {
   if (w.widthMm != null) return { mm: w.widthMm, from: 'measured' };
   const densityGPerML = product.mixedDensityGPerML ?? product.densityAGPerML ?? SHEET_DENSITY_G_PER_ML;
   return { mm: Math.sqrt(((w.massG / densityGPerML) * 1000) / w.depthMm), from: 'mass' };
@@ -101,7 +101,7 @@ function coolWithin(slab: Slab, roomC: number, withinK: number): number | null {
 /** Conversion and temperature of the cup at the moment of the pour. */
 function cupAtPour(
   cup: Extract<CupResult, { curve: unknown }>,
-  w: MouldWish,
+  w: MouldRequest,
 ): { alpha: number; resinC: number; gelMin: number | null } {
   const { minutes, temperatureC } = cup.curve;
   const i = minutes.findIndex((m) => m >= w.pourMin);
@@ -119,7 +119,7 @@ function cupAtPour(
  * slab shown is one of the pours.
  * @throws CoreError `out-of-range`
  */
-export function inTheMould(product: Product, w: MouldWish): MouldAnswer {
+export function inTheMould(product: Product, w: MouldRequest): MouldAnswer {
   requireNumber(w.depthMm, 'depthMm', 1e-3, 10_000);
   requireNumber(w.pourMin, 'pourMin', 0, 1e5);
   const cup = simulateCup(product, {

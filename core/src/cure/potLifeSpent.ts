@@ -1,6 +1,6 @@
 import { requireNumber } from '../errors';
 import type { Product } from '../formats/product';
-import { remembered } from '../numeric/remembered';
+import { memoize } from '../numeric/memoize';
 import { arrheniusFactor } from './arrhenius';
 import { calibrate, isCalibrated, type Calibration } from './calibration';
 import { doseEffect } from './catalystDose';
@@ -17,7 +17,7 @@ export type ResinReading =
     };
 
 /** Longest time that a record may hold, min. */
-const MOST_MIN = 1e6;
+const MAX_MIN = 1e6;
 
 interface Point {
   readonly atMin: number;
@@ -34,13 +34,13 @@ export function resinPoints(readings: readonly ResinReading[]): Point[] {
           : [];
       })
       // What was read before the parts met, or is no temperature that resin can have, says nothing of the mix.
-      .filter((p) => p.atMin >= 0 && p.atMin <= MOST_MIN && p.temperatureC >= COLDEST_C && p.temperatureC <= WARMEST_C)
+      .filter((p) => p.atMin >= 0 && p.atMin <= MAX_MIN && p.temperatureC >= COLDEST_C && p.temperatureC <= WARMEST_C)
       .sort((a, b) => a.atMin - b.atMin)
   );
 }
 
 /** The cure of a mix held at the card's temperature that cannot heat itself, to its gel. */
-const heldCurve = remembered((fit: Calibration): CupCurve =>
+const heldCurve = memoize((fit: Calibration): CupCurve =>
   integrateCup(
     { ...fit, heatJPerG: 0 },
     {
@@ -49,7 +49,7 @@ const heldCurve = remembered((fit: Calibration): CupCurve =>
       resinC: fit.referenceC,
       roomC: fit.referenceC,
       untilAlpha: fit.alphaGel * 1.02,
-      mostMinutes: 1e6,
+      maxMinutes: 1e6,
     },
   ),
 );
@@ -86,7 +86,7 @@ export function potLifeSpent(
   const points = resinPoints(readings);
   if (points.length === 0) return null;
   const fit = calibrate(product);
-  const until = requireNumber(untilMin ?? points.at(-1)!.atMin, 'untilMin', 0, MOST_MIN);
+  const until = requireNumber(untilMin ?? points.at(-1)!.atMin, 'untilMin', 0, MAX_MIN);
   if (!isCalibrated(fit)) return product.potLife?.minutes == null ? null : until / product.potLife.minutes;
   const held = heldPotLifeMin(fit);
   if (held === null) return null;

@@ -12,15 +12,15 @@ interface Pour {
   readonly mix?: CupMix | undefined;
 }
 
-const remembered = new WeakMap<Product, Map<string, number | null>>();
+const peaksByProduct = new WeakMap<Product, Map<string, number | null>>();
 
 /**
  * The peak of a pour by the slab, °C, remembered for each card and pour: a diagnosis asks for the same one many times.
  * @returns null where the card or the family gives no kinetics, or the depth is outside what the slab takes
  */
 export function pourPeakC(product: Product, pour: Pour): number | null {
-  const known = remembered.get(product) ?? new Map<string, number | null>();
-  remembered.set(product, known);
+  const known = peaksByProduct.get(product) ?? new Map<string, number | null>();
+  peaksByProduct.set(product, known);
   const inertG = (pour.mix?.inert ?? []).reduce((sum, p) => sum + p.massG, 0);
   const key = [pour.depthMm, pour.resinC, pour.roomC, pour.mix?.catalystPct ?? -1, inertG / (pour.mix?.resinG || 1)]
     .map((v) => v.toFixed(2))

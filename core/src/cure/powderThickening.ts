@@ -1,7 +1,7 @@
 import { requireNumber } from '../errors';
 
 /** Volume share at which a powder no longer flows (random packing), and the exponent to it. */
-const MOST_PACKED = 0.64;
+const MAX_PACKED = 0.64;
 const EXPONENT = 1.6;
 
 /**
@@ -13,5 +13,5 @@ const EXPONENT = 1.6;
  */
 export function powderThickening(volumeShare: number): number {
   requireNumber(volumeShare, 'volumeShare', 0, 1);
-  return volumeShare >= MOST_PACKED ? Infinity : (1 - volumeShare / MOST_PACKED) ** -EXPONENT;
+  return volumeShare >= MAX_PACKED ? Infinity : (1 - volumeShare / MAX_PACKED) ** -EXPONENT;
 }

@@ -1,4 +1,4 @@
-import { remembered } from '../numeric/remembered';
+import { memoize } from '../numeric/memoize';
 import type { FamilyKinetics } from './kineticsDefaults';
 import type { SlabConditions } from './slab';
 import type { SlabState, SlabSystem } from './slabSystem';
@@ -8,7 +8,7 @@ const OVER_K = 2;
 const SEARCH_STEPS = 1000;
 
 /** Conversion from which the rate at one temperature only falls: the top of `(b + α^m)(1 − α)^n`. */
-export const fastestAlpha = remembered(({ b, m, n }: FamilyKinetics): number => {
+export const fastestAlpha = memoize(({ b, m, n }: FamilyKinetics): number => {
   let [best, at] = [0, 0];
   for (let i = 0; i <= SEARCH_STEPS; i += 1) {
     const alpha = i / SEARCH_STEPS;

@@ -10,7 +10,7 @@ import { simulateCup } from './simulateCup';
 import { workingTime } from './workingTime';
 
 const chemistry: Chemistry = { kinetics: familyKinetics('epoxy')!, kPerMin: 4e-4, referenceC: 23, heatJPerG: 380 };
-const cup: CupConditions = { massG: 1, densityGPerML: 1.1, resinC: 23, roomC: 23, mostMinutes: 1e6 };
+const cup: CupConditions = { massG: 1, densityGPerML: 1.1, resinC: 23, roomC: 23, maxMinutes: 1e6 };
 const slow = {
   ratePerMin: (alpha: number, temperatureC: number) => cureRatePerMin(chemistry, alpha, temperatureC),
   riseK: wholeRiseK(chemistry),
@@ -46,7 +46,7 @@ describe('a cup that gives its heat away faster than it makes it', () => {
   });
   it('is followed in few steps, however slow', () => {
     for (const kPerMin of [4e-4, 4e-5, 4e-6])
-      expect(integrateCup({ ...chemistry, kPerMin }, { ...cup, mostMinutes: 1e9 }).minutes.length).toBeLessThan(1_500);
+      expect(integrateCup({ ...chemistry, kPerMin }, { ...cup, maxMinutes: 1e9 }).minutes.length).toBeLessThan(1_500);
   });
   it('is at balance where it makes what it gives away', () => {
     const at = balanceC(slow, 0.3)!;

@@ -5,7 +5,7 @@ const SETTLED_K = 0.02;
 /** Rounds of the fixed point; each takes at least four fifths of what is left, where the cup is near the room. */
 const ROUNDS = 8;
 /** The most that a cup at balance may stand over its room to be followed this way, K: above it a reaction may run away. */
-const MOST_EXCESS_K = 2;
+const MAX_EXCESS_K = 2;
 
 /** What a small or slow cup is followed by: its reaction, its room, and how fast it gives its heat away. */
 export interface SlowCup {
@@ -20,7 +20,7 @@ export function balanceC({ ratePerMin, riseK, coolingPerMin, roomC }: SlowCup, a
   let temperature = roomC;
   for (let round = 0; round < ROUNDS; round += 1) {
     temperature = roomC + (riseK * ratePerMin(alpha, temperature)) / coolingPerMin;
-    if (!(temperature - roomC < MOST_EXCESS_K)) return null;
+    if (!(temperature - roomC < MAX_EXCESS_K)) return null;
   }
   return temperature;
 }

@@ -1,6 +1,6 @@
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
-import { remembered } from '../numeric/remembered';
+import { memoize } from '../numeric/memoize';
 import { calibrate, isCalibrated } from './calibration';
 import { CUP_CONVECTION_W_PER_M2K } from './kineticsDefaults';
 import { integrateSlab } from './slab';
@@ -39,7 +39,7 @@ function solve(product: Product): SideLoss {
 }
 
 /** A product's loss through the sides of its own deepest pour, as wide as deep; solved once for each card object. */
-export const sideLoss: (product: Product) => SideLoss = remembered(solve);
+export const sideLoss: (product: Product) => SideLoss = memoize(solve);
 
 /** How wide a pour is, seen from above, and whether somebody said so or its mass did. */
 export interface PourWidth {

@@ -31,9 +31,9 @@ export type CupResult =
     };
 
 /** A cup lighter than this is no warmer than its room, one heavier is adiabatic: beyond, nothing changes, g. */
-const [LEAST_G, MOST_G] = [1e-3, 1e7];
+const [MIN_G, MAX_G] = [1e-3, 1e7];
 /** Longest cure worth following in a cup, min: ten days. */
-const MOST_MINUTES = 14_400;
+const MAX_MINUTES = 14_400;
 
 /**
  * The mixed cup of a product over time, with the chemistry fitted to its card: pot life, gel, peak exotherm.
@@ -46,8 +46,8 @@ export function simulateCup(product: Product, request: CupRequest): CupResult {
   requireNumber(request.roomC, 'roomC', COLDEST_C, WARMEST_C);
   const fit = mixFit(product, request.mix);
   if (!isCalibrated(fit)) return { status: fit.status };
-  const massG = Math.min(MOST_G, Math.max(LEAST_G, request.massG));
-  const curve = integrateCup(fit, { ...request, massG, densityGPerML: fit.densityGPerML, mostMinutes: MOST_MINUTES });
+  const massG = Math.min(MAX_G, Math.max(MIN_G, request.massG));
+  const curve = integrateCup(fit, { ...request, massG, densityGPerML: fit.densityGPerML, maxMinutes: MAX_MINUTES });
   return {
     status: curve.status,
     potLifeMin: minuteAtAlpha(curve, fit.alphaPot),

@@ -4,7 +4,7 @@ import { isCalibrated } from './calibration';
 import { mixFit } from './cupMix';
 import { sideLossOf, type SideLoss } from './sideLoss';
 import { integrateSlab, type SlabCurve } from './slab';
-import { SLAB_NODES, slabOf, type SlabWish } from './slabConditions';
+import { SLAB_NODES, slabOf, type SlabRequest } from './slabConditions';
 
 export type SlabResult =
   | { readonly status: 'no-kinetics' | 'no-pot-life' | 'did-not-converge' }
@@ -21,7 +21,7 @@ export const [COLDEST_C, WARMEST_C] = [-40, 400];
 const RUNAWAY_K = 25;
 /** Refined until the peak moves by less than this, K, and never finer than so many nodes. */
 const SETTLED_K = 2;
-const MOST_NODES = 240;
+const MAX_NODES = 240;
 
 /**
  * A pour through its thickness over time: peak, gel of centre and edge, when it is cool. Times count from the pour.
@@ -30,7 +30,7 @@ const MOST_NODES = 240;
  * @returns a status in place of figures where the card or the family gives no kinetics
  * @throws CoreError `out-of-range` for a depth that is not above 0 and up to 10 000 mm, or temperatures outside −40 to 400 °C
  */
-export function simulateSlab(product: Product, wish: SlabWish): SlabResult {
+export function simulateSlab(product: Product, wish: SlabRequest): SlabResult {
   requireNumber(wish.depthMm, 'depthMm', 1e-3, 10_000);
   requireNumber(wish.resinC, 'resinC', COLDEST_C, WARMEST_C);
   requireNumber(wish.roomC, 'roomC', COLDEST_C, WARMEST_C);
@@ -47,7 +47,7 @@ export function simulateSlab(product: Product, wish: SlabWish): SlabResult {
   let curve = run(nodes);
   let peakWithinK: number | null = null;
   const runsAway = wish.nodes === undefined && curve.peakC - Math.max(wish.resinC, wish.roomC) > RUNAWAY_K;
-  while (runsAway && nodes * 2 <= MOST_NODES && (peakWithinK === null || peakWithinK > SETTLED_K)) {
+  while (runsAway && nodes * 2 <= MAX_NODES && (peakWithinK === null || peakWithinK > SETTLED_K)) {
     nodes *= 2;
     const finer = run(nodes);
     peakWithinK = Math.abs(finer.peakC - curve.peakC);

@@ -26,7 +26,7 @@ const bare: SlabConditions = {
   bottomWPerM2K: 10,
   sideWPerM3K: 0,
   nodes: 60,
-  mostMinutes: 60,
+  maxMinutes: 60,
   alphaGel: 0.55,
   coolK: 0,
 };
@@ -57,7 +57,7 @@ describe('a slab that only conducts', () => {
     [10, 60],
     [200, 30],
   ])('follows the series for a plate in air: h %s after %s min', (h, minutes) => {
-    const curve = integrateSlab(inert, { ...bare, topWPerM2K: h, bottomWPerM2K: h, mostMinutes: minutes });
+    const curve = integrateSlab(inert, { ...bare, topWPerM2K: h, bottomWPerM2K: h, maxMinutes: minutes });
     const half = 0.02;
     const diffusivity = CONDUCTIVITY_W_PER_MK / (1.1e6 * HEAT_CAPACITY_J_PER_GK);
     const share = plateSeries((h * half) / CONDUCTIVITY_W_PER_MK, (diffusivity * minutes * 60) / half ** 2);
@@ -65,12 +65,12 @@ describe('a slab that only conducts', () => {
     expect(Math.abs((middle - 20) / 40 - share)).toBeLessThan(0.004);
   });
   it('cools as one lump where it is thin', () => {
-    const curve = integrateSlab(inert, { ...bare, depthMm: 1, mostMinutes: 3 });
+    const curve = integrateSlab(inert, { ...bare, depthMm: 1, maxMinutes: 3 });
     const perMin = (60 * 20) / (1.1e6 * 0.001 * HEAT_CAPACITY_J_PER_GK);
     expect(Math.abs(curve.temperatureC.at(-1)![30]! - (20 + 40 * Math.exp(-perMin * 3)))).toBeLessThan(0.15);
   });
   it('warms a cold mould below it: the mean of both where nothing is lost, by what each holds', () => {
-    const curve = integrateSlab(inert, { ...bare, mouldMm: 40, topWPerM2K: 0, bottomWPerM2K: 0, mostMinutes: 3000 });
+    const curve = integrateSlab(inert, { ...bare, mouldMm: 40, topWPerM2K: 0, bottomWPerM2K: 0, maxMinutes: 3000 });
     const [resin, rubber] = [1.1 * 1.9, 1.1 * 1.4];
     for (const t of curve.temperatureC.at(-1)!)
       expect(Math.abs(t - (60 * resin + 20 * rubber) / (resin + rubber))).toBeLessThan(0.05);
@@ -87,7 +87,7 @@ describe('a slab that cures', () => {
       mouldC: 22,
       topWPerM2K: 0,
       bottomWPerM2K: 0,
-      mostMinutes: 600,
+      maxMinutes: 600,
       alphaGel: fit.alphaGel,
     };
     const curve = integrateSlab(fit, sealed);
@@ -103,7 +103,7 @@ describe('a slab that cures', () => {
       nodes,
       resinC: 22,
       roomC: 20,
-      mostMinutes: 25,
+      maxMinutes: 25,
       alphaGel: fit.alphaGel,
       densityGPerML: fit.densityGPerML,
     };
@@ -140,7 +140,7 @@ describe('a slab that cures', () => {
           mouldC: roomC,
           mouldMm,
           nodes: 24,
-          mostMinutes: 400,
+          maxMinutes: 400,
           alphaGel: fit.alphaGel,
           sideWPerM3K: 300,
         };

@@ -20,7 +20,7 @@ export interface SlabConditions {
   /** Heat lost through the sides of a real piece, W/(m³·K). */
   readonly sideWPerM3K: number;
   readonly nodes: number;
-  readonly mostMinutes: number;
+  readonly maxMinutes: number;
   readonly alphaGel: number;
   /** Stop once the reaction is over and everything is back within this of the room, K; 0 runs the whole time. */
   readonly coolK: number;
@@ -55,11 +55,11 @@ export interface SlabCurve {
 /** Tolerances of a step: conversion and kelvin. The estimate is of first order, so the truth is well inside. */
 const ALPHA_TOLERANCE = 4e-4;
 const TEMPERATURE_TOLERANCE_K = 0.12;
-const MOST_STEPS = 30_000;
+const MAX_STEPS = 30_000;
 /** A run is followed a little beyond its end, so that the picture shows it level. */
 const TAIL = 1.15;
 /** Pictures kept of a run, thinned as it grows. */
-const MOST_KEPT = 400;
+const MAX_KEPT = 400;
 
 interface Watch {
   peakC: number;
@@ -78,11 +78,11 @@ function look(
   minute: number,
   h: number,
   c: SlabConditions,
-  mostC: number,
+  maxC: number,
 ): void {
   let warmest = 0;
   for (let i = 0; i < state.alpha.length; i += 1) {
-    const t = Math.min(state.temperature[i]!, mostC);
+    const t = Math.min(state.temperature[i]!, maxC);
     if (t > watch.peakC) {
       watch.peakC = t;
       watch.peakMin = minute;
@@ -108,7 +108,7 @@ function look(
  */
 export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurve {
   const system = slabSystem(chemistry, c);
-  const mostC = adiabaticPeakC(chemistry, c);
+  const maxC = adiabaticPeakC(chemistry, c);
   let state = system.start();
   let lost = 0;
   const watch: Watch = {
@@ -122,33 +122,33 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
   const kept: { minute: number; temperature: number[]; alpha: number[] }[] = [];
   let every = 1;
   const keep = (minute: number) => {
-    const temperature = Array.from(state.temperature.subarray(0, c.nodes), (v) => Math.min(v, mostC));
+    const temperature = Array.from(state.temperature.subarray(0, c.nodes), (v) => Math.min(v, maxC));
     kept.push({ minute, temperature, alpha: [...state.alpha] });
   };
   keep(0);
-  let [t, h, steps, accepted, told] = [0, Math.min(0.05, c.mostMinutes / 100), 0, 0, 0];
+  let [t, h, steps, accepted, told] = [0, Math.min(0.05, c.maxMinutes / 100), 0, 0, 0];
   let status: SlabCurve['status'] = 'time-ran-out';
-  while (t < c.mostMinutes) {
-    if (steps >= MOST_STEPS) {
+  while (t < c.maxMinutes) {
+    if (steps >= MAX_STEPS) {
       status = 'too-many-steps';
       break;
     }
     steps += 1;
-    h = Math.min(h, c.mostMinutes - t);
+    h = Math.min(h, c.maxMinutes - t);
     const { next, alphaError, temperatureErrorK } = rosenbrockStep(system, state, h);
     const scaled = Math.max(alphaError / ALPHA_TOLERANCE, temperatureErrorK / TEMPERATURE_TOLERANCE_K, 1e-8);
     if (scaled <= 1) {
       t += h;
-      look(watch, next, state, t, h, c, mostC);
+      look(watch, next, state, t, h, c, maxC);
       lost += (h / 2) * (system.lossRate(state) + system.lossRate(next));
       state = next;
       accepted += 1;
       if (accepted % every === 0) keep(t);
-      if (kept.length >= MOST_KEPT) {
+      if (kept.length >= MAX_KEPT) {
         kept.splice(0, kept.length, ...kept.filter((_, i) => i % 2 === 0));
         every *= 2;
       }
-      const share = t / c.mostMinutes;
+      const share = t / c.maxMinutes;
       if (c.onProgress && share - told >= 0.02) {
         told = share;
         c.onProgress(share);

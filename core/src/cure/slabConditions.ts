@@ -12,9 +12,9 @@ export const SLAB_NODES = 60;
 /** A piece is cool when all of it is within this of the room, K. */
 export const COOL_K = 5;
 /** Longest cure followed in a mould, min: ten days. */
-const MOST_MINUTES = 14_400;
+const MAX_MINUTES = 14_400;
 
-export interface SlabWish {
+export interface SlabRequest {
   readonly depthMm: number;
   readonly resinC: number;
   readonly roomC: number;
@@ -31,7 +31,7 @@ export interface SlabWish {
 }
 
 /** The full conditions of a slab of a fitted product, with studio defaults where nothing was said; no side loss. */
-export function slabOf(fit: Calibration, wish: SlabWish): SlabConditions {
+export function slabOf(fit: Calibration, wish: SlabRequest): SlabConditions {
   return {
     depthMm: wish.depthMm,
     densityGPerML: fit.densityGPerML,
@@ -44,7 +44,7 @@ export function slabOf(fit: Calibration, wish: SlabWish): SlabConditions {
     bottomWPerM2K: BENCH_W_PER_M2K,
     sideWPerM3K: 0,
     nodes: wish.nodes ?? SLAB_NODES,
-    mostMinutes: wish.hours === undefined ? MOST_MINUTES : wish.hours * 60,
+    maxMinutes: wish.hours === undefined ? MAX_MINUTES : wish.hours * 60,
     alphaGel: fit.alphaGel,
     coolK: wish.hours === undefined ? COOL_K : 0,
     onProgress: wish.onProgress,

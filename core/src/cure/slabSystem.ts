@@ -10,7 +10,7 @@ export const CONDUCTIVITY_W_PER_MK = 0.2;
 export const MOULD_RUBBER = { conductivity: 0.25, densityGPerML: 1.1, heatCapacity: 1.4 } as const;
 const MOULD_NODES = 12;
 /** A thinner mould holds no heat worth following, mm, and its cells would be too stiff to. */
-const LEAST_MOULD_MM = 0.5;
+const MIN_MOULD_MM = 0.5;
 
 /** Temperatures of all nodes, resin first from the top, then mould; conversions of the resin nodes. */
 export interface SlabState {
@@ -28,9 +28,9 @@ export interface SlabSystem {
   /** Conduction between and out of the nodes, 1/min. */
   readonly below: Float64Array;
   readonly above: Float64Array;
-  readonly drain: Float64Array;
+  readonly boundaryLossPerMin: Float64Array;
   /** How fast each node's surplus over the room is lost, J/(m²·K·min). */
-  readonly leak: Float64Array;
+  readonly boundaryConductance: Float64Array;
   readonly derivatives: (state: SlabState) => { byAlpha: Float64Array; byTemperature: Float64Array };
   /** Kelvin that a whole cure gives. */
   readonly riseK: number;
@@ -46,43 +46,48 @@ export interface SlabSystem {
 
 const SECONDS = 60;
 /** Below this conversion the slope of α^m is taken as here: for m < 1 it has no end at nought. */
-const LEAST_ALPHA = 1e-5;
+const MIN_ALPHA = 1e-5;
 
 /** All the heat held over all that the faces take, and half a depth of conduction beside it: an upper bound, min. */
-function slowestMin(holds: (i: number) => number, leak: Float64Array, c: SlabConditions, all: number): number {
+function slowestMin(
+  heatCapacity: (i: number) => number,
+  boundaryConductance: Float64Array,
+  c: SlabConditions,
+  all: number,
+): number {
   let [held, leaks] = [0, 0];
   for (let i = 0; i < all; i += 1) {
-    held += holds(i);
-    leaks += leak[i]!;
+    held += heatCapacity(i);
+    leaks += boundaryConductance[i]!;
   }
   const through = (held * (c.depthMm / 2000)) / (SECONDS * CONDUCTIVITY_W_PER_MK);
   return (leaks > 0 ? held / leaks : Infinity) + through;
 }
 
-/** The finite volumes of a slab: what each holds, what passes between them, and what cures in them. */
+/** The finite volumes of a slab: what each heatCapacity, what passes between them, and what cures in them. */
 export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem {
-  const mouldNodes = c.mouldMm >= LEAST_MOULD_MM ? MOULD_NODES : 0;
+  const mouldNodes = c.mouldMm >= MIN_MOULD_MM ? MOULD_NODES : 0;
   const all = c.nodes + mouldNodes;
   const [dx, dm] = [c.depthMm / 1000 / c.nodes, mouldNodes > 0 ? c.mouldMm / 1000 / mouldNodes : 0];
   const width = (i: number) => (i < c.nodes ? dx : dm);
   const conductivity = (i: number) => (i < c.nodes ? CONDUCTIVITY_W_PER_MK : MOULD_RUBBER.conductivity);
-  const holds = (i: number) =>
+  const heatCapacity = (i: number) =>
     i < c.nodes
       ? c.densityGPerML * 1e6 * heatCapacityOf(chemistry) * dx
       : MOULD_RUBBER.densityGPerML * 1e6 * MOULD_RUBBER.heatCapacity * dm;
   const half = (i: number) => width(i) / 2 / conductivity(i);
-  const passes = (i: number, j: number) => SECONDS / (half(i) + half(j));
+  const conductance = (i: number, j: number) => SECONDS / (half(i) + half(j));
   const toAir = (i: number, h: number) => (h > 0 ? SECONDS / (half(i) + 1 / h) : 0);
 
-  const leak = new Float64Array(all);
-  for (let i = 0; i < c.nodes; i += 1) leak[i] = SECONDS * c.sideWPerM3K * dx;
-  leak[0] = leak[0]! + toAir(0, c.topWPerM2K);
-  leak[all - 1] = leak[all - 1]! + toAir(all - 1, c.bottomWPerM2K);
-  const [above, below, drain] = [new Float64Array(all), new Float64Array(all), new Float64Array(all)];
+  const boundaryConductance = new Float64Array(all);
+  for (let i = 0; i < c.nodes; i += 1) boundaryConductance[i] = SECONDS * c.sideWPerM3K * dx;
+  boundaryConductance[0] = boundaryConductance[0]! + toAir(0, c.topWPerM2K);
+  boundaryConductance[all - 1] = boundaryConductance[all - 1]! + toAir(all - 1, c.bottomWPerM2K);
+  const [above, below, boundaryLossPerMin] = [new Float64Array(all), new Float64Array(all), new Float64Array(all)];
   for (let i = 0; i < all; i += 1) {
-    above[i] = i > 0 ? passes(i - 1, i) / holds(i) : 0;
-    below[i] = i < all - 1 ? passes(i, i + 1) / holds(i) : 0;
-    drain[i] = leak[i]! / holds(i);
+    above[i] = i > 0 ? conductance(i - 1, i) / heatCapacity(i) : 0;
+    below[i] = i < all - 1 ? conductance(i, i + 1) / heatCapacity(i) : 0;
+    boundaryLossPerMin[i] = boundaryConductance[i]! / heatCapacity(i);
   }
 
   const riseK = wholeRiseK(chemistry);
@@ -101,8 +106,8 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
     all,
     above,
     below,
-    drain,
-    leak,
+    boundaryLossPerMin,
+    boundaryConductance,
     riseK,
     start,
     positionsMm: Array.from({ length: c.nodes }, (_, i) => (i + 0.5) * dx * 1000),
@@ -110,7 +115,7 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
       const [da, dT] = [new Float64Array(c.nodes), new Float64Array(all)];
       for (let i = 0; i < all; i += 1) {
         const T = temperature[i]!;
-        let slope = -drain[i]! * (T - c.roomC);
+        let slope = -boundaryLossPerMin[i]! * (T - c.roomC);
         if (i > 0) slope += above[i]! * (temperature[i - 1]! - T);
         if (i < all - 1) slope += below[i]! * (temperature[i + 1]! - T);
         if (i < c.nodes) {
@@ -125,7 +130,7 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
     derivatives: ({ temperature, alpha }) => {
       const [byAlpha, byTemperature] = [new Float64Array(c.nodes), new Float64Array(c.nodes)];
       for (let i = 0; i < c.nodes; i += 1) {
-        const a = Math.min(1, Math.max(LEAST_ALPHA, alpha[i]!));
+        const a = Math.min(1, Math.max(MIN_ALPHA, alpha[i]!));
         const left = 1 - a;
         const k = rateConstant(temperature[i]!);
         byAlpha[i] = k * (m * a ** (m - 1) * left ** n - n * (b + a ** m) * left ** (n - 1));
@@ -133,8 +138,8 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
       }
       return { byAlpha, byTemperature };
     },
-    lossRate: ({ temperature }) => temperature.reduce((sum, T, i) => sum + leak[i]! * (T - c.roomC), 0),
-    slowestMin: slowestMin(holds, leak, c, all),
+    lossRate: ({ temperature }) => temperature.reduce((sum, T, i) => sum + boundaryConductance[i]! * (T - c.roomC), 0),
+    slowestMin: slowestMin(heatCapacity, boundaryConductance, c, all),
     ratePerMin: (alpha, temperatureC) => {
       const a = Math.max(0, alpha);
       return rateConstant(temperatureC) * (b + a ** m) * Math.max(0, 1 - a) ** n;
@@ -143,11 +148,11 @@ export function slabSystem(chemistry: Chemistry, c: SlabConditions): SlabSystem 
       const first = start();
       let [kept, moved, made] = [0, 0, 0];
       for (let i = 0; i < all; i += 1) {
-        const d = holds(i) * (state.temperature[i]! - first.temperature[i]!);
+        const d = heatCapacity(i) * (state.temperature[i]! - first.temperature[i]!);
         kept += d;
         moved += Math.abs(d);
       }
-      for (let i = 0; i < c.nodes; i += 1) made += holds(i) * riseK * (state.alpha[i]! - first.alpha[i]!);
+      for (let i = 0; i < c.nodes; i += 1) made += heatCapacity(i) * riseK * (state.alpha[i]! - first.alpha[i]!);
       const scale = Math.max(made, moved, Math.abs(lost));
       return scale === 0 ? 0 : Math.abs(made - kept - lost) / scale;
     },
@@ -180,7 +185,7 @@ export function rosenbrockStep(
     for (let i = 0; i < s.all; i += 1) {
       lower[i] = -g * s.above[i]!;
       upper[i] = -g * s.below[i]!;
-      diagonal[i] = 1 + g * (s.above[i]! + s.below[i]! + s.drain[i]!);
+      diagonal[i] = 1 + g * (s.above[i]! + s.below[i]! + s.boundaryLossPerMin[i]!);
       if (i < s.nodes) {
         const own = 1 - g * byAlpha[i]!;
         diagonal[i] = diagonal[i]! - g * s.riseK * byTemperature[i]! * (1 + (g * byAlpha[i]!) / own);

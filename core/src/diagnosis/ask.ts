@@ -1,7 +1,7 @@
 import type { Ask } from '../formats/diagnosis';
 import { recordFacts, type CaseFacts } from './caseFacts';
 import { isGiven } from './given';
-import { TRUST, candidates, evidenceFor, shares, totalPoints } from './ledger';
+import { EVIDENCE_SCALE, candidates, evidenceFor, shares, totalPoints } from './ledger';
 import { QUESTIONS, type Outcome } from './questions';
 import type { QuickTest } from './quickTest';
 import { QUICK_TESTS, recordedOutcome } from './quickTests';
@@ -9,7 +9,7 @@ import { likelihoodRatio } from './weight';
 
 /** Questions that would tell less than this are not worth a technician's time, bits. */
 const WORTH_ASKING_BITS = 0.01;
-const MOST_QUESTIONS = 6;
+const MAX_QUESTIONS = 6;
 
 const pointsByCause = (facts: CaseFacts): Map<string, number> =>
   new Map(candidates(facts).map((c) => [c.id, totalPoints(evidenceFor(c, facts))]));
@@ -57,7 +57,7 @@ function testBits(test: QuickTest, prior: ReadonlyMap<string, number>): number {
   const chance = new Map(
     [...prior.keys()].map((id): [string, number[]] => {
       const weights = test.outcomes.map(
-        (o) => o.base * likelihoodRatio(TRUST * (o.points[id as keyof typeof o.points] ?? 0)),
+        (o) => o.base * likelihoodRatio(EVIDENCE_SCALE * (o.points[id as keyof typeof o.points] ?? 0)),
       );
       const total = weights.reduce((a, b) => a + b, 0);
       return [id, weights.map((w) => w / total)];
@@ -104,7 +104,7 @@ const EFFORT_STEPS_MIN = [1, 20, 24 * 60];
 const effortClass = (effortMin: number) => EFFORT_STEPS_MIN.filter((step) => effortMin >= step).length;
 
 /** A test at the bench is kept in view even where many fields come before it. */
-const MOST_FIELDS = 4;
+const MAX_FIELDS = 4;
 
 /** Less effort first; within an effort what tells most against it. */
 const byEffort = (a: Ask, b: Ask) =>
@@ -122,6 +122,6 @@ export function askNext(facts: CaseFacts): Ask[] {
   const fields = askFields(facts, prior).sort(byEffort);
   const [typed, later] = [fields.filter((f) => f.effortMin < 1), fields.filter((f) => f.effortMin >= 1)];
   const tests = askTests(facts, prior);
-  const kept = tests.length + later.length > 0 ? typed.slice(0, MOST_FIELDS) : typed;
-  return [...doubts, ...[...kept, ...later, ...tests].sort(byEffort)].slice(0, MOST_QUESTIONS);
+  const kept = tests.length + later.length > 0 ? typed.slice(0, MAX_FIELDS) : typed;
+  return [...doubts, ...[...kept, ...later, ...tests].sort(byEffort)].slice(0, MAX_QUESTIONS);
 }

@@ -10,14 +10,14 @@ export interface Doubt {
 }
 
 /** A piece is looked at for years at the most, h; and two clocks may differ by so much, h. */
-const MOST_LOOK_H = 5 * 365 * 24;
+const MAX_LOOK_H = 5 * 365 * 24;
 const CLOCKS_DIFFER_H = 0.25;
 /** Rooms and resin that nobody works in or with, °C. */
 const [COLDEST_C, WARMEST_C] = [-5, 60];
 /** Stirs, rests and pours longer than this are hours typed for minutes, min. */
 const LONGEST_STEP_MIN = 240;
 /** A ratio further off than this is a figure ten times out, not a slip of the hand, %. */
-const MOST_RATIO_OFF_PCT = 300;
+const MAX_RATIO_OFF_PCT = 300;
 const HOUR_MS = 3_600_000;
 
 function lookDoubts(batch: Batch, now: Date | null): Doubt[] {
@@ -25,7 +25,7 @@ function lookDoubts(batch: Batch, now: Date | null): Doubt[] {
   const nowH = now && startMs !== null ? (now.getTime() - startMs) / HOUR_MS : null;
   return (batch.checks ?? []).flatMap(({ afterH }, i): Doubt[] => {
     const field = `checks[${i}].afterH`;
-    if (afterH > MOST_LOOK_H)
+    if (afterH > MAX_LOOK_H)
       return [
         {
           field,
@@ -73,7 +73,7 @@ function stepDoubts(batch: Batch, say: Say): Doubt[] {
 
 function ratioDoubts(product: Product, batch: Batch, say: Say): Doubt[] {
   const off = hasFixedRatio(product) ? batchRatioErrorPct(product, batch) : null;
-  if (off === null || Math.abs(off) <= MOST_RATIO_OFF_PCT) return [];
+  if (off === null || Math.abs(off) <= MAX_RATIO_OFF_PCT) return [];
   return [
     {
       field: 'mix.amountB',

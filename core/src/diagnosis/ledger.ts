@@ -9,14 +9,14 @@ import { likelihoodRatio } from './weight';
 /** Prior weight of everything the catalogue does not know, on the scale of the causes' own weights. */
 export const SOMETHING_ELSE_PRIOR = 0.1;
 /** Less than this is no evidence worth a line, decibans. */
-const LEAST_POINTS = 0.05;
+const MIN_POINTS = 0.05;
 /** Beyond this many decibans either way a cause is as good as certain or excluded; more would only feign precision. */
-const MOST_TOTAL_POINTS = 40;
+const MAX_TOTAL_POINTS = 40;
 /**
  * What a decibel of evidence is trusted for. The pieces were weighed one by one with caution; held against 5 000 made-up
  * batches with a known cause, their sum had to count a little more for the shares to come true (bench/, calibration).
  */
-export const TRUST = 1.3;
+export const EVIDENCE_SCALE = 1.3;
 
 /** Weight before the record is read: by symptom and pattern, and by how the family behaves. */
 const priorOf = (cause: Cause, { seen, product }: CaseFacts) =>
@@ -36,16 +36,16 @@ export function candidates(facts: CaseFacts): Cause[] {
 export function evidenceFor(cause: Cause, facts: CaseFacts): Evidence[] {
   return [...cause.evidence.map((rule) => rule(facts)), ...quickTestEvidence(cause.id, facts)]
     .flatMap((e): Evidence[] =>
-      e === null || Math.abs(e.points) < LEAST_POINTS ? [] : [{ ...e, points: e.points * TRUST }],
+      e === null || Math.abs(e.points) < MIN_POINTS ? [] : [{ ...e, points: e.points * EVIDENCE_SCALE }],
     )
     .sort((a, b) => Math.abs(b.points) - Math.abs(a.points) || a.field.localeCompare(b.field));
 }
 
 export const totalPoints = (evidence: readonly Evidence[]): number =>
   Math.max(
-    -MOST_TOTAL_POINTS,
+    -MAX_TOTAL_POINTS,
     Math.min(
-      MOST_TOTAL_POINTS,
+      MAX_TOTAL_POINTS,
       evidence.reduce((sum, e) => sum + e.points, 0),
     ),
   );

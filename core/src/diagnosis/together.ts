@@ -6,7 +6,7 @@ import { shares, totalPoints } from './ledger';
 import { likelihoodRatio } from './weight';
 
 /** How often any one slip happens in a batch, whether or not it is what spoiled it. */
-const SLIP_RATE = 0.03;
+const FAULT_RATE = 0.03;
 /** From this chance on a slip is taken to have happened. */
 const HAPPENED = 0.6;
 /** A limit passed by a reading worth this much for the cause is a slip that the record shows, decibans. */
@@ -25,7 +25,7 @@ interface Likely {
 
 /** Chance that the slip happened, by the record alone: its rate moved by its evidence. */
 const happenedChance = (points: number) => {
-  const odds = (SLIP_RATE / (1 - SLIP_RATE)) * likelihoodRatio(points);
+  const odds = (FAULT_RATE / (1 - FAULT_RATE)) * likelihoodRatio(points);
   return odds / (1 + odds);
 };
 
@@ -50,7 +50,7 @@ function passesLimit({ readings }: CaseFacts, e: Evidence): boolean {
 }
 
 /** Slips that the record shows, each able to make this symptom, likeliest first. */
-function shownSlips(facts: CaseFacts): Likely[] {
+function shownMistakes(facts: CaseFacts): Likely[] {
   return [...shares(facts)]
     .flatMap(([id, { share, evidence, cause }]): Likely[] => {
       const speaks = evidence.filter((e) => e.points > 0);
@@ -79,7 +79,7 @@ function shownSlips(facts: CaseFacts): Likely[] {
  * one alone leaves the other unexplained. Null where one explains it as well.
  */
 export function explainedTogether(facts: CaseFacts): Together | null {
-  const slips = shownSlips(facts);
+  const slips = shownMistakes(facts);
   const [first] = slips;
   const second = first && slips.slice(1).find((c) => apart(first, c) && !areOne(first, c));
   if (!first || !second) return null;

@@ -27,7 +27,7 @@ export const batchSummarySchema = z.object({
   updatedAt: z.string(),
 });
 
-export const MOST_PER_PAGE = 200;
+export const MAX_PER_PAGE = 200;
 
 const wholeNumber = (low: number, high: number, otherwise: number) =>
   z.coerce.number('Write a whole number.').int('Write a whole number.').min(low).max(high).default(otherwise);
@@ -76,7 +76,7 @@ const codeList = z
 /** Query of the batch list. */
 export const batchListQuerySchema = z.object({
   page: wholeNumber(1, 1_000_000, 1),
-  pageSize: wholeNumber(1, MOST_PER_PAGE, 50),
+  pageSize: wholeNumber(1, MAX_PER_PAGE, 50),
   sort: z.enum(BATCH_SORTS as [string, ...string[]]).default('-startedAt'),
   product: slug.optional(),
   symptom: z.enum([...SYMPTOM_KINDS, 'any', 'none']).optional(),

@@ -107,7 +107,7 @@ function valueOf(cell: string): unknown {
 const TEXT_COLUMN =
   /(?:^|\.)(?:code|by|note|name|what|where|says|openedOn|useBy|poured|cause|test|outcome|startedAt|id)$/;
 /** Longest list a table may ask for; a mistyped index is no reason to fill the memory. */
-const MOST_ITEMS = 20_000;
+const MAX_ITEMS = 20_000;
 
 /** A step of a path: a key of an object, or a place in a list. */
 type Step = { readonly key: string } | { readonly at: number };
@@ -133,7 +133,7 @@ function stepsOf(path: string): Step[] | null {
 }
 
 const FORBIDDEN = new Set(['__proto__', 'prototype', 'constructor']);
-const allowed = (step: Step) => ('at' in step ? step.at < MOST_ITEMS : !FORBIDDEN.has(step.key));
+const allowed = (step: Step) => ('at' in step ? step.at < MAX_ITEMS : !FORBIDDEN.has(step.key));
 const nameOf = (step: Step) => ('at' in step ? step.at : step.key);
 
 function put(into: Tree, steps: readonly Step[], value: unknown): void {

@@ -5,7 +5,7 @@ import * as q from './quantities';
 const parts = z.looseObject({ a: q.partNumber, b: q.partNumber });
 
 /** Doses that a card may state a gel time at; each is fitted. */
-const MOST_GEL_DOSES = 8;
+const MAX_GEL_DOSES = 8;
 
 const catalyst = z.looseObject({
   minPct: q.percent.nullish(),
@@ -23,7 +23,7 @@ const catalyst = z.looseObject({
         massG: q.cardMassG.nullish(),
       }),
     )
-    .max(MOST_GEL_DOSES)
+    .max(MAX_GEL_DOSES)
     .nullish(),
 });
 

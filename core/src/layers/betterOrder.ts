@@ -5,7 +5,7 @@ import { own, ownMassG, type LayerScene } from './layerPlan';
 import { layerPairs, type PairNote } from './layerPairs';
 
 /** Layers not poured yet, beyond which no other order is tried: there would be too many. */
-const MOST_TRIED = 6;
+const MAX_TRIED = 6;
 
 /** An order of the layers still to be poured in which less speaks against the pairs. */
 export interface BetterOrder {
@@ -82,7 +82,7 @@ export function betterOrder(
   const firstOpen = piece.layers.findIndex((l) => l.batch == null && l.pouredAt == null);
   if (firstOpen < 0) return null;
   const [below, open] = [piece.layers.slice(0, firstOpen), piece.layers.slice(firstOpen)];
-  if (open.length < 2 || open.length > MOST_TRIED || open.some((l) => l.batch != null || l.pouredAt != null))
+  if (open.length < 2 || open.length > MAX_TRIED || open.some((l) => l.batch != null || l.pouredAt != null))
     return null;
   const drying = (l: Layer) =>
     dryingState(l.weighings ?? [], ownMassG(l, piece.layers.indexOf(l), massG)).state !== 'dry';

@@ -4,16 +4,16 @@ export interface Counted {
   readonly n: number;
 }
 /** A stretch with one rate: from bucket `from` up to, not with, `to`. */
-export interface Stretch extends Counted {
+export interface Segment extends Counted {
   readonly from: number;
   readonly to: number;
   readonly rate: number;
 }
 
 /** A stretch shorter than this many buckets is a bad week, not a change. */
-const LEAST_BUCKETS = 3;
+const MIN_BUCKETS = 3;
 /** What a change must gain in log likelihood, beside ln of the places it could have been: of years without a change, about one in twenty shows one. */
-const ADMISSION = 3.5;
+const CHANGE_PENALTY = 3.5;
 
 const lnLikelihood = (k: number, n: number) =>
   k === 0 || k === n ? 0 : k * Math.log(k / n) + (n - k) * Math.log(1 - k / n);
@@ -24,7 +24,7 @@ const lnLikelihood = (k: number, n: number) =>
  * @param counts defects `k` among `n` in each bucket, oldest first; `n` may be 0
  * @returns stretches that cover the series; one where nothing changed
  */
-export function changePoints(counts: readonly Counted[]): Stretch[] {
+export function changePoints(counts: readonly Counted[]): Segment[] {
   const size = counts.length;
   if (size === 0) return [];
   const [sumK, sumN] = [[0], [0]];
@@ -33,13 +33,13 @@ export function changePoints(counts: readonly Counted[]): Stretch[] {
     sumN.push(sumN[i]! + n);
   });
   const gain = (from: number, to: number) => lnLikelihood(sumK[to]! - sumK[from]!, sumN[to]! - sumN[from]!);
-  const penalty = ADMISSION + Math.log(size);
+  const penalty = CHANGE_PENALTY + Math.log(size);
   const best: number[] = [penalty];
   const cameFrom: number[] = [0];
   for (let to = 1; to <= size; to += 1) {
     best[to] = -Infinity;
     for (let from = 0; from <= to - 1; from += 1) {
-      if (to - from < LEAST_BUCKETS && !(from === 0 && to === size)) continue;
+      if (to - from < MIN_BUCKETS && !(from === 0 && to === size)) continue;
       const value = best[from]! + gain(from, to) - penalty;
       if (value > best[to]!) {
         best[to] = value;
@@ -47,12 +47,12 @@ export function changePoints(counts: readonly Counted[]): Stretch[] {
       }
     }
   }
-  const stretches: Stretch[] = [];
+  const segments: Segment[] = [];
   for (let to = size; to > 0;) {
     const from = best[to] === -Infinity ? 0 : cameFrom[to]!;
     const [k, n] = [sumK[to]! - sumK[from]!, sumN[to]! - sumN[from]!];
-    stretches.unshift({ from, to, k, n, rate: n === 0 ? 0 : k / n });
+    segments.unshift({ from, to, k, n, rate: n === 0 ? 0 : k / n });
     to = from;
   }
-  return stretches;
+  return segments;
 }

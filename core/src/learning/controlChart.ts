@@ -1,6 +1,6 @@
 import type { SymptomKind } from '../formats/vocabulary';
 import type { CastFacts } from './castFacts';
-import { changePoints, type Stretch } from './changePoints';
+import { changePoints, type Segment } from './changePoints';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
 /** Some weeks' castings with their share of faults. */
@@ -16,7 +16,7 @@ export interface ChartPoint extends RateInterval {
 export interface ControlChart {
   readonly points: readonly ChartPoint[];
   /** Stretches with one rate each; more than one where the rate changed. */
-  readonly stretches: readonly (Omit<Stretch, 'from' | 'to'> & {
+  readonly stretches: readonly (Omit<Segment, 'from' | 'to'> & {
     readonly from: string;
     readonly to: string;
     readonly says: string;
@@ -35,14 +35,14 @@ const mondayOf = (week: number) => new Date(week * WEEK_MS + 4 * DAY_MS).toISOSt
 const [POINT_CASTINGS, GATHERED] = [8, [1, 2, 4, 8, 13]];
 
 /** Longest time that one chart shows, weeks: twenty years. A mistyped year is no reason to draw a thousand of them. */
-const MOST_WEEKS = 1040;
+const MAX_WEEKS = 1040;
 
 /** The weeks, as first and last, of the time that holds the most castings; the latest such where several do. */
 function busiestWindow(weeks: readonly number[]): readonly [number, number] {
   const sorted = [...weeks].sort((a, b) => a - b);
   let [from, best]: [number, readonly [number, number]] = [0, [0, 0]];
   sorted.forEach((week, to) => {
-    while (week - sorted[from]! >= MOST_WEEKS) from += 1;
+    while (week - sorted[from]! >= MAX_WEEKS) from += 1;
     if (to - from >= best[1] - best[0]) best = [from, to];
   });
   return [sorted[best[0]]!, sorted[best[1]]!];
@@ -72,8 +72,8 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
     at.n += 1;
     if (bad) at.k += 1;
   }
-  const stretches = changePoints(counts);
-  const rateAt = (i: number) => stretches.find((s) => i >= s.from && i < s.to)?.rate ?? 0;
+  const segments = changePoints(counts);
+  const rateAt = (i: number) => segments.find((s) => i >= s.from && i < s.to)?.rate ?? 0;
   const weeks = GATHERED.find((w) => (dated.length / counts.length) * w >= POINT_CASTINGS) ?? GATHERED.at(-1)!;
   const points = Array.from({ length: Math.ceil(counts.length / weeks) }, (_, p) => {
     const some = counts.slice(p * weeks, (p + 1) * weeks);
@@ -91,13 +91,13 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
       outside: n > 0 && (k / n > upper || k / n < lower),
     };
   });
-  const told = stretches.map((s, i) => {
-    const before = stretches[i - 1];
+  const told = segments.map((s, i) => {
+    const before = segments[i - 1];
     const [from, to] = [mondayOf(first + s.from), mondayOf(first + s.to)];
     const rate = `${Math.round(s.rate * 100)} %`;
     const says = before
       ? `From the week of ${from} on, ${rate} (${s.k} of ${s.n}); before, ${Math.round(before.rate * 100)} %.`
-      : `${rate} (${s.k} of ${s.n})${stretches.length === 1 ? ' throughout; no change that chance would not make' : ' at first'}.`;
+      : `${rate} (${s.k} of ${s.n})${segments.length === 1 ? ' throughout; no change that chance would not make' : ' at first'}.`;
     return { ...s, from, to, says };
   });
   return { points, stretches: told, ...(all.length > dated.length ? { leftOut: all.length - dated.length } : {}) };

@@ -33,7 +33,7 @@ export interface FairTrial {
 /** A difference that one batch each way could show: chance would do that in more than this. */
 const CONVINCED = 0.05;
 /** Batches a side beyond which one more answer is not asked for. */
-const MOST_A_SIDE = 40;
+const MAX_A_SIDE = 40;
 
 const OWN_LABELS: Readonly<Record<string, string>> = {
   'mix.total': 'Size of the batch',
@@ -76,8 +76,8 @@ const kindsSeen = (batches: readonly Batch[]): SymptomKind[] =>
 
 /** Batches a side that it takes until Fisher's test is convinced, were all to come out as these did. */
 export function batchesNeeded(): number {
-  for (let n = 1; n <= MOST_A_SIDE; n += 1) if (fisherExact(n, 0, 0, n) <= CONVINCED) return n;
-  return MOST_A_SIDE;
+  for (let n = 1; n <= MAX_A_SIDE; n += 1) if (fisherExact(n, 0, 0, n) <= CONVINCED) return n;
+  return MAX_A_SIDE;
 }
 
 /** Groups the batches by the one thing that differs, and asks whether their outcomes part with it. */

@@ -22,7 +22,7 @@ export interface MouldLife {
 
 const BIN = 8;
 /** Fewer pulls tell nothing of a mould's life. */
-const LEAST_PULLS = 10;
+const MIN_PULLS = 10;
 const percent = (v: number) => `${Math.round(v * 100)} %`;
 /** Faults that a mould makes; the rest is the resin's or the hand's doing. */
 const MOULD_FAULTS = ['haze', 'bubbles/same-spot', 'bubbles/surface-pimples'];
@@ -37,7 +37,7 @@ export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
     facts.filter((f) => f.pulls !== null && f.grade !== null),
     (f) => f.levels.mould,
   ).flatMap(([mould, all]) => {
-    if (all.length < LEAST_PULLS) return [];
+    if (all.length < MIN_PULLS) return [];
     const sorted = [...all].sort((a, b) => a.pulls! - b.pulls!);
     const bins = Array.from({ length: Math.ceil(sorted.length / BIN) }, (_, i) => {
       const some = sorted.slice(i * BIN, (i + 1) * BIN);
@@ -50,9 +50,9 @@ export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
         ...wilsonInterval(k, some.length),
       };
     });
-    const stretches = changePoints(sorted.map((f) => ({ k: spoiled(f) ? 1 : 0, n: 1 })));
-    const worse = stretches.findIndex((s, i) => i > 0 && i === stretches.length - 1 && s.rate > stretches[i - 1]!.rate);
-    const [before, after] = [stretches[worse - 1], stretches[worse]];
+    const segments = changePoints(sorted.map((f) => ({ k: spoiled(f) ? 1 : 0, n: 1 })));
+    const worse = segments.findIndex((s, i) => i > 0 && i === segments.length - 1 && s.rate > segments[i - 1]!.rate);
+    const [before, after] = [segments[worse - 1], segments[worse]];
     const wornFrom = after ? sorted[after.from]!.pulls! : null;
     const says =
       before && after

@@ -118,13 +118,13 @@ describe('patterns', () => {
     const { findings, questions, looked } = findPatterns(log(5), { names: { 'house-clear-6': 'House Clear 6' } });
     expect(looked).toBe(160);
     const damp = findings.find((f) => f.factor === 'damp')!;
-    expect(damp).toMatchObject({ level: 'over', kind: 'bubbles', travelsWith: null, small: false });
+    expect(damp).toMatchObject({ level: 'over', kind: 'bubbles', confoundedWith: null, small: false });
     expect(damp.with.rate).toBeGreaterThan(damp.without.rate);
     expect(damp.parted.low).toBeGreaterThan(1);
     expect(damp.says).toContain(`${damp.with.k} of ${damp.with.n}`);
     expect(damp.says).toContain('in air damper than the card');
     expect(damp.says).toContain(`Of ${questions} questions asked`);
-    expect(damp.stands).toBe(true);
+    expect(damp.independent).toBe(true);
     expect(findings.some((f) => f.factor === 'person')).toBe(false);
   });
   it('tell the same batches once, under both names', () => {
@@ -139,7 +139,7 @@ describe('patterns', () => {
       log(5, (_i, damp) => ({ season: chance.flip(damp ? 0.75 : 0.12) ? '08' : '03' })),
     );
     const [damp, season] = ['damp', 'season'].map((factor) => findings.find((f) => f.factor === factor));
-    expect(damp!.travelsWith).toBeNull();
+    expect(damp!.confoundedWith).toBeNull();
     if (season) expect(season.parted.oddsRatio).toBeLessThan(damp!.parted.oddsRatio);
   });
   it('compare a lot with batches of its own product, not with those of another', () => {

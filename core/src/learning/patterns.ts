@@ -3,7 +3,7 @@ import { benjaminiHochberg } from './benjaminiHochberg';
 import type { CastFacts } from './castFacts';
 import { levelWords } from './factors';
 import { fisherExact } from './fisherExact';
-import { SAME_BATCHES, overlap, partFactors, placesOf, type Parted } from './partFactors';
+import { SAME_BATCHES, overlap, adjustedOdds, placesOf, type Parted } from './adjustedOdds';
 import { tally, type Level, type Tally } from './tally';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
@@ -35,9 +35,9 @@ export interface Finding {
   /** Other names of the same batches. */
   readonly same: readonly Level[];
   /** Whether its odds stay above even once what travels with it has had its part. */
-  readonly stands: boolean;
+  readonly independent: boolean;
   /** What it cannot be parted from, where it does not stand by itself. */
-  readonly travelsWith: Level | null;
+  readonly confoundedWith: Level | null;
   readonly small: boolean;
   readonly says: string;
 }
@@ -59,7 +59,7 @@ export interface PatternOptions {
 /** False findings among those told, at most this share. */
 export const FALSE_SHARE = 0.05;
 /** Groups smaller than this say nothing; faults rarer than this cannot be parted. */
-const [LEAST_GROUP, LEAST_FAULTS, LEAST_PATTERN] = [5, 4, 5];
+const [MIN_GROUP, MIN_FAULTS, MIN_PATTERN] = [5, 4, 5];
 /** A finding on fewer is a hint, and is said to be. */
 const [FEW_BATCHES, FEW_FAULTS] = [12, 6];
 
@@ -83,8 +83,8 @@ function outcomesOf(rates: readonly SymptomRate[]): string[] {
   return rates
     .filter((r) =>
       r.pattern === null
-        ? r.k >= LEAST_FAULTS
-        : r.pattern !== 'unspecified' && r.k >= LEAST_PATTERN && r.k < kindOf(r.kind),
+        ? r.k >= MIN_FAULTS
+        : r.pattern !== 'unspecified' && r.k >= MIN_PATTERN && r.k < kindOf(r.kind),
     )
     .map((r) => (r.pattern === null ? r.kind : `${r.kind}/${r.pattern}`));
 }
@@ -106,11 +106,11 @@ function questionsOf(t: Tally): Question[] {
     const total = (of: (p: number) => number) => compared.reduce((sum, p) => sum + of(p), 0);
     const n = total((p) => t.n(l, p));
     const rest = total((p) => t.recorded(at.factor, p)) - n;
-    if (n < LEAST_GROUP || rest < LEAST_GROUP) return [];
+    if (n < MIN_GROUP || rest < MIN_GROUP) return [];
     return t.outcomes.flatMap((outcome, o) => {
       const k = total((p) => t.k(o, l, p));
       const c = total((p) => t.recordedWith(o, at.factor, p)) - k;
-      return k + c < LEAST_FAULTS ? [] : [{ outcome, at, a: k, b: n - k, c, d: rest - c }];
+      return k + c < MIN_FAULTS ? [] : [{ outcome, at, a: k, b: n - k, c, d: rest - c }];
     });
   });
 }
@@ -160,10 +160,10 @@ function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOpt
       ? ` The same batches are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.`
       : '';
   const odds = `the odds are ${times(f.parted.oddsRatio)} times as high (${times(f.parted.low)}–${times(f.parted.high)})`;
-  const parted = f.stands
+  const parted = f.independent
     ? ` Beside what travels with it, ${odds}.`
-    : f.travelsWith
-      ? ` It travels with batches ${levelWords(f.travelsWith.factor, f.travelsWith.level, names)}, and the log cannot part the two.`
+    : f.confoundedWith
+      ? ` It travels with batches ${levelWords(f.confoundedWith.factor, f.confoundedWith.level, names)}, and the log cannot part the two.`
       : ` Beside the products, ${odds}, which may still be chance.`;
   return `${capital(seen)} in ${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise. Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.${same}${parted}${f.small ? ' Few batches: take it as a hint.' : ''}`;
 }
@@ -177,10 +177,10 @@ function parted(
 ): Finding[] {
   const levels = group.map((g) => g.head.at);
   // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
-  const byOutcome = partFactors(looked, [...new Set(group.map((g) => g.head.outcome))], levels);
+  const byOutcome = adjustedOdds(looked, [...new Set(group.map((g) => g.head.outcome))], levels);
   return group.map(({ head, same }, i) => {
     const odds = byOutcome.get(head.outcome)!;
-    const stands = odds[i]!.low > 1;
+    const independent = odds[i]!.low > 1;
     const others = group
       .map((g, j) => ({
         at: g.head.at,
@@ -200,8 +200,8 @@ function parted(
       adjustedP: head.adjustedP,
       parted: odds[i]!,
       same,
-      stands,
-      travelsWith: stands ? null : (others[0]?.at ?? null),
+      independent,
+      confoundedWith: independent ? null : (others[0]?.at ?? null),
       small,
     };
     return { ...finding, says: sentence(finding, told.questions, told.names) };

@@ -14,10 +14,10 @@ export interface LogisticFit {
 export interface LogisticOptions {
   /** Pull towards no effect: 1 is a prior belief that an odds ratio lies within about sevenfold, two times in three within e. */
   readonly ridge?: number;
-  readonly mostIterations?: number;
+  readonly maxIterations?: number;
 }
 
-const [RIDGE, MOST_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
+const [RIDGE, MAX_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
 /** The intercept is pulled so little that it only keeps the sum solvable. */
 const INTERCEPT_RIDGE = 1e-6;
 
@@ -85,7 +85,7 @@ export function ridgeLogistic(
   rows: readonly (readonly number[])[],
   y: readonly boolean[],
   features: number,
-  { ridge = RIDGE, mostIterations = MOST_ITERATIONS }: LogisticOptions = {},
+  { ridge = RIDGE, maxIterations = MAX_ITERATIONS }: LogisticOptions = {},
 ): LogisticFit {
   if (rows.length !== y.length)
     throw new CoreError('out-of-range', `There are ${rows.length} rows and ${y.length} outcomes.`, 'y');
@@ -102,7 +102,7 @@ export function ridgeLogistic(
     const slope = Matrix.columnVector(gradient.map((g, i) => g - pull[i]! * beta[i]!));
     return { factor: new CholeskyDecomposition(hessian), slope };
   };
-  for (let iterations = 1; iterations <= mostIterations; iterations += 1) {
+  for (let iterations = 1; iterations <= maxIterations; iterations += 1) {
     const { factor, slope } = solved();
     const step = factor.solve(slope).to1DArray();
     let share = 1;
@@ -118,7 +118,7 @@ export function ridgeLogistic(
       beta = next;
       at = there;
     }
-    if (moved < TOLERANCE || there < at || iterations === mostIterations) {
+    if (moved < TOLERANCE || there < at || iterations === maxIterations) {
       const inverse = solved().factor.solve(Matrix.eye(features + 1));
       const se = beta.map((_, i) => Math.sqrt(Math.max(0, inverse.get(i, i))));
       return {

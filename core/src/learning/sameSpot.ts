@@ -30,7 +30,7 @@ const PLACES = Math.round(1 / PLACE_SHARE);
 /** Below this chance the mould is named; above the other, chance. */
 const [RARE, COMMON] = [0.01, 0.2];
 /** Fewer marked pulls than this are no pattern, however near they lie. */
-const LEAST_PULLS = 2;
+const MIN_PULLS = 2;
 
 const near = (a: { x: number; y: number }, b: { x: number; y: number }) =>
   Math.hypot(a.x - b.x, a.y - b.y) <= SAME_PLACE;
@@ -68,7 +68,7 @@ function spotWords(times: number, pulls: number, byChance: number, verdict: Spot
   const odds = `${Math.round(byChance * 1000) / 10} %`;
   if (verdict === 'mould') return `Here in ${share}; chance would do that ${rare ?? `in ${odds}`}. It is the mould.`;
   if (verdict === 'chance') return `Here in ${share}; chance does that often (${odds}).`;
-  return times < LEAST_PULLS
+  return times < MIN_PULLS
     ? `Here once in ${pulls} pulls; one says nothing.`
     : `Here in ${share}; chance would do that in ${rare ?? odds}. Mark the next pulls too.`;
 }
@@ -84,7 +84,7 @@ export function judgeSpot(times: number, pulls: number, elsewhere = 0): SpotJudg
   const chance = Math.min(1, ((elsewhere + 0.5) / Math.max(1, pulls)) * (PLACE_SHARE / (1 - PLACE_SHARE)));
   const byChance = Math.min(1, PLACES * binomialAtLeast(times, Math.max(pulls, times), chance));
   const told = byChance < RARE ? 'mould' : byChance > COMMON ? 'chance' : 'cannot-tell';
-  const verdict = times < LEAST_PULLS ? 'cannot-tell' : told;
+  const verdict = times < MIN_PULLS ? 'cannot-tell' : told;
   return { byChance, verdict, says: spotWords(times, pulls, byChance, verdict) };
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { batchSchema } from '../formats/batch';
 import { chanceFrom } from '../simulation/chance';
-import { SLIPS, hiddenCase } from '../simulation/hiddenCase';
+import { INJECTED_FAULTS, hiddenCase } from '../simulation/hiddenCase';
 import { CATALOGUE } from '../diagnosis/catalogue';
 import { shareCalibration } from './shareCalibration';
 
@@ -19,7 +19,7 @@ describe('batches with a hidden cause', () => {
     for (const { batch } of made(5)) expect(batchSchema.parse(batch)).toEqual(batch);
   });
   it('know a slip for every cause of the catalogue, and hide each of them sooner or later', () => {
-    expect(CATALOGUE.filter((c) => !SLIPS[c.id]).map((c) => c.id)).toEqual([]);
+    expect(CATALOGUE.filter((c) => !INJECTED_FAULTS[c.id]).map((c) => c.id)).toEqual([]);
     const chance = chanceFrom(9);
     const hidden = new Set(Array.from({ length: 2500 }, () => hiddenCase(chance).cause));
     expect(CATALOGUE.filter((c) => !hidden.has(c.id)).map((c) => c.id)).toEqual([]);
@@ -53,8 +53,8 @@ describe('the shares', () => {
     expect(shareCalibration(600, 5, { tenTimesOut: 3 }).firstRight).toBeLessThan(shareCalibration(600, 5).firstRight);
   });
   it('tell less from a record full of holes', () => {
-    expect(shareCalibration(900, 5, { mostGaps: 0.95 }).firstRight).toBeLessThan(
-      shareCalibration(900, 5, { mostGaps: 0 }).firstRight - 0.07,
+    expect(shareCalibration(900, 5, { maxGaps: 0.95 }).firstRight).toBeLessThan(
+      shareCalibration(900, 5, { maxGaps: 0 }).firstRight - 0.07,
     );
   });
 });

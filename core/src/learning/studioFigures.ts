@@ -58,7 +58,7 @@ export interface FiguresScene {
 }
 
 /** Gel times fitted at once: the latest are most like the next, and more of them tell nothing new. */
-const MOST_GEL_POINTS = 60;
+const MAX_GEL_POINTS = 60;
 
 function spreadOf(key: string, values: readonly number[]): Spread {
   const mean = values.reduce((a, b) => a + b, 0) / values.length;
@@ -144,7 +144,7 @@ export function ownGel(product: Product, facts: readonly CastFacts[]): OwnGel {
   const points = facts
     .filter((f) => f.levels.product === product.slug && f.gel !== null)
     .sort((a, b) => (a.startedAt ?? '').localeCompare(b.startedAt ?? ''))
-    .slice(-MOST_GEL_POINTS)
+    .slice(-MAX_GEL_POINTS)
     .map((f) => f.gel!);
   const fit = fitGelTimes(product, points);
   return { slug: product.slug, name: product.name, fit, says: gelWords(product, fit) };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CastFacts } from './castFacts';
 import { FACTORS } from './factors';
-import { overlap, partFactors, placesOf } from './partFactors';
+import { overlap, adjustedOdds, placesOf } from './adjustedOdds';
 import { tally } from './tally';
 
 const fact = (levels: CastFacts['levels'], seen: string[]): CastFacts => ({
@@ -103,7 +103,7 @@ describe('factors parted', () => {
       ...rows(60, { product: 'a', mould: 'M-2' }, 30),
       ...rows(120, { product: 'b', mould: 'M-2' }, 6),
     ];
-    const [mould] = partFactors(facts, ['bubbles'], [{ factor: 'mould', level: 'M-1' }]).get('bubbles')!;
+    const [mould] = adjustedOdds(facts, ['bubbles'], [{ factor: 'mould', level: 'M-1' }]).get('bubbles')!;
     expect(mould!.low).toBeLessThan(1);
     expect(mould!.high).toBeGreaterThan(1);
     const worse = [
@@ -112,12 +112,12 @@ describe('factors parted', () => {
       ...rows(120, { product: 'b', mould: 'M-2' }, 6),
     ];
     expect(
-      partFactors(worse, ['bubbles'], [{ factor: 'mould', level: 'M-1' }]).get('bubbles')![0]!.low,
+      adjustedOdds(worse, ['bubbles'], [{ factor: 'mould', level: 'M-1' }]).get('bubbles')![0]!.low,
     ).toBeGreaterThan(2);
   });
   it('answer each outcome for itself', () => {
     const facts = [...rows(40, { product: 'a', mould: 'M-1' }, 30), ...rows(40, { product: 'a', mould: 'M-2' }, 4)];
-    const parted = partFactors(facts, ['bubbles', 'haze'], [{ factor: 'mould', level: 'M-1' }]);
+    const parted = adjustedOdds(facts, ['bubbles', 'haze'], [{ factor: 'mould', level: 'M-1' }]);
     expect(parted.get('bubbles')![0]!.oddsRatio).toBeGreaterThan(3);
     expect(parted.get('haze')![0]!.oddsRatio).toBeCloseTo(1, 1);
   });

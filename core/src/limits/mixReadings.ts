@@ -11,7 +11,7 @@ function ratioReadings(product: Product, batch: Batch, say: Say): LimitReading[]
   const readings: LimitReading[] = [];
   if (hasFixedRatio(product) || !product.ratio.catalyst) {
     const tolerance = product.ratio.tolerancePct;
-    const slip = ratioSignature(product, batch);
+    const signature = ratioSignature(product, batch);
     readings.push(
       makeReading(
         {
@@ -20,7 +20,7 @@ function ratioReadings(product: Product, batch: Batch, say: Say): LimitReading[]
           unit: '%',
           low: tolerance == null ? null : -tolerance,
           high: tolerance,
-          note: slip && `It fits a known slip: ${SIGNATURE_WORDS[slip]}.`,
+          note: signature && `It fits a known slip: ${SIGNATURE_WORDS[signature]}.`,
         },
         say,
       ),

@@ -10,7 +10,7 @@ export interface MeshVolume {
 }
 
 /** Largest mesh file taken, bytes. */
-export const MOST_MESH_BYTES = 120_000_000;
+export const MAX_MESH_BYTES = 120_000_000;
 const HEADER_BYTES = 84;
 const RECORD_BYTES = 50;
 
@@ -123,9 +123,9 @@ function countOpenEdges(corners: Corners): number {
  * @throws CoreError `out-of-range` for a file that is too large, empty, cut short, or no mesh
  */
 export function meshVolume(bytes: Uint8Array): MeshVolume {
-  if (bytes.byteLength > MOST_MESH_BYTES)
+  if (bytes.byteLength > MAX_MESH_BYTES)
     throw bad(
-      `The mesh is ${Math.round(bytes.byteLength / 1e6)} MB; at most ${MOST_MESH_BYTES / 1e6} MB are read. Export it coarser.`,
+      `The mesh is ${Math.round(bytes.byteLength / 1e6)} MB; at most ${MAX_MESH_BYTES / 1e6} MB are read. Export it coarser.`,
     );
   const c = readMesh(bytes);
   if (c.length === 0) throw bad('The mesh holds no triangle.');

@@ -4,7 +4,7 @@ import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { overlay } from '../simulation/soundBatch';
 import { lightPlan } from './lightPlan';
 import { oneCup } from './oneCup';
-import { productFits, type FitWish } from './productFit';
+import { productFits, type FitRequest } from './productFit';
 import { compareRoutes } from './routes';
 import { plan, quickPlan } from './plan';
 import { warmOrNot, warmingTimes } from './warmOrNot';
@@ -178,7 +178,7 @@ describe('lightPlan', () => {
 });
 
 describe('productFits', () => {
-  const wish: FitWish = {
+  const wish: FitRequest = {
     depthMm: 28,
     thinnestMm: 28,
     volumeML: 1260,
@@ -197,9 +197,9 @@ describe('productFits', () => {
     inclusionMaxC: null,
     pricePerG: new Map([['house-deep-40', 0.018]]),
   };
-  const fits = (patch: Partial<FitWish> = {}) =>
+  const fits = (patch: Partial<FitRequest> = {}) =>
     new Map(productFits(SALTMARSH_CARDS, { ...wish, ...patch }).map((f) => [f.product.slug, f]));
-  const why = (slug: string, patch: Partial<FitWish>) =>
+  const why = (slug: string, patch: Partial<FitRequest>) =>
     fits(patch)
       .get(slug)!
       .reasons.filter((r) => r.tells === 'against')
@@ -219,7 +219,7 @@ describe('productFits', () => {
     expect(fits().get('house-deep-40')!.cost!).toBeCloseTo(0.018 * 1260 * 1.08, 6);
     expect(fits().get('house-noon')!.verdict).toBe('layers');
   });
-  it.each<[string, string, Partial<FitWish>]>([
+  it.each<[string, string, Partial<FitRequest>]>([
     ['house-bone-3', 'clear is wanted', {}],
     ['house-clear-6', 'there is no rated vessel', { vesselRatedKPa: null }],
     ['house-clear-6', 'damp is over', { humidityPct: 78 }],

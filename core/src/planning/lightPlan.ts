@@ -20,7 +20,7 @@ export interface LightPlan {
 }
 
 /** A dose beyond this is no lamp's, mJ/cm². */
-const MOST_DOSE = 1e7;
+const MAX_DOSE = 1e7;
 /** A layer is planned no deeper than this share of what the dose cures: the last of it is soft. */
 const RESERVE = 0.6;
 
@@ -55,7 +55,7 @@ export function lightPlan(
       penetrationMm,
     });
   // A dose that does not pass the critical one cures nothing, in however many layers.
-  if (!(penetrationMm > 0) || !(stated <= MOST_DOSE) || stated <= criticalMJPerCM2) return null;
+  if (!(penetrationMm > 0) || !(stated <= MAX_DOSE) || stated <= criticalMJPerCM2) return null;
   const cured = cureDepthMm({ doseMJPerCM2: stated, criticalMJPerCM2, penetrationMm });
   const layerMaxMm = Math.min(product.depth?.maxMm ?? Infinity, cured * RESERVE);
   const layers = poursFor(depthMm, layerMaxMm);

@@ -53,12 +53,12 @@ function routeOf(batch: Batch): Route | null {
   return batch.degas?.method === 'rest' ? 'warm-and-rest' : batch.degas?.method === 'none' ? 'none' : null;
 }
 
-function coloursOf(product: Product, batch: Batch, mostPct: number | undefined): CopiedPlan['additives'] {
+function coloursOf(product: Product, batch: Batch, maxPct: number | undefined): CopiedPlan['additives'] {
   const load = loadings(product, batch);
   const massG = mixMasses(product, batch).totalG;
   if (!massG) return [];
   const scale =
-    mostPct !== undefined && load?.total.pct != null && load.total.pct > mostPct ? mostPct / load.total.pct : 1;
+    maxPct !== undefined && load?.total.pct != null && load.total.pct > maxPct ? maxPct / load.total.pct : 1;
   return (batch.additives ?? []).flatMap((a) =>
     a.massG == null || a.kind == null || (a.applied != null && a.applied !== 'mixed')
       ? []

@@ -17,7 +17,7 @@ export interface OneCup {
 
 /** Share of pot life that is planned to be used; the rest is for what goes wrong. */
 const USED_SHARE = 0.9;
-const LEAST_G = 1;
+const MIN_G = 1;
 
 /**
  * The most that can be mixed at once when resin is used at a rate, and so how many mixes a total takes. A bigger cup
@@ -47,9 +47,9 @@ export function oneCup(request: PlanRequest, gPerMin: number, say?: Say): OneCup
           left: USED_SHARE * b.curve.potLifeMin - b.case.stirMin - b.case.clearMin - massG / gPerMin,
         };
   };
-  const [first, all] = [at(LEAST_G), at(totalG)];
+  const [first, all] = [at(MIN_G), at(totalG)];
   if (!first || !all || first.left <= 0) return null;
-  const mostAtOnceG = all.left >= 0 ? totalG : findRoot((g) => at(g)?.left ?? -1, LEAST_G, totalG, 1e-3, 30).value;
+  const mostAtOnceG = all.left >= 0 ? totalG : findRoot((g) => at(g)?.left ?? -1, MIN_G, totalG, 1e-3, 30).value;
   const mixes = Math.max(1, Math.ceil(totalG / mostAtOnceG - 1e-6));
   const eachG = totalG / mixes;
   return { mostAtOnceG, mixes, eachG, useMin: eachG / gPerMin, potLifeMin: at(eachG)?.potLifeMin ?? first.potLifeMin };

@@ -31,7 +31,7 @@ const VACUUM_MIN = 3;
 const LOAD_MIN = 0.5;
 /** A thin, careful pour, mL/min; and the least a pour takes, min. */
 const POUR_ML_PER_MIN = 400;
-const LEAST_POUR_MIN = 0.5;
+const MIN_POUR_MIN = 0.5;
 
 export const isPressed = (route: Route): boolean => route === 'pressure' || route === 'vacuum-then-pressure';
 export const isVacuumed = (route: Route): boolean => route === 'vacuum' || route === 'vacuum-then-pressure';
@@ -84,7 +84,7 @@ export function planCase(request: PlanRequest, say: Say = wordsIn()): PlanCase {
   );
   const stir = product.mix?.minMin ?? STIR_MIN;
   const volumeML = want.volumeML ?? (want.mixedMassG ?? 0) / (product.mixedDensityGPerML ?? 1);
-  const pour = Math.max(LEAST_POUR_MIN, Math.round((volumeML / POUR_ML_PER_MIN) * 10) / 10);
+  const pour = Math.max(MIN_POUR_MIN, Math.round((volumeML / POUR_ML_PER_MIN) * 10) / 10);
   const stirMin = take(
     handling?.stirMin,
     stir,

@@ -15,8 +15,8 @@ export interface TimeHelp {
 /** Depth to which a batch is spread to keep it cool, mm. */
 const SPREAD_MM = 15;
 /** Gains under this are not worth saying, min, nor under this share of pot life. */
-const LEAST_GAIN_MIN = 0.1;
-const LEAST_GAIN_SHARE = 0.02;
+const MIN_GAIN_MIN = 0.1;
+const MIN_GAIN_SHARE = 0.02;
 
 interface Change {
   readonly what: string;
@@ -116,7 +116,7 @@ function changesOf(b: TimeBudget): Change[] {
 export function planHelp(b: TimeBudget): TimeHelp[] {
   const { spareMin, curve } = b;
   if (spareMin === null || curve.from !== 'model') return [];
-  const least = Math.max(LEAST_GAIN_MIN, LEAST_GAIN_SHARE * (curve.potLifeMin ?? 0));
+  const least = Math.max(MIN_GAIN_MIN, MIN_GAIN_SHARE * (curve.potLifeMin ?? 0));
   return changesOf(b)
     .map((change) => ({
       what: change.what,

@@ -12,7 +12,7 @@ export interface PlannedPressure {
   /** By tank and pump, never faster than it may be let in; null where neither was named. */
   readonly minutes: number | null;
   /** What letting it in takes at the least, whatever fills it. */
-  readonly leastMin: number;
+  readonly minMinutes: number;
   readonly warnings: readonly PlanWarning[];
 }
 
@@ -109,7 +109,7 @@ export function plannedPressure(c: PlanCase): PlannedPressure {
       unit: 'kPa',
       stop: false,
     });
-  const leastMin = (gaugeKPa ?? 0) / LET_IN_KPA_PER_MIN;
+  const minMinutes = (gaugeKPa ?? 0) / LET_IN_KPA_PER_MIN;
   const known =
     gaugeKPa !== null && gear.vesselFreeL != null && (gear.freeAirLPerMin != null || gear.compressorTankL != null);
   const minutes = known
@@ -133,8 +133,8 @@ export function plannedPressure(c: PlanCase): PlannedPressure {
     );
   return {
     gaugeKPa,
-    minutes: minutes !== null && Number.isFinite(minutes) ? Math.max(minutes, leastMin) : null,
-    leastMin,
+    minutes: minutes !== null && Number.isFinite(minutes) ? Math.max(minutes, minMinutes) : null,
+    minMinutes,
     warnings,
   };
 }

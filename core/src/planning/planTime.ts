@@ -56,7 +56,7 @@ export function timelineOf(c: PlanCase, pressing: PlannedPressure | null): Timel
     ...(isPressed(c.route)
       ? ([
           ['load', c.loadMin],
-          ['pressurise', pressing?.minutes ?? pressing?.leastMin ?? 0],
+          ['pressurise', pressing?.minutes ?? pressing?.minMinutes ?? 0],
         ] satisfies [TimelineStep['what'], number][])
       : []),
   ];

@@ -9,7 +9,7 @@ import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 import { lightPlan } from './lightPlan';
 
 /** What is to be made, and with what: the question of which product. */
-export interface FitWish {
+export interface FitRequest {
   readonly depthMm: number | null;
   readonly thinnestMm: number | null;
   readonly volumeML: number | null;
@@ -49,7 +49,7 @@ export interface ProductFit {
   readonly cost: number | null;
 }
 
-type Judge = (p: Product, w: FitWish, say: Say) => FitReason | null;
+type Judge = (p: Product, w: FitRequest, say: Say) => FitReason | null;
 const against = (says: string): FitReason => ({ tells: 'against', says });
 const care = (says: string): FitReason => ({ tells: 'care', says });
 const CLEARNESS: Record<(typeof CLARITIES)[number], number> = { 'water-clear': 3, clear: 2, hazy: 1, opaque: 0 };
@@ -138,7 +138,7 @@ const JUDGES: readonly Judge[] = [
 
 function poursOf(
   p: Product,
-  w: FitWish,
+  w: FitRequest,
 ): { pours: number; layerMm: number | null; waitMin: number; why: string | null } {
   if (w.depthMm === null || w.hollow) return { pours: 1, layerMm: w.depthMm, waitMin: 0, why: null };
   if (p.family === 'uv-acrylate') {
@@ -158,15 +158,15 @@ function poursOf(
 }
 
 /** More pours than this are no way to make a piece. */
-const MOST_POURS = 8;
+const MAX_POURS = 8;
 
-function fitOf(product: Product, w: FitWish, say: Say): ProductFit {
+function fitOf(product: Product, w: FitRequest, say: Say): ProductFit {
   const reasons = JUDGES.map((judge) => judge(product, w, say)).filter((r): r is FitReason => r !== null);
   const hopeless = reasons.some((r) => r.tells === 'against');
   const { pours, layerMm, waitMin, why } = hopeless
     ? { pours: 1, layerMm: w.depthMm, waitMin: 0, why: null }
     : poursOf(product, w);
-  if (pours > MOST_POURS) reasons.push(against(`It would take ${pours} pours.`));
+  if (pours > MAX_POURS) reasons.push(against(`It would take ${pours} pours.`));
   else if (pours > 1)
     reasons.push(
       care(
@@ -213,7 +213,7 @@ function fitOf(product: Product, w: FitWish, say: Say): ProductFit {
 const ORDER: Record<FitVerdict, number> = { fits: 0, layers: 1, 'does-not': 2 };
 
 /** Every product held against what is to be made: what fits first, soonest ready first. */
-export function productFits(products: readonly Product[], wish: FitWish, say: Say = wordsIn()): ProductFit[] {
+export function productFits(products: readonly Product[], wish: FitRequest, say: Say = wordsIn()): ProductFit[] {
   return products
     .map((p) => fitOf(p, wish, say))
     .sort(

@@ -33,7 +33,7 @@ export interface WarmAnswer {
 /** Spread of the chart around the card's limits, K, its step, and the most points it is drawn with. */
 const AROUND_K = 4;
 const STEP_K = 1;
-const MOST_POINTS = 60;
+const MAX_POINTS = 60;
 /** A plan without a rest is looked at with this one, min: long enough to be worth a look. */
 const LOOK_REST_MIN = 5;
 
@@ -71,7 +71,7 @@ export function warmOrNot(request: PlanRequest, say?: Say): WarmAnswer | null {
   const nowC = now.case.resinC;
   const from = Math.max(Math.floor(Math.min(minC ?? nowC, nowC) - AROUND_K), COLDEST_C);
   const to = Math.min(Math.ceil(Math.max(maxC ?? nowC, nowC) + AROUND_K), WARMEST_C);
-  const step = Math.max(STEP_K, (to - from) / MOST_POINTS);
+  const step = Math.max(STEP_K, (to - from) / MAX_POINTS);
   const restMin = now.case.clearMin > 0 ? now.case.clearMin : LOOK_REST_MIN;
   const depthMm = risingDepthMm(now.case, now.amounts);
   const handling = (now.timeline.at(-1)?.toMin ?? 0) - now.case.clearMin - now.case.stirMin;

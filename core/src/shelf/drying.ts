@@ -6,13 +6,13 @@ export interface Weighing {
 }
 
 /** Readings closer together than this cannot tell dry from slow, h (domain's rule). */
-export const LEAST_HOURS_APART = 4;
+export const MIN_HOURS_APART = 4;
 const DAY_H = 24;
 const HOUR_MS = 3_600_000;
 /** A rise of more scale steps than this is no rounding. */
 const STEPS_OF_GAIN = 1.5;
 /** The most decimals that a scale at a bench shows. */
-const MOST_DECIMALS = 3;
+const MAX_DECIMALS = 3;
 
 /** Whether something has stopped losing water, by its last weighings. */
 export type Drying =
@@ -33,7 +33,7 @@ export type Drying =
 /** The step that a scale was read to, by the finest of its readings, g. */
 function stepOf(weighings: readonly Weighing[]): number {
   const decimals = weighings.map(({ massG }) => (String(massG).split('.')[1] ?? '').length);
-  return 10 ** -Math.min(MOST_DECIMALS, Math.max(0, ...decimals));
+  return 10 ** -Math.min(MAX_DECIMALS, Math.max(0, ...decimals));
 }
 
 /**
@@ -46,7 +46,7 @@ export function dryingState(weighings: readonly Weighing[], ownG?: number | null
   const sorted = [...weighings].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
   const last = sorted.at(-1);
   const hoursBefore = (w: Weighing) => (last ? (Date.parse(last.at) - Date.parse(w.at)) / HOUR_MS : 0);
-  const before = sorted.filter((w) => hoursBefore(w) >= LEAST_HOURS_APART).at(-1);
+  const before = sorted.filter((w) => hoursBefore(w) >= MIN_HOURS_APART).at(-1);
   if (!last || !before) {
     return { state: 'not-known', lossPct: null, hours: sorted.length > 1 ? hoursBefore(sorted.at(-2)!) : null };
   }

@@ -8,19 +8,19 @@ import { SOMETHING_ELSE_PRIOR } from '../diagnosis/ledger';
 import { workingTime } from '../cure/workingTime';
 import type { Chance } from './chance';
 import { saltmarshCard } from './saltmarshCards';
-import type { Patch, Slip, SlipScene } from './slip';
-import { SLIPS_OF_CURING } from './slipsOfCuring';
-import { SLIPS_OF_MIXING } from './slipsOfMixing';
-import { SLIPS_OF_MOULD } from './slipsOfMould';
-import { SLIPS_OF_SURFACE } from './slipsOfSurface';
+import type { Patch, InjectedFault, FaultScene } from './injectedFault';
+import { FAULTS_OF_CURING } from './faultsOfCuring';
+import { FAULTS_OF_MIXING } from './faultsOfMixing';
+import { FAULTS_OF_MOULD } from './faultsOfMould';
+import { FAULTS_OF_SURFACE } from './faultsOfSurface';
 import { overlay, soundBatch } from './soundBatch';
 
 /** How each cause leaves its trace in a record. */
-export const SLIPS: Partial<Record<CauseId, Slip>> = {
-  ...SLIPS_OF_MIXING,
-  ...SLIPS_OF_CURING,
-  ...SLIPS_OF_MOULD,
-  ...SLIPS_OF_SURFACE,
+export const INJECTED_FAULTS: Partial<Record<CauseId, InjectedFault>> = {
+  ...FAULTS_OF_MIXING,
+  ...FAULTS_OF_CURING,
+  ...FAULTS_OF_MOULD,
+  ...FAULTS_OF_SURFACE,
 };
 
 /** A made-up batch with a fault, and the cause that nobody wrote down. */
@@ -34,8 +34,8 @@ export interface HiddenCase {
 
 export interface HiddenCaseOptions {
   /** Share of recorded fields that nobody wrote down, at most. */
-  readonly mostGaps?: number;
-  /** How often any slip is made that is not what spoiled the piece. */
+  readonly maxGaps?: number;
+  /** How often any fault is made that is not what spoiled the piece. */
   readonly besideRate?: number;
   /** How many figures of each record are written ten times too large or too small. */
   readonly tenTimesOut?: number;
@@ -58,7 +58,7 @@ const SLUGS = [
   'house-mould-p',
   'house-mould-t',
 ];
-const [MOST_GAPS, BESIDE_RATE] = [0.35, 0.03];
+const [MAX_GAPS, BESIDE_RATE] = [0.35, 0.03];
 const LATE_KINDS: ReadonlySet<SymptomKind> = new Set(['yellowing', 'bulge', 'delamination', 'inclusion-change']);
 
 /** Prior weight of a cause for what was seen in a product, as the ledger has it. */
@@ -102,7 +102,7 @@ function contextOf(card: Product, kind: SymptomKind, pattern: string): Patch {
 }
 
 /** The small differences between any two days' work. */
-function everyday({ chance, card }: SlipScene): Patch {
+function everyday({ chance, card }: FaultScene): Patch {
   const about = (low: number | null | undefined, high: number | null | undefined, otherwise: number) =>
     low != null && high != null ? chance.normal((low + high) / 2, (high - low) / 5) : otherwise;
   const roomC = about(card.room?.minC, card.room?.maxC, 21);
@@ -199,11 +199,16 @@ function withFigureTenTimesOut(batch: Batch, chance: Chance): Batch {
   );
   if (!figures.length) return batch;
   const { section, key, v } = chance.pick(figures);
-  const slipped = batchSchema.safeParse(overlay(batch, { [section]: { [key]: chance.flip(0.5) ? v * 10 : v / 10 } }));
-  return slipped.success ? slipped.data : batch;
+  const faultped = batchSchema.safeParse(overlay(batch, { [section]: { [key]: chance.flip(0.5) ? v * 10 : v / 10 } }));
+  return faultped.success ? faultped.data : batch;
 }
 
-function sceneOf(chance: Chance, card: Product, kind: SymptomKind, pattern: string): { scene: SlipScene; base: Batch } {
+function sceneOf(
+  chance: Chance,
+  card: Product,
+  kind: SymptomKind,
+  pattern: string,
+): { scene: FaultScene; base: Batch } {
   const totalG = Math.round(chance.between(60, 500));
   const base = soundBatch(card.slug, contextOf(card, kind, pattern), totalG);
   return {
@@ -220,31 +225,31 @@ function sceneOf(chance: Chance, card: Product, kind: SymptomKind, pattern: stri
 }
 
 /** Causes a card and a symptom could have, with their prior weights; what is in no catalogue among them. */
-export function couldBe(scene: SlipScene): { cause: CauseId; weight: number }[] {
+export function couldBe(scene: FaultScene): { cause: CauseId; weight: number }[] {
   const { card, seen } = scene;
   return [
     ...CATALOGUE.map((c) => ({
       cause: c.id,
-      weight: SLIPS[c.id] ? weightOf(c, card, seen.kind, seen.pattern) : 0,
+      weight: INJECTED_FAULTS[c.id] ? weightOf(c, card, seen.kind, seen.pattern) : 0,
     })).filter((c) => c.weight > 0),
     { cause: 'something-else', weight: SOMETHING_ELSE_PRIOR },
   ];
 }
 
-/** Mild slips beside the one that counted. */
-function besides(scene: SlipScene, cause: CauseId, rate: number): Patch {
-  return (Object.entries(SLIPS) as [CauseId, Slip][])
+/** Mild faults beside the one that counted. */
+function besides(scene: FaultScene, cause: CauseId, rate: number): Patch {
+  return (Object.entries(INJECTED_FAULTS) as [CauseId, InjectedFault][])
     .filter(([id]) => id !== cause && scene.chance.flip(rate))
-    .reduce<Patch>((all, [, slip]) => overlay(all, slip(scene)?.patch ?? {}), {});
+    .reduce<Patch>((all, [, fault]) => overlay(all, fault(scene)?.patch ?? {}), {});
 }
 
 /**
  * One batch of the made-up studio with a fault whose cause is known to the maker alone: drawn as often as the catalogue
- * takes it to happen, its record with everyday spread, slips that did no harm, errors of measurement, and gaps.
+ * takes it to happen, its record with everyday spread, faults that did no harm, errors of measurement, and gaps.
  */
 export function hiddenCase(
   chance: Chance,
-  { mostGaps = MOST_GAPS, besideRate = BESIDE_RATE, tenTimesOut = 0 }: HiddenCaseOptions = {},
+  { maxGaps = MAX_GAPS, besideRate = BESIDE_RATE, tenTimesOut = 0 }: HiddenCaseOptions = {},
 ): HiddenCase {
   for (;;) {
     const card = saltmarshCard(chance.pick(SLUGS));
@@ -254,18 +259,18 @@ export function hiddenCase(
     const causes = couldBe(scene);
     if (causes.length < 2) continue;
     const { cause } = chance.weighted(causes, (c) => c.weight);
-    const slipped = cause === 'something-else' ? { patch: {} } : SLIPS[cause]?.(scene);
-    if (!slipped) continue;
+    const faultped = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
+    if (!faultped) continue;
     const afterH =
-      slipped.afterH ??
+      faultped.afterH ??
       (LATE_KINDS.has(kind)
         ? chance.between(30, 240)
         : Math.max(24, (card.demould?.minutes ?? 0) / 60) * chance.between(1, 2.5));
-    const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), slipped.patch);
+    const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), faultped.patch);
     const whole = batchSchema.safeParse(overlay(lived, { checks: [{ afterH, symptoms: [{ kind, pattern }] }] }));
     if (!whole.success) continue;
-    let batch = withGaps(measuredWith(whole.data, chance), chance, chance.between(0, mostGaps));
+    let batch = withGaps(measuredWith(whole.data, chance), chance, chance.between(0, maxGaps));
     for (let i = 0; i < tenTimesOut; i += 1) batch = withFigureTenTimesOut(batch, chance);
-    return { product: card, batch, history: slipped.history ?? {}, seen: { kind, pattern, afterH }, cause };
+    return { product: card, batch, history: faultped.history ?? {}, seen: { kind, pattern, afterH }, cause };
   }
 }

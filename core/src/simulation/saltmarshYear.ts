@@ -3,11 +3,11 @@ import type { Product } from '../formats/product';
 import { PATTERNS_BY_SYMPTOM, type CauseId, type SymptomKind } from '../formats/vocabulary';
 import { workingTime } from '../cure/workingTime';
 import { chanceFrom, type Chance } from './chance';
-import { SLIPS, couldBe } from './hiddenCase';
+import { INJECTED_FAULTS, couldBe } from './hiddenCase';
 import { FIRST_CODE } from './saltmarshBatches';
 import { saltmarshCard } from './saltmarshCards';
 import { saltmarshLot } from './saltmarshShelf';
-import type { Patch } from './slip';
+import type { Patch } from './injectedFault';
 import { overlay, soundBatch } from './soundBatch';
 import { benchAir, yearJobs, type Job } from './yearCalendar';
 import { touchesOf, type Fault, type HiddenCause } from './yearCauses';
@@ -28,8 +28,8 @@ export interface YearOptions {
 }
 
 export const YEAR_SEED = 8;
-/** Share of castings spoiled by an ordinary slip, and, in the year without hidden causes, by nothing that is on record. */
-const [SLIP_RATE, ANYHOW_RATE] = [0.09, 0.28];
+/** Share of castings spoiled by an ordinary fault, and, in the year without hidden causes, by nothing that is on record. */
+const [FAULT_RATE, ANYHOW_RATE] = [0.09, 0.28];
 /** Share in which somebody timed the witness cup, and the lots' own pace against the card. */
 const [WITNESS_RATE, WITNESS_SPREAD] = [0.55, 0.05];
 const OWN_PACE: Readonly<Record<string, number>> = { 'house-deep-40': 1.17, 'house-clear-6': 0.93 };
@@ -66,8 +66,8 @@ function everyday(job: Job, card: Product, chance: Chance): Patch {
   };
 }
 
-/** An ordinary slip with its fault, as the catalogue has it; null where this one leaves none with the card. */
-function ordinarySlip(job: Job, card: Product, base: Batch, chance: Chance): { patch: Patch; fault: Fault } | null {
+/** An ordinary fault with its fault, as the catalogue has it; null where this one leaves none with the card. */
+function ordinaryFault(job: Job, card: Product, base: Batch, chance: Chance): { patch: Patch; fault: Fault } | null {
   const kind = chance.pick(ORDINARY);
   const pattern = chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]);
   const scene = {
@@ -79,10 +79,10 @@ function ordinarySlip(job: Job, card: Product, base: Batch, chance: Chance): { p
     startedAt: base.startedAt ?? '',
   };
   const { cause } = chance.weighted(couldBe(scene), (c) => c.weight);
-  const slipped = cause === 'something-else' ? { patch: {} } : SLIPS[cause]?.(scene);
-  if (!slipped || cause === 'mould-flaw') return null;
-  // A mould keeps its code and its own pulls, a lot its code, whatever the slip does to the rest.
-  const { mould, lotA, lotB, ...patch } = slipped.patch;
+  const faultped = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
+  if (!faultped || cause === 'mould-flaw') return null;
+  // A mould keeps its code and its own pulls, a lot its code, whatever the fault does to the rest.
+  const { mould, lotA, lotB, ...patch } = faultped.patch;
   const without = (part: unknown) =>
     Object.fromEntries(Object.entries((part ?? {}) as Patch).filter(([k]) => k !== 'code' && k !== 'pulls'));
   return {
@@ -97,7 +97,7 @@ function ordinarySlip(job: Job, card: Product, base: Batch, chance: Chance): { p
       pattern,
       severity: chance.weighted([2, 3, 4], (s) => 5 - s),
       cause,
-      ...('afterH' in slipped && slipped.afterH ? { afterH: slipped.afterH } : {}),
+      ...('afterH' in faultped && faultped.afterH ? { afterH: faultped.afterH } : {}),
     },
   };
 }
@@ -148,8 +148,9 @@ function make(job: Job, nowMs: number, chance: Chance, hidden: boolean): YearBat
   const gelMin = workingTime(card, base).gelMin;
   const touches = hidden ? touchesOf({ job, card, nowMs, gelMin, chance }) : [];
   const spoiled = touches.filter((t) => chance.flip(t.rate)).map((t) => t.fault(chance));
-  const slip = hidden && touches.length === 0 && chance.flip(SLIP_RATE) ? ordinarySlip(job, card, base, chance) : null;
-  const fault = hidden ? (spoiled[0] ?? slip?.fault ?? null) : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
+  const ordinary =
+    hidden && touches.length === 0 && chance.flip(FAULT_RATE) ? ordinaryFault(job, card, base, chance) : null;
+  const fault = hidden ? (spoiled[0] ?? ordinary?.fault ?? null) : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
   const lots = (part: 'A' | 'B') =>
     card.family === 'uv-acrylate' && part === 'B'
       ? null
@@ -159,7 +160,7 @@ function make(job: Job, nowMs: number, chance: Chance, hidden: boolean): YearBat
           job.startMs,
           touches.some((t) => t.forgottenLot) ? saltmarshLot(job.slug, part, new Date(nowMs), true) : null,
         );
-  const patch = [...touches.map((t) => t.patch), slip?.patch ?? {}].reduce<Patch>((all, p) => overlay(all, p), {
+  const patch = [...touches.map((t) => t.patch), ordinary?.patch ?? {}].reduce<Patch>((all, p) => overlay(all, p), {
     lotA: lots('A'),
     lotB: lots('B'),
   });

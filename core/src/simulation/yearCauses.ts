@@ -2,7 +2,7 @@ import type { Product } from '../formats/product';
 import type { CauseId, SymptomKind } from '../formats/vocabulary';
 import type { Chance } from './chance';
 import { minuteOfDay, monthOf, type Job } from './yearCalendar';
-import type { Patch } from './slip';
+import type { Patch } from './injectedFault';
 
 /** The causes planted in the year, that nobody wrote down. */
 export const HIDDEN_CAUSES = [

@@ -1,6 +1,6 @@
 import type { Product } from '../formats/product';
 import type { Chance } from './chance';
-import type { Patch } from './slip';
+import type { Patch } from './injectedFault';
 import type { Fault } from './yearCauses';
 
 /** A piece is looked at again, though nothing was wrong, this often. */

@@ -11,7 +11,7 @@ export type Session = Omit<SignedIn, 'own'>;
 /** A device not seen for so long is signed out, ms; and how often it is written down that it was seen. */
 const [IDLE_MS, SEEN_MS] = [90 * 86_400_000, 60_000];
 /** Deeds kept; the oldest go first. */
-const MOST_DEEDS = 100_000;
+const MAX_DEEDS = 100_000;
 const CALENDAR_KEY = 'calendar';
 
 interface PersonRow {
@@ -39,7 +39,7 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
   /** Told when devices were signed out: which, each asks for itself. */
   const ended = new Set<() => void>();
   const tellEnded = () => {
-    for (const hear of ended) hear();
+    for (const listener of ended) listener();
   };
   const endSessions = (person: string, transaction?: Transaction) =>
     run(
@@ -196,10 +196,10 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
       tellEnded();
     },
     /** Hears whenever devices were signed out. @returns what ends the hearing */
-    onEnded: (hear: () => void): (() => void) => {
-      ended.add(hear);
+    onEnded: (listener: () => void): (() => void) => {
+      ended.add(listener);
       return () => {
-        ended.delete(hear);
+        ended.delete(listener);
       };
     },
     isLive: async (id: string): Promise<boolean> =>
@@ -277,7 +277,7 @@ export function accessStore({ sequelize, models, write }: Database, now: () => D
           ],
           transaction,
         );
-        await run('DELETE FROM deeds WHERE id <= (SELECT MAX(id) FROM deeds) - ?', [MOST_DEEDS], transaction);
+        await run('DELETE FROM deeds WHERE id <= (SELECT MAX(id) FROM deeds) - ?', [MAX_DEEDS], transaction);
       }),
     /** Who did what, latest first. */
     deeds: async (before: number | null, most: number): Promise<Deed[]> =>

@@ -39,7 +39,7 @@ const KINDS: readonly Kind[] = [
 ];
 
 /** Documents read at a time, so that others are served between; and misfits told by name. */
-const [AT_ONCE, MOST_TOLD] = [100, 50];
+const [AT_ONCE, MAX_TOLD] = [100, 50];
 
 /** Records of a studio that do not fit their formats. */
 export interface Misfits {
@@ -68,7 +68,7 @@ export async function misfitsOf({ sequelize }: Pick<Database, 'sequelize'>): Pro
         const [issue] = issuesFromZod(parsed.error);
         const told = { what, code: String(row.code), says: `${issue?.path ?? ''}: ${issue?.message ?? ''}` };
         const list = schema.safeParse(readStored(schema, row.document)).success ? misfits : unreadable;
-        if (list.length < MOST_TOLD) list.push(told);
+        if (list.length < MAX_TOLD) list.push(told);
       }
       if (rows.length < AT_ONCE) break;
       after = rows.at(-1)!.id;

@@ -9,7 +9,7 @@ import { Problem } from '../http/problem';
 import { DATABASE_NAME, MANIFEST_NAME, PHOTO_FOLDER, PHOTO_NAME } from './manifest';
 
 /** Most that a backup may hold, in all and of its manifest, bytes; and most entries. A zip that claims more is not ours. */
-const [MOST_BYTES, MOST_MANIFEST_BYTES, MOST_ENTRIES] = [8_000_000_000, 100_000, 200_000];
+const [MAX_BYTES, MAX_MANIFEST_BYTES, MAX_ENTRIES] = [8_000_000_000, 100_000, 200_000];
 /** Room that is left on the disk beside what is unpacked, bytes. */
 const SPARE_BYTES = 100_000_000;
 
@@ -24,7 +24,7 @@ function keptAs(name: string): string | null {
 
 /** The entries that belong to a backup, counted before a byte of them is unpacked. */
 async function entriesOf(zip: ZipFile, damaged: (cause: unknown) => Problem, bad: Refuse): Promise<Entry[]> {
-  if (zip.entryCount > MOST_ENTRIES)
+  if (zip.entryCount > MAX_ENTRIES)
     throw bad(`The zip holds ${zip.entryCount} files, more than a backup can. Choose another.`);
   const kept = new Map<string, Entry>();
   let bytes = 0;
@@ -48,8 +48,8 @@ async function entriesOf(zip: ZipFile, damaged: (cause: unknown) => Problem, bad
     });
     zip.readEntry();
   });
-  if ((kept.get(MANIFEST_NAME)?.uncompressedSize ?? 0) > MOST_MANIFEST_BYTES) throw bad('Its manifest cannot be read.');
-  if (bytes > MOST_BYTES) throw bad('The zip unpacks to more than a studio can be. Choose another.');
+  if ((kept.get(MANIFEST_NAME)?.uncompressedSize ?? 0) > MAX_MANIFEST_BYTES) throw bad('Its manifest cannot be read.');
+  if (bytes > MAX_BYTES) throw bad('The zip unpacks to more than a studio can be. Choose another.');
   return [...kept.values()];
 }
 

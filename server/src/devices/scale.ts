@@ -6,7 +6,7 @@ const STEP_G = 0.1;
 /** Noise of the cell, g, and the time it takes to settle on a new load, s. */
 const [NOISE_G, SETTLE_S] = [0.03, 0.45];
 /** A loaded cell creeps upwards, g a minute, up to a share of a gram. */
-const [CREEP_G_PER_MIN, MOST_CREEP_G] = [0.02, 0.3];
+const [CREEP_G_PER_MIN, MAX_CREEP_G] = [0.02, 0.3];
 /** A display is called settled when it is this near its load, g. */
 const SETTLED_G = 0.15;
 
@@ -47,7 +47,7 @@ export function scale(): Device {
       quiet.check(now);
       const ms = now.getTime();
       const value = shown(ms);
-      const creep = value > 1 ? Math.min(MOST_CREEP_G, (CREEP_G_PER_MIN * (ms - loadedAtMs)) / 60_000) : 0;
+      const creep = value > 1 ? Math.min(MAX_CREEP_G, (CREEP_G_PER_MIN * (ms - loadedAtMs)) / 60_000) : 0;
       return [
         {
           what: 'scale',

@@ -13,7 +13,7 @@ export interface Came {
 export interface Target {
   readonly send: (sent: Sent) => Promise<Came>;
   /** Listens to a stream of events until it ends or is left. */
-  readonly listen: (path: string, cookie: string, hear: (text: string) => void) => Listening;
+  readonly listen: (path: string, cookie: string, listener: (text: string) => void) => Listening;
   readonly close: () => Promise<void>;
 }
 
@@ -26,7 +26,7 @@ export interface Listening {
   readonly leave: () => void;
 }
 
-function listen(server: Server, path: string, cookie: string, hear: (text: string) => void): Listening {
+function listen(server: Server, path: string, cookie: string, listener: (text: string) => void): Listening {
   const { port } = server.address() as AddressInfo;
   let heard = '';
   const waiting = new Set<() => void>();
@@ -37,7 +37,7 @@ function listen(server: Server, path: string, cookie: string, hear: (text: strin
     response.on('data', (part: Buffer) => {
       begin();
       heard += part.toString();
-      hear(part.toString());
+      listener(part.toString());
       for (const look of waiting) look();
     });
     response.on('close', end);
@@ -63,13 +63,13 @@ function listen(server: Server, path: string, cookie: string, hear: (text: strin
 }
 
 /** Longest that an answer is waited for, ms. */
-const MOST_MS = 60_000;
+const MAX_MS = 60_000;
 
 function ask(server: Server, { method, path, headers, body }: Sent): Promise<Came> {
   const began = performance.now();
   const { port } = server.address() as AddressInfo;
   return new Promise((done, fail) => {
-    const ran = request({ host: '127.0.0.1', port, method, path, headers, timeout: MOST_MS }, (response) => {
+    const ran = request({ host: '127.0.0.1', port, method, path, headers, timeout: MAX_MS }, (response) => {
       const parts: Buffer[] = [];
       const told = () => {
         done({
@@ -90,7 +90,7 @@ function ask(server: Server, { method, path, headers, body }: Sent): Promise<Cam
       response.on('error', () => undefined);
     });
     ran.on('timeout', () => {
-      ran.destroy(new Error(`${method} ${path} gave no answer in ${MOST_MS} ms.`));
+      ran.destroy(new Error(`${method} ${path} gave no answer in ${MAX_MS} ms.`));
     });
     ran.on('error', fail);
     ran.end(body ?? undefined);
@@ -102,7 +102,7 @@ export async function target(handle: RequestListener): Promise<Target> {
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   return {
     send: (sent) => ask(server, sent),
-    listen: (path, cookie, hear) => listen(server, path, cookie, hear),
+    listen: (path, cookie, listener) => listen(server, path, cookie, listener),
     close: () =>
       new Promise((done) => {
         server.close(() => {

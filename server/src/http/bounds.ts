@@ -3,13 +3,13 @@ import type { NextFunction, Request, Response } from 'express';
 import { Problem } from './problem';
 
 /** Largest request body taken, bytes. A batch with twenty thousand readings fits. */
-export const MOST_BODY_BYTES = 2_000_000;
+export const MAX_BODY_BYTES = 2_000_000;
 /** Deepest nesting taken; the formats need six. */
-const MOST_DEPTH = 32;
+const MAX_DEPTH = 32;
 /** Most keys of one object; the formats have sixty, and keep what else is there. */
-const MOST_KEYS = 500;
+const MAX_KEYS = 500;
 /** Most values of a document: twenty thousand readings with seven keys each, and the rest. */
-const MOST_VALUES = 200_000;
+const MAX_VALUES = 200_000;
 
 interface Fault {
   readonly code: string;
@@ -27,17 +27,17 @@ function faultOfKey(key: string): Fault | null {
 }
 
 /** What keeps a parsed document from being looked at any further; the first that is found. */
-export function faultOf(value: unknown, depth = MOST_DEPTH, count = { left: MOST_VALUES }): Fault | null {
+export function faultOf(value: unknown, depth = MAX_DEPTH, count = { left: MAX_VALUES }): Fault | null {
   count.left -= 1;
   if (count.left < 0)
-    return { code: 'too-many-values', path: [], says: `The document holds more than ${MOST_VALUES} values.` };
+    return { code: 'too-many-values', path: [], says: `The document holds more than ${MAX_VALUES} values.` };
   if (typeof value === 'string') return isBrokenText(value) ? { code: 'bad-text', path: [], says: BROKEN } : null;
   if (typeof value !== 'object' || value === null) return null;
   if (depth === 0)
-    return { code: 'too-deep', path: [], says: `The document is nested deeper than ${MOST_DEPTH} levels.` };
+    return { code: 'too-deep', path: [], says: `The document is nested deeper than ${MAX_DEPTH} levels.` };
   const keys = Object.keys(value);
-  if (!Array.isArray(value) && keys.length > MOST_KEYS)
-    return { code: 'too-many-keys', path: [], says: `Keep it to ${MOST_KEYS} fields; there are ${keys.length}.` };
+  if (!Array.isArray(value) && keys.length > MAX_KEYS)
+    return { code: 'too-many-keys', path: [], says: `Keep it to ${MAX_KEYS} fields; there are ${keys.length}.` };
   for (const key of keys) {
     const fault =
       (Array.isArray(value) ? null : faultOfKey(key)) ??

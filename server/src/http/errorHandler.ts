@@ -1,6 +1,6 @@
 import { CoreError } from '@warm-jar/core';
 import type { ErrorRequestHandler } from 'express';
-import { MOST_BODY_BYTES } from './bounds';
+import { MAX_BODY_BYTES } from './bounds';
 import { Problem } from './problem';
 
 /** What body parsing throws: `type` is its stable name. */
@@ -42,7 +42,7 @@ function asProblem(error: unknown): Problem | null {
     return new Problem(400, error.code, error.message, [{ path: error.path, message: error.message }]);
   const { type, status } = (typeof error === 'object' && error !== null ? error : {}) as BodyError;
   if (type === 'entity.too.large')
-    return new Problem(413, 'too-large', `The document is larger than ${MOST_BODY_BYTES / 1e6} MB.`);
+    return new Problem(413, 'too-large', `The document is larger than ${MAX_BODY_BYTES / 1e6} MB.`);
   if (type === 'entity.parse.failed')
     return new Problem(400, 'bad-json', 'The body is not JSON. Check for a missing brace or a trailing comma.');
   if (typeof status === 'number' && status >= 400 && status < 500)

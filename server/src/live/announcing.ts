@@ -5,7 +5,7 @@ import type { ChangeBus } from './changeBus';
 export function announcing(store: BatchStore, bus: ChangeBus): BatchStore {
   const told = async (stored: Promise<Stored>): Promise<Stored> => {
     const done = await stored;
-    bus.tell({ code: done.batch.code ?? '', version: done.version });
+    bus.publish({ code: done.batch.code ?? '', version: done.version });
     return done;
   };
   return {
@@ -15,7 +15,7 @@ export function announcing(store: BatchStore, bus: ChangeBus): BatchStore {
     enter: (code, entry) => told(store.enter(code, entry)),
     remove: async (code, version) => {
       await store.remove(code, version);
-      bus.tell({ code, version: null });
+      bus.publish({ code, version: null });
     },
   };
 }

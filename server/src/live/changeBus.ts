@@ -9,10 +9,10 @@ export type Told = { readonly what: 'batch'; readonly change: Change } | { reado
 
 /** Tells every screen that listens what changed. */
 export interface ChangeBus {
-  readonly tell: (change: Change) => void;
+  readonly publish: (change: Change) => void;
   /** The studio was replaced: nothing that a screen shows need be true any more. */
-  readonly tellReplaced: () => void;
-  readonly hear: (listener: (told: Told) => void) => () => void;
+  readonly publishReplaced: () => void;
+  readonly subscribe: (listener: (told: Told) => void) => () => void;
 }
 
 export function changeBus(): ChangeBus {
@@ -21,13 +21,13 @@ export function changeBus(): ChangeBus {
     for (const listener of listeners) listener(told);
   };
   return {
-    tell: (change) => {
+    publish: (change) => {
       all({ what: 'batch', change });
     },
-    tellReplaced: () => {
+    publishReplaced: () => {
       all({ what: 'replaced' });
     },
-    hear: (listener) => {
+    subscribe: (listener) => {
       listeners.add(listener);
       return () => {
         listeners.delete(listener);

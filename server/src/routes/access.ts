@@ -28,7 +28,7 @@ const byId = z.object({ id: z.string().regex(/^[0-9a-f]{64}$/, 'Not a name of on
 const label = z.string().trim().min(1, 'Say which device it is.').max(60);
 
 /** Deeds told at once. */
-const MOST_DEEDS = 100;
+const MAX_DEEDS = 100;
 
 /** A device as its browser describes itself, in a few words. */
 function deviceWords(agent: string): string {
@@ -258,7 +258,7 @@ function peopleRoutes({ store, options }: AccessDeps): Endpoint[] {
         query: z.object({ before: z.coerce.number('Write a number.').int().min(1).optional() }),
         answers: { 200: { description: 'Deeds', schema: z.object({ items: z.array(deedSchema) }) } },
       },
-      async ({ query }) => ({ status: 200, body: { items: await store.deeds(query.before ?? null, MOST_DEEDS) } }),
+      async ({ query }) => ({ status: 200, body: { items: await store.deeds(query.before ?? null, MAX_DEEDS) } }),
     ),
   ];
 }

@@ -26,11 +26,11 @@ export interface BackupDeps {
 }
 
 /** Largest upload taken, bytes. */
-const MOST_UPLOAD = 4_000_000_000;
+const MAX_UPLOAD = 4_000_000_000;
 /** Copies looked through that wait to be put in place. */
-const MOST_WAITING = 3;
+const MAX_WAITING = 3;
 /** Copies made or looked through at once, and those that may wait: each takes the room of the whole studio. */
-const [MOST_AT_ONCE, MOST_IN_LINE] = [1, 3];
+const [MAX_AT_ONCE, MAX_IN_LINE] = [1, 3];
 /** A copy that was looked into and not put in place is cleared away after this long, ms. */
 const FORGET_MS = 60 * 60_000;
 
@@ -41,7 +41,7 @@ export function backupRouter(
   told: Told,
 ): Router {
   const router = express.Router();
-  const few = fewAtOnce(MOST_AT_ONCE, MOST_IN_LINE);
+  const few = fewAtOnce(MAX_AT_ONCE, MAX_IN_LINE);
   router.get('/backup.zip', async (_request, response) => {
     const at = now();
     const open = () => {
@@ -68,7 +68,7 @@ export function backupRouter(
         async function* bounded(source: AsyncIterable<Buffer>) {
           for await (const chunk of source) {
             bytes += chunk.length;
-            if (bytes > MOST_UPLOAD) throw new Problem(413, 'too-large', 'The file is larger than a backup can be.');
+            if (bytes > MAX_UPLOAD) throw new Problem(413, 'too-large', 'The file is larger than a backup can be.');
             yield chunk;
           }
         },
@@ -76,7 +76,7 @@ export function backupRouter(
       );
       const checked = await few.run(() => checkBackup(file, folder));
       // Those looked through before and never put in place make room.
-      for (const [old, { folder: left }] of [...waiting].slice(0, Math.max(0, waiting.size + 1 - MOST_WAITING))) {
+      for (const [old, { folder: left }] of [...waiting].slice(0, Math.max(0, waiting.size + 1 - MAX_WAITING))) {
         waiting.delete(old);
         await rm(left, { recursive: true, force: true });
       }

@@ -147,7 +147,7 @@ function workItems(product: Product, batch: Batch, from: Date): AgendaItem[] {
 }
 
 /** Batches in work that the calendar looks through. */
-const MOST_IN_WORK = 200;
+const MAX_IN_WORK = 200;
 
 /** The agenda as iCalendar (RFC 5545): what a phone or a wall calendar subscribes to. */
 export function agendaRouter(deps: {
@@ -167,7 +167,7 @@ export function agendaRouter(deps: {
       new Date(from.getTime() - LATE_DAYS * DAY_MS),
       new Date(from.getTime() + AHEAD_MS),
     );
-    const page = await deps.batches.list({ page: 1, pageSize: MOST_IN_WORK, sort: '-startedAt', stage: 'in-work' });
+    const page = await deps.batches.list({ page: 1, pageSize: MAX_IN_WORK, sort: '-startedAt', stage: 'in-work' });
     const inWork = await Promise.all(
       page.items.map(async ({ code }) => {
         const { batch } = await deps.batches.get(code);

@@ -11,7 +11,7 @@ import type { StudioClock } from '../live/studioClock';
 const [READING_MS, CLOCK_MS] = [250, 10_000];
 /** How long a subject that was looked up stands before it is looked up again, ms. */
 const SUBJECT_MS = 2_000;
-const MOST_STREAMS = 64;
+const MAX_STREAMS = 64;
 
 const query = z.object({ devices: z.string().max(200).optional(), batch: z.string().max(200).optional() });
 
@@ -24,12 +24,12 @@ interface EventDeps {
 }
 
 /** What may wait to be sent to a screen that does not read, bytes; beyond it the screen is let go, and joins again. */
-const MOST_WAITING = 1_000_000;
+const MAX_WAITING = 1_000_000;
 
 function send(response: Response, name: string, data: unknown): void {
   if (response.writableEnded || response.destroyed) return;
   response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
-  if (response.writableLength > MOST_WAITING) response.destroy();
+  if (response.writableLength > MAX_WAITING) response.destroy();
 }
 
 /** Figures of the devices that a screen watches, told as they change. */
@@ -89,7 +89,7 @@ export function eventsRouter({ bus, clock, devices, log, access }: EventDeps): R
   router.get('/events', (request, response) => {
     const parsed = query.safeParse(request.query);
     if (!parsed.success) throw new Problem(400, 'invalid-input', 'The query cannot be read.');
-    if (streams >= MOST_STREAMS)
+    if (streams >= MAX_STREAMS)
       throw new Problem(429, 'too-many-screens', 'Too many screens listen at once. Close one.');
     streams += 1;
     response.set({
@@ -114,7 +114,7 @@ export function eventsRouter({ bus, clock, devices, log, access }: EventDeps): R
             log,
           )
         : () => undefined;
-    const stopBus = bus.hear((told) => {
+    const stopBus = bus.subscribe((told) => {
       if (told.what === 'batch') send(response, 'batch', told.change);
       else {
         send(response, 'replaced', {});

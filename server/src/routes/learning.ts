@@ -21,9 +21,9 @@ const question = z.object({
 type Question = z.infer<typeof question>;
 
 /** Questions worked at on threads at once, and those that may wait for their turn. */
-const [MOST_RUNNING, MOST_WAITING] = [2, 8];
+const [MAX_RUNNING, MAX_WAITING] = [2, 8];
 /** Answers remembered until the data change. */
-const MOST_REMEMBERED = 24;
+const MAX_REMEMBERED = 24;
 
 interface LearningDeps {
   readonly facts: FactStore;
@@ -38,8 +38,8 @@ interface LearningDeps {
  * ends the work.
  */
 export function learningRouter({ facts, products, shelf, learner, log }: LearningDeps): Router {
-  const remembered = new Map<string, LearningResult>();
-  const few = fewAtOnce(MOST_RUNNING, MOST_WAITING);
+  const answers = new Map<string, LearningResult>();
+  const few = fewAtOnce(MAX_RUNNING, MAX_WAITING);
   async function jobOf(asked: Question): Promise<LearningJob> {
     const lines = await facts.lines(asked.from, asked.to);
     const cards = await products.list();
@@ -72,7 +72,7 @@ export function learningRouter({ facts, products, shelf, learner, log }: Learnin
         });
       response.write(`${JSON.stringify(line)}\n`);
     };
-    const known = remembered.get(key);
+    const known = answers.get(key);
     if (known) {
       say({ result: known, remembered: true });
       response.end();
@@ -94,8 +94,8 @@ export function learningRouter({ facts, products, shelf, learner, log }: Learnin
           ),
         leave.signal,
       );
-      if (remembered.size >= MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
-      remembered.set(key, result);
+      if (answers.size >= MAX_REMEMBERED) answers.delete(answers.keys().next().value!);
+      answers.set(key, result);
       say({ result });
     } catch (error) {
       if (error instanceof Problem) throw error;

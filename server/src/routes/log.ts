@@ -18,13 +18,13 @@ import type { BatchStore } from '../store/batchStore';
 import type { FilterStore } from '../store/filterStore';
 
 /** Most batches in one file, and most rows brought in with one request. */
-const [MOST_EXPORTED, MOST_ROWS] = [100_000, 2_000];
+const [MAX_EXPORTED, MAX_ROWS] = [100_000, 2_000];
 /** Batches read and written at a time, so that a long log does not fill the memory. */
 const CHUNK = 500;
 
 /** The batches of a filter in parts, each read only when the one before it has gone out. */
 async function* inChunks(batches: BatchStore, query: BatchListQuery): AsyncGenerator<Batch[]> {
-  for (let at = 0; at < MOST_EXPORTED; at += CHUNK) {
+  for (let at = 0; at < MAX_EXPORTED; at += CHUNK) {
     const some = (await batches.documents(query, CHUNK, at)).batches;
     if (some.length > 0) yield some;
     if (some.length < CHUNK) return;
@@ -99,10 +99,7 @@ export const EXPORT_PATHS = {
 };
 
 const importBody = z.object({
-  rows: z
-    .array(z.unknown())
-    .min(1, 'The file holds no rows.')
-    .max(MOST_ROWS, `Send at most ${MOST_ROWS} rows at once.`),
+  rows: z.array(z.unknown()).min(1, 'The file holds no rows.').max(MAX_ROWS, `Send at most ${MAX_ROWS} rows at once.`),
   apply: z.boolean().default(false),
   skipRefused: z.boolean().default(false),
   replaceOthers: z.boolean().default(false),

@@ -3,12 +3,12 @@ import { Problem } from '../http/problem';
 import type { PhotoStore } from '../store/photoStore';
 
 /** Largest photo taken, bytes; the browser sends it resized, well below. */
-const MOST_PHOTO_BYTES = 6_000_000;
+const MAX_PHOTO_BYTES = 6_000_000;
 
 /** Photos in and out as the pictures they are. */
 export function photoRouter(photos: PhotoStore): Router {
   const router = express.Router();
-  router.post('/photos', express.raw({ type: () => true, limit: MOST_PHOTO_BYTES }), async (request, response) => {
+  router.post('/photos', express.raw({ type: () => true, limit: MAX_PHOTO_BYTES }), async (request, response) => {
     if (!Buffer.isBuffer(request.body)) throw new Problem(400, 'not-a-photo', 'Send the picture as the body.');
     const id = await photos.add(request.body);
     response.status(201).location(`/api/v1/photos/${id}`).json({ id });

@@ -5,7 +5,7 @@ import type { AccessStore } from '../access/accessStore';
 import { bearerOf } from '../access/gate';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
-import { MOST_BODY_BYTES, boundBody } from '../http/bounds';
+import { MAX_BODY_BYTES, boundBody } from '../http/bounds';
 import { refusedBy } from '../http/refused';
 import type { ReadingStore } from '../store/readingStore';
 
@@ -21,7 +21,7 @@ export function readingRouter(readings: ReadingStore, access: AccessStore, now: 
   const router = express.Router();
   router.post(
     '/devices/:code/readings',
-    express.json({ limit: MOST_BODY_BYTES }),
+    express.json({ limit: MAX_BODY_BYTES }),
     boundBody,
     async (request, response) => {
       const token = bearerOf(request);

@@ -11,7 +11,7 @@ import { trustPage } from '../tls/trustPage';
 /** A whole backup may take this long to come in, ms. */
 const REQUEST_MS = 60 * 60_000;
 /** Connections held at once. */
-const MOST_CONNECTIONS = 512;
+const MAX_CONNECTIONS = 512;
 const EVERYWHERE = new Set(['0.0.0.0', '::']);
 
 /** Names this server goes by, beside every bare address. */
@@ -49,7 +49,7 @@ export function serverFor({ tls }: Config, handle: RequestListener): Server {
           tls.by === 'given' ? { ...options, cert: readFileSync(tls.cert), key: readFileSync(tls.key) } : options,
           handle,
         );
-  server.maxConnections = MOST_CONNECTIONS;
+  server.maxConnections = MAX_CONNECTIONS;
   return server;
 }
 

@@ -20,7 +20,7 @@ export interface Running {
 }
 
 /** Less room than this on the disk, bytes, and nothing is begun. */
-const LEAST_ROOM = 20_000_000;
+const MIN_ROOM = 20_000_000;
 /** How long what is under way may take when the server stops, ms. */
 const STOP_MS = 500;
 
@@ -61,7 +61,7 @@ function whoseServer(error: unknown, folder: string): unknown {
 
 function requireRoom(folder: string): void {
   const { bavail, bsize } = statfsSync(folder);
-  if (bavail * bsize < LEAST_ROOM) throw new NoRoom(folder, bavail * bsize);
+  if (bavail * bsize < MIN_ROOM) throw new NoRoom(folder, bavail * bsize);
 }
 
 /**

@@ -4,7 +4,7 @@ import { Problem } from '../http/problem';
 import type { EntryRow } from './models';
 
 /** The batch with an entry over it. @throws Problem 409 where fields conflict, 400 where the result is no batch */
-export function laidOver(before: Batch, entry: Entry): Batch {
+export function withEntry(before: Batch, entry: Entry): Batch {
   const { document, conflicts } = applyEntry(before, entry);
   if (conflicts.length > 0) {
     const said = (v: unknown) => (v === null ? 'nothing' : JSON.stringify(v));

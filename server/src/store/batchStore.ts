@@ -13,7 +13,7 @@ import {
 import { Op, type Transaction } from 'sequelize';
 import { actorNow, doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
-import { laidOver, refuseOther } from './batchEntries';
+import { withEntry, refuseOther } from './batchEntries';
 import { orderOf, whereOf } from './batchQuery';
 import { summaryOf } from './batchSummary';
 import { codeGuard } from './codeGuard';
@@ -73,7 +73,7 @@ const versionConflict = (code: string, stored: number, sent: number) =>
 const ROWS_AT_ONCE = 200;
 
 /** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
-const MOST_COUNTED = 9;
+const MAX_COUNTED = 9;
 
 /** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
 export type BatchGuard = (batch: Batch) => Promise<void>;
@@ -109,7 +109,7 @@ export function batchStore(
   async function nextCode(transaction: Transaction): Promise<string> {
     const [rows] = await sequelize.query(
       `SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history
-       WHERE batch_code GLOB 'B-[0-9]*' AND batch_code NOT GLOB 'B-*[^0-9]*' AND LENGTH(batch_code) <= ${MOST_COUNTED}`,
+       WHERE batch_code GLOB 'B-[0-9]*' AND batch_code NOT GLOB 'B-*[^0-9]*' AND LENGTH(batch_code) <= ${MAX_COUNTED}`,
       { transaction },
     );
     const most = (rows[0] as { most: number | null } | undefined)?.most ?? 0;
@@ -149,7 +149,7 @@ export function batchStore(
     );
   }
 
-  async function locked(code: string, version: number, transaction: Transaction): Promise<BatchRow> {
+  async function requireVersion(code: string, version: number, transaction: Transaction): Promise<BatchRow> {
     const row = await models.batches.findByPk(code, { transaction });
     if (!row) throw notFound(`Batch ${code}`);
     if (row.version !== version) throw versionConflict(code, row.version, version);
@@ -323,7 +323,7 @@ export function batchStore(
       const stored = await models.batches.findByPk(code);
       await checkOver(sent, stored && parse(stored));
       return write(async (transaction) => {
-        const row = await locked(code, version, transaction);
+        const row = await requireVersion(code, version, transaction);
         const before = parse(row);
         const batch: Batch = { ...sent, code, product: { ...sent.product, revision: card.revision } };
         const next = version + 1;
@@ -351,7 +351,7 @@ export function batchStore(
         refuseOther(sentBefore, code, entry);
         return { batch: parse(asItIs), version: asItIs.version };
       }
-      const look = laidOver(parse(asItIs), entry);
+      const look = withEntry(parse(asItIs), entry);
       const card = await cardOf(look);
       await checkOver(look, parse(asItIs));
       return write(async (transaction) => {
@@ -364,7 +364,7 @@ export function batchStore(
         }
         const before = parse(row);
         const batch: Batch = {
-          ...laidOver(before, entry),
+          ...withEntry(before, entry),
           code,
           product: { ...before.product, revision: card.revision },
         };
@@ -397,7 +397,7 @@ export function batchStore(
 
     remove: (code, version) =>
       write(async (transaction) => {
-        const row = await locked(code, version, transaction);
+        const row = await requireVersion(code, version, transaction);
         await record(parse(row), version + 1, 'deleted', parse(row), transaction);
         await row.destroy({ transaction });
       }),

@@ -3,7 +3,7 @@ import { Op } from 'sequelize';
 import type { Database } from './database';
 
 /** More looks than this at once are a list nobody walks. */
-const MOST_DUE = 500;
+const MAX_DUE = 500;
 
 /** Looks that are due. */
 export interface CheckStore {
@@ -20,7 +20,7 @@ export function checkStore({ models }: Database): CheckStore {
           ['nextCheckAt', 'ASC'],
           ['code', 'ASC'],
         ],
-        limit: MOST_DUE,
+        limit: MAX_DUE,
         attributes: ['code', 'productSlug', 'productRevision', 'mould', 'by', 'grade', 'nextCheckAt', 'nextCheckWhy'],
       });
       const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });

@@ -7,7 +7,7 @@ export interface Photo {
 }
 
 /** Most pixels of a picture that is taken, and the longest side that is kept. */
-const [MOST_PIXELS, LONGEST_SIDE] = [50_000_000, 2_560];
+const [MAX_PIXELS, LONGEST_SIDE] = [50_000_000, 2_560];
 const JPEG_QUALITY = 88;
 
 const bad = (message: string, cause?: unknown) =>
@@ -31,11 +31,11 @@ const magic = (bytes: Buffer): Photo['type'] | null => {
 export async function cleanPhoto(sent: Buffer): Promise<Photo> {
   const type = magic(sent);
   if (type === null) throw bad('This is neither a JPEG nor a PNG picture.');
-  const read = sharp(sent, { failOn: 'error', limitInputPixels: MOST_PIXELS, pages: 1 });
+  const read = sharp(sent, { failOn: 'error', limitInputPixels: MAX_PIXELS, pages: 1 });
   try {
     const { width, height } = await read.metadata();
-    if (width * height > MOST_PIXELS)
-      throw bad(`The picture has more than ${MOST_PIXELS / 1e6} million points. Take or send a smaller one.`);
+    if (width * height > MAX_PIXELS)
+      throw bad(`The picture has more than ${MAX_PIXELS / 1e6} million points. Take or send a smaller one.`);
     const painted = read
       .autoOrient()
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })

@@ -35,11 +35,11 @@ export interface Database {
 }
 
 /** Files up to this size are looked through when they are opened, bytes: larger ones would keep the studio waiting. */
-const MOST_LOOKED_THROUGH = 64_000_000;
+const MAX_LOOKED_THROUGH = 64_000_000;
 
 /** @throws DatabaseDamaged where the file does not hold together */
 async function requireSound(sequelize: Sequelize, file: string): Promise<void> {
-  if ((statSync(file, { throwIfNoEntry: false })?.size ?? 0) > MOST_LOOKED_THROUGH) return;
+  if ((statSync(file, { throwIfNoEntry: false })?.size ?? 0) > MAX_LOOKED_THROUGH) return;
   const [rows] = await sequelize.query('PRAGMA quick_check(1)');
   const [first] = rows as { quick_check: string }[];
   if (first?.quick_check !== 'ok') throw new DatabaseDamaged(first?.quick_check ?? 'It cannot be read.');

@@ -7,12 +7,12 @@ import { fewAtOnce } from '../work/fewAtOnce';
 import { cleanPhoto, type Photo } from './cleanPhoto';
 
 /** Pictures painted anew at once, and those that may wait. */
-const [MOST_AT_ONCE, MOST_WAITING] = [2, 24];
+const [MAX_AT_ONCE, MAX_WAITING] = [2, 24];
 
 /** Photos as files beside the database, named by their content, so that the same one is kept once. */
 export function photoStore(folder: string) {
   const name = /^[0-9a-f]{40}\.(jpg|png)$/;
-  const few = fewAtOnce(MOST_AT_ONCE, MOST_WAITING);
+  const few = fewAtOnce(MAX_AT_ONCE, MAX_WAITING);
   return {
     /** @throws Problem 400 for what is no photo, 429 where too many come at once */
     add: async (sent: Buffer): Promise<string> => {

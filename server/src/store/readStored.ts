@@ -4,7 +4,7 @@ type Tree = Record<string, unknown> | unknown[];
 const isTree = (value: unknown): value is Tree => typeof value === 'object' && value !== null;
 
 /** More rounds than a document is deep: each takes something away, so it comes to an end long before. */
-const MOST_ROUNDS = 50;
+const MAX_ROUNDS = 50;
 
 /** Takes away what stands at a path; nothing where there is nothing. */
 function takeAway(document: unknown, path: readonly PropertyKey[]): void {
@@ -25,7 +25,7 @@ export function readStored<T>(schema: z.ZodType<T>, text: string): T {
   const document: unknown = JSON.parse(text);
   /** How often something at a path was wrong: each time one level more is taken away. */
   const wrong = new Map<string, number>();
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+  for (let round = 0; round < MAX_ROUNDS; round += 1) {
     const parsed = schema.safeParse(document);
     if (parsed.success) return parsed.data;
     const { path } = parsed.error.issues[0]!;

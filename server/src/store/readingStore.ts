@@ -13,7 +13,7 @@ export interface StoredReading extends PostedReading {
 }
 
 /** Readings kept of one device; the oldest go first. */
-const MOST_KEPT = 20_000;
+const MAX_KEPT = 20_000;
 
 /** What devices on a wire posted, late ones too. */
 export function readingStore({ sequelize, write }: Database) {
@@ -30,7 +30,7 @@ export function readingStore({ sequelize, write }: Database) {
           );
         await sequelize.query(
           `DELETE FROM device_readings WHERE device = ? AND id <= (
-             SELECT id FROM device_readings WHERE device = ? ORDER BY id DESC LIMIT 1 OFFSET ${MOST_KEPT})`,
+             SELECT id FROM device_readings WHERE device = ? ORDER BY id DESC LIMIT 1 OFFSET ${MAX_KEPT})`,
           { replacements: [device, device], transaction },
         );
       }),

@@ -10,7 +10,7 @@ export interface Found {
 }
 
 /** Most of each kind; more would not be read. */
-const MOST_OF_A_KIND = 6;
+const MAX_OF_A_KIND = 6;
 
 const SOURCES: readonly {
   kind: Found['kind'];
@@ -97,7 +97,7 @@ export async function searchAll({ sequelize }: Database, words: string): Promise
         ...(kind === 'product' ? ['revision = current_revision'] : []),
       ].join(' AND ');
       const rows = await sequelize.query<{ code: string; title: string | null }>(
-        `SELECT ${code} AS code, ${title} AS title FROM ${from} WHERE ${where} ORDER BY ${order} LIMIT ${MOST_OF_A_KIND}`,
+        `SELECT ${code} AS code, ${title} AS title FROM ${from} WHERE ${where} ORDER BY ${order} LIMIT ${MAX_OF_A_KIND}`,
         { type: QueryTypes.SELECT, replacements: wanted },
       );
       return rows.map((r): Found => ({ kind, code: r.code, title: r.title ?? '' }));

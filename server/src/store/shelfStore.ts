@@ -60,7 +60,7 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
     }
   }
 
-  async function locked(
+  async function requireVersion(
     code: string,
     version: number,
     transaction: Parameters<Parameters<Database['write']>[0]>[0],
@@ -111,7 +111,7 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
       const stored = await rows.findByPk(code);
       await refuseNew(codesOf(item), stored ? codesOf(parse(stored).item) : []);
       return write(async (transaction) => {
-        const row = await locked(code, version, transaction);
+        const row = await requireVersion(code, version, transaction);
         await row.update(
           { version: version + 1, ...columns(item), updatedAt: new Date().toISOString() },
           { transaction },
@@ -121,7 +121,7 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
     },
     remove: (code, version) =>
       write(async (transaction) => {
-        await (await locked(code, version, transaction)).destroy({ transaction });
+        await (await requireVersion(code, version, transaction)).destroy({ transaction });
       }),
   };
 }

@@ -8,9 +8,9 @@ export interface FewAtOnce {
 
 /**
  * @param most pieces of work at the same time
- * @param mostWaiting pieces that may wait for their turn
+ * @param maxWaiting pieces that may wait for their turn
  */
-export function fewAtOnce(most: number, mostWaiting: number): FewAtOnce {
+export function fewAtOnce(most: number, maxWaiting: number): FewAtOnce {
   const queue: (() => void)[] = [];
   let running = 0;
   const next = () => {
@@ -32,7 +32,7 @@ export function fewAtOnce(most: number, mostWaiting: number): FewAtOnce {
         go();
         return;
       }
-      if (queue.length >= mostWaiting) {
+      if (queue.length >= maxWaiting) {
         fail(new Problem(429, 'too-busy', 'Too much is being worked out at once. Try again in a moment.'));
         return;
       }

@@ -6,7 +6,7 @@ import { inlineLearner, type LearningResult, type LearningRunner } from './learn
 type Told = { readonly share: number } | { readonly result: LearningResult };
 
 /** The most memory that one thread may take, MB: a hundred thousand batches need a third of it. */
-const MOST_MEMORY_MB = 1024;
+const MAX_MEMORY_MB = 1024;
 
 /** Works on a thread begun for the job and ended with it, or as soon as nobody waits. Works here where the built thread is missing. @param file the thread's script */
 export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js', import.meta.url))): LearningRunner {
@@ -20,7 +20,7 @@ export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js'
         }
         const worker = new Worker(file, {
           workerData: job,
-          resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+          resourceLimits: { maxOldGenerationSizeMb: MAX_MEMORY_MB },
         });
         const end = () => {
           signal.removeEventListener('abort', cancel);

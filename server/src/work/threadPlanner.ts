@@ -6,10 +6,10 @@ import { inlinePlanner, type PlanOutcome, type PlanRunner } from './planRunner';
 import type { PlanJob } from './planWorker';
 
 /** A plan that takes longer than this is given up, ms: every sum in it is bounded, so it would be a fault. */
-const MOST_MS = 30_000;
+const MAX_MS = 30_000;
 /** Plans that may wait for the thread; more are refused, to be asked again. */
-const MOST_WAITING = 32;
-const MOST_MEMORY_MB = 512;
+const MAX_WAITING = 32;
+const MAX_MEMORY_MB = 512;
 
 interface Waiting {
   readonly done: (outcome: PlanOutcome) => void;
@@ -34,7 +34,7 @@ export function threadPlanner(): PlanRunner {
     }
   }
   function begin(): Worker {
-    const worker = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB } });
+    const worker = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: MAX_MEMORY_MB } });
     worker.on('message', (answer: Answer) => {
       const w = waiting.get(answer.id);
       if (!w) return;
@@ -53,7 +53,7 @@ export function threadPlanner(): PlanRunner {
   return {
     run: (request, units) =>
       new Promise<PlanOutcome>((done, fail) => {
-        if (waiting.size >= MOST_WAITING) {
+        if (waiting.size >= MAX_WAITING) {
           fail(new Problem(429, 'too-busy', 'Too many plans are being worked out at once. Try again in a moment.'));
           return;
         }
@@ -61,7 +61,7 @@ export function threadPlanner(): PlanRunner {
         const timer = setTimeout(() => {
           thread?.terminate().catch(() => undefined);
           failAll(new Error('A plan took too long and was given up.'));
-        }, MOST_MS);
+        }, MAX_MS);
         waiting.set(id, { done, fail, timer });
         (thread ??= begin()).postMessage({ id, request, units } satisfies PlanJob);
       }),

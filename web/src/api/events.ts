@@ -6,7 +6,7 @@ const PREFIX = '/api/v1';
  */
 export function eventsFrom(
   path: string,
-  hear: Readonly<Record<string, (data: unknown) => void>>,
+  handlers: Readonly<Record<string, (data: unknown) => void>>,
   onState: (up: boolean) => void,
 ): () => void {
   const source = new EventSource(`${PREFIX}${path}`);
@@ -16,7 +16,7 @@ export function eventsFrom(
   source.onerror = () => {
     onState(false);
   };
-  for (const [name, act] of Object.entries(hear))
+  for (const [name, act] of Object.entries(handlers))
     source.addEventListener(name, (event) => {
       act(JSON.parse((event as MessageEvent<string>).data));
     });

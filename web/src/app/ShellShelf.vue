@@ -15,8 +15,8 @@ const draft = useDraft().forCode(null);
 const route = useRoute();
 const router = useRouter();
 /** Jars that fit the height of a bench screen without scrolling past the new one. */
-const MOST_SHOWN = 9;
-const jars = computed(() => work.items.slice(0, MOST_SHOWN));
+const MAX_SHOWN = 9;
+const jars = computed(() => work.items.slice(0, MAX_SHOWN));
 const hidden = computed(() => work.items.length - jars.value.length + work.more);
 const isSet = (item: WorkItem) =>
   !isLiquid(item.stage) &&
@@ -28,7 +28,7 @@ const place = (item: WorkItem) => ({
   name: item.stage === 'check' || item.stage === 'done' ? 'batch' : 'bench',
   params: { code: item.code },
 });
-for (let i = 1; i <= MOST_SHOWN; i += 1)
+for (let i = 1; i <= MAX_SHOWN; i += 1)
   onPlainKey(String(i), () => {
     const item = jars.value[i - 1];
     if (item) void router.push(place(item));

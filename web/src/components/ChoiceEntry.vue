@@ -13,9 +13,9 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ change: [value: string | null] }>();
 /** More than this many do not fit beside each other. */
-const MOST_BESIDE = 4;
+const MAX_BESIDE = 4;
 const items = computed(() => props.options.map((value) => ({ value, words: value.replaceAll('-', ' ') })));
-const beside = computed(() => !props.list && props.options.length <= MOST_BESIDE);
+const beside = computed(() => !props.list && props.options.length <= MAX_BESIDE);
 </script>
 
 <template>

@@ -31,7 +31,7 @@ export const useLive = defineStore('live', () => {
       },
       batch: (data) => {
         const change = changeEventSchema.parse(data);
-        for (const hear of listeners) hear(change);
+        for (const listener of listeners) listener(change);
       },
       replaced: () => {
         replaced.value = true;

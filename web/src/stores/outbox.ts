@@ -28,7 +28,7 @@ export const useOutbox = defineStore('outbox', () => {
         db,
         send: (w) => api.enter(w.code, w.entry),
         onStored: (code, stored) => {
-          for (const hear of listeners) hear(code, stored);
+          for (const listener of listeners) listener(code, stored);
         },
         onQueue: (q) => {
           queue.value = q;

@@ -22,7 +22,7 @@ const isAway = (error: unknown): boolean =>
 export function sendInOrder(deps: SendDeps) {
   let queue: Waiting[] = [];
   let [busy, last] = [false, Promise.resolve()];
-  const tell = () => {
+  const publishQueue = () => {
     deps.onQueue([...queue]);
   };
 
@@ -67,20 +67,20 @@ export function sendInOrder(deps: SendDeps) {
       await deps.db.put(refused);
       queue = queue.map((w) => (w.seq === next.seq ? refused : w));
     }
-    tell();
+    publishQueue();
     return true;
   }
 
   return {
     load: async () => {
       queue = await deps.db.all();
-      tell();
+      publishQueue();
       await pump();
     },
     add: async (code: string, entry: Waiting['entry']) => {
       const made = await deps.db.add(code, entry);
       queue = [...queue, made];
-      tell();
+      publishQueue();
       void pump();
     },
     /** Puts a refused entry over what stands there, or lets it go. */
@@ -96,7 +96,7 @@ export function sendInOrder(deps: SendDeps) {
         await deps.db.put(again);
         queue = queue.map((w) => (w.seq === seq ? again : w));
       }
-      tell();
+      publishQueue();
       await pump();
     },
     pump,

@@ -7,7 +7,7 @@ import { useProducts } from './products';
 import { byUrgency, workItem, type WorkItem } from './urgency';
 
 /** Jars that fit a shelf; the rest are in the log. */
-const MOST_JARS = 24;
+const MAX_JARS = 24;
 /** How often the shelf asks whether another tablet changed something, ms. */
 const REFRESH_MS = 30_000;
 /** Changes that come one upon another are read once, ms. */
@@ -25,7 +25,7 @@ export const useWork = defineStore('work', () => {
 
   async function load(): Promise<void> {
     try {
-      const page = await api.batches({ stage: 'in-work', pageSize: String(MOST_JARS) });
+      const page = await api.batches({ stage: 'in-work', pageSize: String(MAX_JARS) });
       const found = await Promise.all(
         page.items.map(async ({ code }) => {
           const { batch } = await api.batch(code);
@@ -48,7 +48,7 @@ export const useWork = defineStore('work', () => {
       const { batch } = await api.batch(code);
       const item = workItem(await products.at(batch.product.slug, batch.product.revision), batch);
       const others = items.value.filter((i) => i.code !== code);
-      items.value = item.stage === 'done' ? others : [...others, item].sort(byUrgency).slice(0, MOST_JARS);
+      items.value = item.stage === 'done' ? others : [...others, item].sort(byUrgency).slice(0, MAX_JARS);
     } catch (error) {
       // A batch that is gone leaves the shelf; a server that is away is told by the next whole load.
       if (error instanceof ApiProblem && error.status === 404) items.value = items.value.filter((i) => i.code !== code);

@@ -8,7 +8,7 @@ import {
   quickPlan,
   wordsIn,
   type CardConflict,
-  type FitWish,
+  type FitRequest,
   type MouldAnswer,
   type Product,
   type ProductFit,
@@ -22,7 +22,7 @@ export type PlanJob =
       readonly kind: 'fits';
       readonly id: number;
       readonly products: readonly unknown[];
-      readonly wish: FitWish;
+      readonly wish: FitRequest;
       readonly units: UnitChoice;
     }
   | { readonly kind: 'depth-conflict'; readonly id: number; readonly product: unknown };

@@ -1,9 +1,9 @@
 /** Largest picture file taken, bytes. */
-const MOST_BYTES = 40_000_000;
+const MAX_BYTES = 40_000_000;
 
 /** A picture resized to be kept, without what the camera wrote beside it; null where it is no picture. */
 export async function shrinkPhoto(file: File): Promise<Blob | null> {
-  if (file.size > MOST_BYTES) return null;
+  if (file.size > MAX_BYTES) return null;
   const worker = new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' });
   try {
     return await new Promise<Blob | null>((done) => {

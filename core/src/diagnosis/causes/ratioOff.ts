@@ -37,19 +37,19 @@ function errorEvidence(facts: CaseFacts): MaybeEvidence {
 }
 
 function slipEvidence({ product, batch, seen }: CaseFacts): MaybeEvidence {
-  const slip = ratioSignature(product, batch);
-  if (!slip || seen.kind === 'yellowing') return null;
+  const signature = ratioSignature(product, batch);
+  if (!signature || seen.kind === 'yellowing') return null;
   return {
     field: 'mix.amountB',
     measured: batch.mix?.amountB ?? null,
     limit: null,
     unit: batch.mix?.unit ?? 'g',
     points: 5,
-    says: `The amounts fit a known slip: ${SIGNATURE_WORDS[slip]}.`,
+    says: `The amounts fit a known slip: ${SIGNATURE_WORDS[signature]}.`,
   };
 }
 
-/** How far out of ratio the record shows it: a slip or far outside never hardens, slightly outside is usable. */
+/** How far out of ratio the record shows it: a signature or far outside never hardens, slightly outside is usable. */
 export function ratioSeverity(facts: CaseFacts): 'far' | 'slight' | 'not-known' {
   if (ratioSignature(facts.product, facts.batch)) return 'far';
   const error = figures(facts, 'mix.ratioErrorPct')?.measured;

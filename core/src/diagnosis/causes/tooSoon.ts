@@ -26,7 +26,7 @@ export function milestoneOf({ product, seen }: CaseFacts): Milestone | null {
 }
 
 /** Ages under this are as good as none, min. */
-const LEAST_AGE_MIN = 1e-3;
+const MIN_AGE_MIN = 1e-3;
 
 /** When a milestone is reached, hours after the parts met, never counted colder than the card's coldest room. */
 export function milestoneH({ product, cureC }: CaseFacts, milestone: Milestone): number {
@@ -48,7 +48,7 @@ function ageEvidence(facts: CaseFacts): MaybeEvidence {
     limit: milestone.minutes / 60,
     unit: 'h',
     // At the very moment the parts met nothing has aged; what it then says is as much as it ever says.
-    points: pointsFor(Math.log(milestone.minutes / Math.max(age, LEAST_AGE_MIN)), weight),
+    points: pointsFor(Math.log(milestone.minutes / Math.max(age, MIN_AGE_MIN)), weight),
     says: `Checked after ${say(seen.afterH, 'h')}, worth ${say(age, 'min')} at ${say(milestone.atC, '°C')}; the card says ${milestone.words} after ${say(milestone.minutes, 'min')}.`,
   };
 }

@@ -7,7 +7,7 @@ import { overHigh, underLow, type MaybeEvidence } from '../evidence';
 import { pointsFor } from '../weight';
 
 /** No lamp at a bench gives more than this, mJ/cm²; deeper than that light does not come. */
-const MOST_DOSE = 50_000;
+const MAX_DOSE = 50_000;
 
 /** What the light still cures in this mix: colour shortens it, card limit or not. */
 function penetration({ product, batch }: CaseFacts): { mm: number; shortened: boolean } | null {
@@ -66,7 +66,7 @@ export function missingDose(facts: CaseFacts): number | null {
     criticalMJPerCM2: critical,
     penetrationMm: reach.mm,
   });
-  return through > MOST_DOSE ? Math.max(0, stated) : Math.max(0, stated, through - dose);
+  return through > MAX_DOSE ? Math.max(0, stated) : Math.max(0, stated, through - dose);
 }
 
 export const underExposed: Cause = {

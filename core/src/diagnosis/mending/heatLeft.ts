@@ -40,7 +40,7 @@ export function heatLeft(facts: CaseFacts): HeatLeft | null {
       densityGPerML: fit.densityGPerML,
       resinC: stoodC,
       roomC: stoodC,
-      mostMinutes: Math.max(1, seen.afterH * 60),
+      maxMinutes: Math.max(1, seen.afterH * 60),
     },
   );
   const warmC = Math.max(stoodC, product.room?.maxC ?? stoodC + HOT_BOX_OVER_K);

@@ -22,11 +22,11 @@ watch(
   { immediate: true },
 );
 /** Beyond this many names a change is told by their number. */
-const MOST_NAMED = 4;
+const MAX_NAMED = 4;
 const what = (h: HistoryEntry) => {
   if (h.action !== 'replaced') return h.action;
-  const more = h.changed.length - MOST_NAMED;
-  return `changed ${h.changed.slice(0, MOST_NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
+  const more = h.changed.length - MAX_NAMED;
+  return `changed ${h.changed.slice(0, MAX_NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
 };
 </script>
 

@@ -4,7 +4,7 @@ import {
   benchClock,
   benchSteps,
   currentStep,
-  inverseSet,
+  invertPatch,
   mixMasses,
   mixOfBatch,
   mixStartC,
@@ -158,7 +158,7 @@ function makeBench(code: Ref<string>) {
       ? [{ path: 'bench.done', value: { step: of, atMin: at === null ? null : Math.round(at * 100) / 100 } }]
       : [];
     if (changes.length > 0 && words !== null)
-      undoKept.value = { ...undoKept.value, [code.value]: { words, set: inverseSet({ set: changes }) } };
+      undoKept.value = { ...undoKept.value, [code.value]: { words, set: invertPatch({ set: changes }) } };
     await outbox.add(code.value, {
       key: newKey(),
       at: localMoment(new Date(live.exactMs())),

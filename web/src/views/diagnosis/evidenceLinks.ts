@@ -18,14 +18,14 @@ export interface EvidenceRow {
 /** Causes with a smaller share are told together, so that the likely ones stay in view. */
 export const SHOWN_SHARE = 0.03;
 /** The likeliest few are always argued, however small their shares. */
-const LEAST_CAUSES = 3;
+const MIN_CAUSES = 3;
 /** More causes than this do not fit beside the record. */
-const MOST_CAUSES = 5;
+const MAX_CAUSES = 5;
 
 /** The causes worth a card of their own, and what the rest come to together. */
 export function shownCauses({ causes }: SymptomDiagnosis) {
   const shown = causes.filter(
-    (c, i) => c.id === 'something-else' || i < LEAST_CAUSES || (c.share >= SHOWN_SHARE && i < MOST_CAUSES),
+    (c, i) => c.id === 'something-else' || i < MIN_CAUSES || (c.share >= SHOWN_SHARE && i < MAX_CAUSES),
   );
   const rest = causes.filter((c) => !shown.includes(c));
   return { shown, rest, restShare: rest.reduce((sum, c) => sum + c.share, 0) };

@@ -91,8 +91,8 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
                 {{ f.factor === 'product' ? (names[f.level] ?? f.level) : levelWords(f.factor, f.level, names) }}
               </h3>
               <span v-if="f.small" class="tag small">few batches</span
-              ><span v-else-if="f.stands" class="tag small firm">stands by itself</span
-              ><span v-else-if="f.travelsWith" class="tag small">not parted</span
+              ><span v-else-if="f.independent" class="tag small firm">stands by itself</span
+              ><span v-else-if="f.confoundedWith" class="tag small">not parted</span
               ><span v-else class="tag small">not sure</span>
             </div>
             <div class="told">

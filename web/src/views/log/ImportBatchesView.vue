@@ -15,13 +15,13 @@ const WORDS = {
   refused: 'refused',
 } as const;
 /** What has to be read comes first; what changes nothing is counted, not listed. */
-const MOST_LISTED = 200;
+const MAX_LISTED = 200;
 const RANK = { refused: 0, differs: 1, new: 2, same: 3 } as const;
 const listed = computed(() =>
   [...(rows.value ?? [])]
     .filter((r) => r.action !== 'same')
     .sort((a, b) => RANK[a.action] - RANK[b.action] || a.row - b.row)
-    .slice(0, MOST_LISTED),
+    .slice(0, MAX_LISTED),
 );
 </script>
 

@@ -46,7 +46,7 @@ const exported = computed((): Record<string, string> =>
   codes.value.length > 0 ? { codes: codes.value.join(','), sort: sort.value } : { ...chosen.value, sort: sort.value },
 );
 /** As many as fit side by side and still say something. */
-const MOST_COMPARED = 12;
+const MAX_COMPARED = 12;
 const openBatch = ({ data }: { data: BatchSummary }) => {
   void router.push({ name: 'batch', params: { code: data.code } });
 };
@@ -71,13 +71,13 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         <Button
           v-if="codes.length > 0"
           :label="
-            codes.length > MOST_COMPARED
-              ? `Compare at most ${MOST_COMPARED}`
+            codes.length > MAX_COMPARED
+              ? `Compare at most ${MAX_COMPARED}`
               : codes.length === 1
                 ? 'Pick another to compare'
                 : `Compare ${codes.length}`
           "
-          :disabled="codes.length < 2 || codes.length > MOST_COMPARED"
+          :disabled="codes.length < 2 || codes.length > MAX_COMPARED"
           @click="compare"
         />
         <a class="p-button p-component p-button-secondary" :href="exportAddress('csv', exported)" download

@@ -5,7 +5,7 @@ import Papa from 'papaparse';
 export type BatchFile = { readonly ok: true; readonly rows: unknown[] } | { readonly ok: false; readonly says: string };
 
 /** Largest file taken, bytes. */
-const MOST_BYTES = 400_000_000;
+const MAX_BYTES = 400_000_000;
 
 function fromJson(text: string, name: string): BatchFile {
   try {
@@ -33,8 +33,8 @@ function fromCsv(text: string, name: string): BatchFile {
 
 /** Reads batches from a JSON or CSV file (RFC 4180, UTF-8, dotted names in the first row). */
 export function readBatches(name: string, bytes: ArrayBuffer): BatchFile {
-  if (bytes.byteLength > MOST_BYTES)
-    return { ok: false, says: `${name} is larger than ${MOST_BYTES / 1e6} MB. Bring it in in parts.` };
+  if (bytes.byteLength > MAX_BYTES)
+    return { ok: false, says: `${name} is larger than ${MAX_BYTES / 1e6} MB. Bring it in in parts.` };
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes).replace(/^\uFEFF/, '');
@@ -45,12 +45,12 @@ export function readBatches(name: string, bytes: ArrayBuffer): BatchFile {
 }
 
 /** Rows in parts that a request may carry: so many at most, and not too long. */
-export function inParts(rows: readonly unknown[], mostRows = 400, mostBytes = 1_200_000): unknown[][] {
+export function inParts(rows: readonly unknown[], maxRows = 400, maxBytes = 1_200_000): unknown[][] {
   const parts: unknown[][] = [];
   let [bytes, part]: [number, unknown[]] = [0, []];
   for (const row of rows) {
     const size = JSON.stringify(row).length;
-    if (part.length > 0 && (part.length >= mostRows || bytes + size > mostBytes)) {
+    if (part.length > 0 && (part.length >= maxRows || bytes + size > maxBytes)) {
       parts.push(part);
       [bytes, part] = [0, []];
     }

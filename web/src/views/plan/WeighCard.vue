@@ -13,7 +13,7 @@ const { store, built, product } = usePlanContext();
 const shelf = useShelf();
 const units = useUnits();
 /** More drops than this nobody counts. */
-const MOST_DROPS = 120;
+const MAX_DROPS = 120;
 const ROUNDS = [
   { value: 'none', words: 'As it comes' },
   { value: 'A', words: 'A round' },
@@ -39,7 +39,7 @@ const steps = computed(() =>
         more: [
           pct,
           volumeML === null || name === 'powder' ? '' : units.say(volumeML, 'mL'),
-          drops === null || drops > MOST_DROPS ? '' : `${drops} drops`,
+          drops === null || drops > MAX_DROPS ? '' : `${drops} drops`,
         ]
           .filter(Boolean)
           .join(', '),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CLARITIES, isVacuumed, sayMinutes, type FitVerdict, type FitWish, type ProductFit } from '@warm-jar/core';
+import { CLARITIES, isVacuumed, sayMinutes, type FitVerdict, type FitRequest, type ProductFit } from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
 import Button from 'primevue/button';
 import ToggleSwitch from 'primevue/toggleswitch';
@@ -22,7 +22,7 @@ const fits = shallowRef<readonly ProductFit[]>([]);
 const working = ref(false);
 const problem = ref<string | null>(null);
 const clarities = CLARITIES.map((value) => ({ value, words: inWords(value) }));
-const wish = computed<FitWish | null>(() => {
+const wish = computed<FitRequest | null>(() => {
   const b = built.value;
   if (!b || (b.fill.volumeML === null && b.fill.massG === null)) return null;
   const mould = shelf.moulds.find(

@@ -19,13 +19,13 @@ export interface BudgetBar {
 }
 
 /** A bar never shows more than this many times the work: a pot life of hours would squeeze it to nothing. */
-const MOST_TIMES = 3;
+const MAX_TIMES = 3;
 
 /** Lays a plan's steps against its pot life. */
 export function budgetBar(plan: Pick<Plan, 'timeline' | 'potLifeMin' | 'gelMin'>): BudgetBar {
   const end = plan.timeline.at(-1)?.toMin ?? 0;
   const wanted = Math.max(end, plan.potLifeMin ?? 0, Math.min(plan.gelMin ?? 0, (plan.potLifeMin ?? 0) * 1.6)) * 1.04;
-  const minutes = Math.max(Math.min(wanted, end * MOST_TIMES), end * 1.04, 0.1);
+  const minutes = Math.max(Math.min(wanted, end * MAX_TIMES), end * 1.04, 0.1);
   const share = (m: number) => m / minutes;
   const within = (m: number | null) => (m === null || m > minutes ? null : share(m));
   const cut = plan.potLifeMin !== null && plan.potLifeMin > minutes;

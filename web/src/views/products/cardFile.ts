@@ -5,7 +5,7 @@ import Papa from 'papaparse';
 export type CardFile = { readonly ok: true; readonly rows: unknown[] } | { readonly ok: false; readonly says: string };
 
 /** Largest file of cards taken, bytes. */
-const MOST_BYTES = 2_000_000;
+const MAX_BYTES = 2_000_000;
 
 /** UTF-8, or null where the bytes are another encoding. */
 function asUtf8(bytes: ArrayBuffer): string | null {
@@ -49,7 +49,7 @@ function fromCsv(text: string, name: string): CardFile {
 
 /** Reads cards from a JSON or CSV file (RFC 4180, UTF-8, dotted names in the first row). */
 export function readCards(name: string, bytes: ArrayBuffer): CardFile {
-  if (bytes.byteLength > MOST_BYTES) return { ok: false, says: `${name} is larger than ${MOST_BYTES / 1e6} MB.` };
+  if (bytes.byteLength > MAX_BYTES) return { ok: false, says: `${name} is larger than ${MAX_BYTES / 1e6} MB.` };
   const text = asUtf8(bytes);
   if (text === null)
     return { ok: false, says: `${name} is not in UTF-8. Save it again as "CSV UTF-8" in the program it comes from.` };

@@ -1,9 +1,9 @@
 import { minutesAt } from '../cure/equivalentAge';
 import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 import type { CauseId } from '../formats/vocabulary';
-import { given, only, type Slip } from './slip';
+import { given, only, type InjectedFault } from './injectedFault';
 
-const coldCure: Slip = ({ chance, card }) =>
+const coldCure: InjectedFault = ({ chance, card }) =>
   card.family === 'uv-acrylate'
     ? null
     : given(card.room?.minC, (least) => {
@@ -16,7 +16,7 @@ const coldCure: Slip = ({ chance, card }) =>
       });
 
 /** Looked at, or taken out, before the card's time at that temperature. */
-const tooSoon: Slip = ({ chance, card, seen }) => {
+const tooSoon: InjectedFault = ({ chance, card, seen }) => {
   if (card.family === 'uv-acrylate') return null;
   const of = (stated: { minutes?: number | null | undefined; atC?: number | null | undefined } | null | undefined) =>
     stated?.minutes == null
@@ -39,7 +39,7 @@ const tooSoon: Slip = ({ chance, card, seen }) => {
   });
 };
 
-const overheated: Slip = ({ chance, card }) =>
+const overheated: InjectedFault = ({ chance, card }) =>
   given(card.depth?.maxMm, (most) =>
     given(card.exothermMaxC, (limit) =>
       only({
@@ -49,7 +49,7 @@ const overheated: Slip = ({ chance, card }) =>
     ),
   );
 
-const underExposed: Slip = ({ chance, card }) =>
+const underExposed: InjectedFault = ({ chance, card }) =>
   card.family !== 'uv-acrylate'
     ? null
     : given(card.light?.doseMJPerCM2, (dose) =>
@@ -58,7 +58,7 @@ const underExposed: Slip = ({ chance, card }) =>
           : only({ pour: { depthMm: (card.depth?.maxMm ?? 5) * chance.between(1.1, 2.5) } }),
       );
 
-const amineBlush: Slip = ({ chance, card }) =>
+const amineBlush: InjectedFault = ({ chance, card }) =>
   card.family !== 'epoxy'
     ? null
     : only({
@@ -68,14 +68,14 @@ const amineBlush: Slip = ({ chance, card }) =>
         },
       });
 
-const inhibited: Slip = ({ chance, card }) => {
+const inhibited: InjectedFault = ({ chance, card }) => {
   const stops = card.inhibitedBy ?? [];
   if (stops.length === 0) return null;
   const by = chance.pick(stops);
   return only({ mould: by === 'tin-silicone' && chance.flip(0.6) ? { rubber: by } : { contacts: [by] } });
 };
 
-export const SLIPS_OF_CURING: Partial<Record<CauseId, Slip>> = {
+export const FAULTS_OF_CURING: Partial<Record<CauseId, InjectedFault>> = {
   'cold-cure': coldCure,
   'too-soon': tooSoon,
   overheated,

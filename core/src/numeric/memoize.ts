@@ -2,7 +2,7 @@
  * A function of an object that is worked out once for each object and forgotten with it.
  * @param work pure: the same object always gives the same answer
  */
-export function remembered<K extends object, V>(work: (key: K) => V): (key: K) => V {
+export function memoize<K extends object, V>(work: (key: K) => V): (key: K) => V {
   const known = new WeakMap<K, { readonly value: V }>();
   return (key) => {
     const before = known.get(key);

@@ -1,5 +1,5 @@
 import type { CauseId } from '../formats/vocabulary';
-import { only, type Slip } from './slip';
+import { only, type InjectedFault } from './injectedFault';
 
 const laidIn = (patch: Record<string, unknown>) => ({
   inclusions: [{ what: 'brass turning', kind: 'metal', moisturePct: 0, treated: false, ...patch }],
@@ -9,7 +9,7 @@ const coloured = (kind: string, massG: number) => ({
 });
 
 /** Slips at the mould's edge, at what lies below or is laid in, and with colour that is not dissolved. */
-export const SLIPS_OF_SURFACE: Partial<Record<CauseId, Slip>> = {
+export const FAULTS_OF_SURFACE: Partial<Record<CauseId, InjectedFault>> = {
   'mould-leaked': ({ chance }) =>
     only({
       pour: { levelLostMm: chance.between(0.6, 5) },

@@ -49,7 +49,7 @@ export function overlap(a: readonly number[], b: readonly number[]): number {
  * together share the effect between them instead of each claiming it.
  * @returns for each outcome, what is left of each level
  */
-export function partFactors(
+export function adjustedOdds(
   facts: readonly CastFacts[],
   outcomes: readonly string[],
   levels: readonly Level[],

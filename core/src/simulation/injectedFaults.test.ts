@@ -8,9 +8,9 @@ import { PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS, type CauseId, type SymptomKind } fr
 import { workingTime } from '../cure/workingTime';
 import { wordsIn } from '../units/wording';
 import { chanceFrom } from './chance';
-import { SLIPS, couldBe, hiddenCase } from './hiddenCase';
+import { INJECTED_FAULTS, couldBe, hiddenCase } from './hiddenCase';
 import { SALTMARSH_CARDS } from './saltmarshCards';
-import type { SlipScene } from './slip';
+import type { FaultScene } from './injectedFault';
 import { overlay, soundBatch } from './soundBatch';
 
 const LOOKED_AFTER_H = 48;
@@ -26,16 +26,16 @@ function scenesOf(cause: Cause): { slug: string; kind: SymptomKind; pattern: str
   );
 }
 
-/** Mean share of a cause over made-up batches, with its slip in them and without. */
-function shares(cause: Cause, rounds: number): { withSlip: number; without: number; made: number } {
+/** Mean share of a cause over made-up batches, with its fault in them and without. */
+function shares(cause: Cause, rounds: number): { withFault: number; without: number; made: number } {
   const chance = chanceFrom(11);
   const all = scenesOf(cause);
-  let [withSlip, without, made] = [0, 0, 0];
+  let [withFault, without, made] = [0, 0, 0];
   for (let i = 0; i < rounds; i += 1) {
     const { slug, kind, pattern } = all[i % all.length]!;
     const card = SALTMARSH_CARDS.find((c) => c.slug === slug)!;
     const base = soundBatch(slug, {}, 200);
-    const scene: SlipScene = {
+    const scene: FaultScene = {
       chance,
       card,
       seen: { kind, pattern },
@@ -43,33 +43,33 @@ function shares(cause: Cause, rounds: number): { withSlip: number; without: numb
       gelMin: workingTime(card, base).gelMin,
       startedAt: base.startedAt ?? '',
     };
-    const slipped = SLIPS[cause.id]?.(scene);
-    const spoiled = slipped ? batchSchema.safeParse(overlay(base, slipped.patch)) : null;
-    if (!slipped || !spoiled?.success) continue;
-    const afterH = slipped.afterH ?? LOOKED_AFTER_H;
-    const shareIn = (batch: typeof base, history: NonNullable<typeof slipped.history>) =>
+    const faultped = INJECTED_FAULTS[cause.id]?.(scene);
+    const spoiled = faultped ? batchSchema.safeParse(overlay(base, faultped.patch)) : null;
+    if (!faultped || !spoiled?.success) continue;
+    const afterH = faultped.afterH ?? LOOKED_AFTER_H;
+    const shareIn = (batch: typeof base, history: NonNullable<typeof faultped.history>) =>
       rankCauses({ ...recordFacts(card, batch, wordsIn(), history), seen: { kind, pattern, afterH } }).find(
         (c) => c.id === cause.id,
       )?.share ?? 0;
-    withSlip += shareIn(spoiled.data, slipped.history ?? {});
+    withFault += shareIn(spoiled.data, faultped.history ?? {});
     without += shareIn(base, {});
     made += 1;
   }
-  return { withSlip: withSlip / made, without: without / made, made };
+  return { withFault: withFault / made, without: without / made, made };
 }
 
-describe('every slip of the made-up studio', () => {
+describe('every fault of the made-up studio', () => {
   it("is one of the catalogue's causes, and every cause but those the fault alone shows has one", () => {
     const ids = new Set(CATALOGUE.map((c) => c.id));
-    for (const id of Object.keys(SLIPS)) expect(ids.has(id as CauseId), id).toBe(true);
-    expect(Object.keys(SLIPS).length).toBeGreaterThanOrEqual(CATALOGUE.length - 6);
+    for (const id of Object.keys(INJECTED_FAULTS)) expect(ids.has(id as CauseId), id).toBe(true);
+    expect(Object.keys(INJECTED_FAULTS).length).toBeGreaterThanOrEqual(CATALOGUE.length - 6);
   });
-  it.each(CATALOGUE.filter((c) => SLIPS[c.id]).map((c) => [c.id, c] as const))(
+  it.each(CATALOGUE.filter((c) => INJECTED_FAULTS[c.id]).map((c) => [c.id, c] as const))(
     '%s leaves a trace that speaks for itself',
     (_id, cause) => {
-      const { withSlip, without, made } = shares(cause, 24);
+      const { withFault, without, made } = shares(cause, 24);
       expect(made).toBeGreaterThan(0);
-      expect(withSlip).toBeGreaterThan(without);
+      expect(withFault).toBeGreaterThan(without);
     },
   );
 });
@@ -81,13 +81,13 @@ describe('a made-up batch with a hidden cause', () => {
       const { product, batch, cause, seen } = hiddenCase(chance);
       expect(batchSchema.safeParse(batch).success).toBe(true);
       expect(batch.checks![0]!.symptoms![0]).toMatchObject({ kind: seen.kind, pattern: seen.pattern });
-      const scene: SlipScene = { chance, card: product, seen, totalG: 200, gelMin: null, startedAt: '' };
+      const scene: FaultScene = { chance, card: product, seen, totalG: 200, gelMin: null, startedAt: '' };
       expect(couldBe(scene).map((c) => c.cause)).toContain(cause);
     }
   });
   it('is the same again from the same seed, and has no gaps where none are allowed', () => {
     expect(hiddenCase(chanceFrom(9))).toEqual(hiddenCase(chanceFrom(9)));
-    const whole = Array.from({ length: 20 }, (_, i) => hiddenCase(chanceFrom(i), { mostGaps: 0, besideRate: 0 }).batch);
+    const whole = Array.from({ length: 20 }, (_, i) => hiddenCase(chanceFrom(i), { maxGaps: 0, besideRate: 0 }).batch);
     expect(whole.every((b) => b.room?.temperatureC != null && b.mix != null)).toBe(true);
   });
 });

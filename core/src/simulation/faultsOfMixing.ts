@@ -2,11 +2,11 @@ import { addMonths } from '../limits/lotDates';
 import { partsForTotal } from '../mixing/partsForTotal';
 import type { Product } from '../formats/product';
 import type { CauseId } from '../formats/vocabulary';
-import { given, only, type Slip, type SlipScene } from './slip';
+import { given, only, type InjectedFault, type FaultScene } from './injectedFault';
 
 const hasRatio = (card: Product) => (card.ratio.byWeight ?? card.ratio.powder) != null;
 
-const ratioOff: Slip = ({ chance, card, totalG }) => {
+const ratioOff: InjectedFault = ({ chance, card, totalG }) => {
   if (!hasRatio(card)) return null;
   const { massAG, massBG } = partsForTotal(card, totalG);
   // A scale too coarse, or a cup misread, leaves the intended figures in the record.
@@ -19,7 +19,7 @@ const ratioOff: Slip = ({ chance, card, totalG }) => {
   return only({ mix: { amountA: massAG, amountB: massBG * Math.max(0, 1 + errorPct / 100) } });
 };
 
-const underMixed: Slip = ({ chance, card }) =>
+const underMixed: InjectedFault = ({ chance, card }) =>
   card.family === 'uv-acrylate'
     ? null
     : given(card.mix?.minMin || null, (least) =>
@@ -32,7 +32,7 @@ const underMixed: Slip = ({ chance, card }) =>
         }),
       );
 
-const tooMuchAdditive: Slip = ({ chance, card, totalG }) =>
+const tooMuchAdditive: InjectedFault = ({ chance, card, totalG }) =>
   given(card.additives?.totalMaxPct, (most) => {
     const kind = chance.pick(['pigment-paste', 'dye', 'mica'] as const);
     if (chance.flip(0.2)) return only({ additives: [{ name: kind, kind, massG: null, drops: 20, applied: 'mixed' }] });
@@ -41,10 +41,10 @@ const tooMuchAdditive: Slip = ({ chance, card, totalG }) =>
     });
   });
 
-const months = (scene: SlipScene, over: number) =>
+const months = (scene: FaultScene, over: number) =>
   addMonths(scene.startedAt.slice(0, 10), -Math.ceil((scene.card.shelf?.openedMonths ?? 6) + over));
 
-const oldLot: Slip = (scene) => {
+const oldLot: InjectedFault = (scene) => {
   const { chance } = scene;
   const lot = {
     openedOn: months(scene, chance.between(-1, 9)),
@@ -53,7 +53,7 @@ const oldLot: Slip = (scene) => {
   return only(chance.flip(0.5) ? { lotA: lot } : { lotB: lot });
 };
 
-const agedHardener: Slip = (scene) =>
+const agedHardener: InjectedFault = (scene) =>
   scene.card.family !== 'epoxy' && scene.card.family !== 'polyurethane'
     ? null
     : only({
@@ -64,7 +64,7 @@ const agedHardener: Slip = (scene) =>
       });
 
 const dose =
-  (low: number, high: number): Slip =>
+  (low: number, high: number): InjectedFault =>
   ({ chance, card, totalG }) =>
     given(card.ratio.catalyst, ({ minPct, maxPct }) => {
       const edge = low < 1 ? minPct : maxPct;
@@ -73,7 +73,7 @@ const dose =
       );
     });
 
-const whipped: Slip = ({ chance }) =>
+const whipped: InjectedFault = ({ chance }) =>
   only({
     mix: {
       vigour: chance.weighted(
@@ -84,7 +84,7 @@ const whipped: Slip = ({ chance }) =>
     },
   });
 
-const dampResin: Slip = ({ chance, card, totalG }) => {
+const dampResin: InjectedFault = ({ chance, card, totalG }) => {
   if (card.family !== 'polyurethane') return null;
   const how = chance.unit();
   if (how < 0.55)
@@ -107,7 +107,7 @@ const dampResin: Slip = ({ chance, card, totalG }) => {
   return only({ mould: { temperatureC: chance.between(9, 13) }, room: { humidityPct: chance.between(58, 75) } });
 };
 
-export const SLIPS_OF_MIXING: Partial<Record<CauseId, Slip>> = {
+export const FAULTS_OF_MIXING: Partial<Record<CauseId, InjectedFault>> = {
   'ratio-off': ratioOff,
   'under-mixed': underMixed,
   'too-much-additive': tooMuchAdditive,

@@ -7,14 +7,14 @@ import type { Chance } from './chance';
 export type Patch = Record<string, unknown>;
 
 /** What a made-up studio did wrong: the record it leaves, what earlier batches would tell, and when it was seen. */
-export interface Slipped {
+export interface InjectedChange {
   readonly patch: Patch;
   readonly history?: History;
   readonly afterH?: number;
 }
 
-/** The batch that a slip is made in. */
-export interface SlipScene {
+/** The batch that a fault is made in. */
+export interface FaultScene {
   readonly chance: Chance;
   readonly card: Product;
   readonly seen: { readonly kind: SymptomKind; readonly pattern: string };
@@ -24,9 +24,9 @@ export interface SlipScene {
   readonly startedAt: string;
 }
 
-/** Makes the slip, or null where it cannot happen with this card. */
-export type Slip = (scene: SlipScene) => Slipped | null;
+/** Makes the fault, or null where it cannot happen with this card. */
+export type InjectedFault = (scene: FaultScene) => InjectedChange | null;
 
-export const only = (patch: Patch): Slipped => ({ patch });
-export const given = <T>(value: T | null | undefined, then: (v: T) => Slipped | null): Slipped | null =>
+export const only = (patch: Patch): InjectedChange => ({ patch });
+export const given = <T>(value: T | null | undefined, then: (v: T) => InjectedChange | null): InjectedChange | null =>
   value == null ? null : then(value);

@@ -1,9 +1,9 @@
 import type { CauseId } from '../formats/vocabulary';
-import { given, only, type Slip } from './slip';
+import { given, only, type InjectedFault } from './injectedFault';
 
-const atPour = (card: Parameters<Slip>[0]['card']) => card.resin?.minC;
+const atPour = (card: Parameters<InjectedFault>[0]['card']) => card.resin?.minC;
 
-const notCleared: Slip = ({ chance, card }) => {
+const notCleared: InjectedFault = ({ chance, card }) => {
   const none = { pressure: { gaugeKPa: 0, startedMin: null, reachedMin: null, releasedMin: null } };
   const minutes = (card.degas?.minutes ?? card.mix?.restMin ?? 0) * chance.between(0, 0.4);
   const method = card.degas?.method === 'rest' ? 'rest' : chance.flip(0.7) ? 'none' : 'vacuum';
@@ -14,7 +14,7 @@ const notCleared: Slip = ({ chance, card }) => {
   });
 };
 
-const cold: Slip = ({ chance, card }) =>
+const cold: InjectedFault = ({ chance, card }) =>
   given(atPour(card), (least) => {
     const c = least - chance.between(1, 6);
     return only({
@@ -22,7 +22,7 @@ const cold: Slip = ({ chance, card }) =>
     });
   });
 
-const late: Slip = ({ chance, card, gelMin }) =>
+const late: InjectedFault = ({ chance, card, gelMin }) =>
   card.pressure?.minKPa == null
     ? null
     : given(gelMin, (gel) => {
@@ -36,11 +36,11 @@ const late: Slip = ({ chance, card, gelMin }) =>
         });
       });
 
-/** Something cast in, sound but for what the slip does to it. */
+/** Something cast in, sound but for what the fault does to it. */
 const OAK = { what: 'oak offcut', kind: 'wood', moisturePct: 6, sealed: true, treated: false } as const;
 const inclusion = (patch: Record<string, unknown>) => ({ inclusions: [{ ...OAK, ...patch }] });
 
-export const SLIPS_OF_MOULD: Partial<Record<CauseId, Slip>> = {
+export const FAULTS_OF_MOULD: Partial<Record<CauseId, InjectedFault>> = {
   'not-cleared': notCleared,
   'cold-thick-resin': cold,
   'pressure-late': late,
