@@ -26,7 +26,8 @@ export class CoreError extends Error {
 
 /** A range as a person says it: the least number above nought is "more than 0", and what is unbounded is not named. */
 function rangeWords(low: number, high: number): string {
-  const from = low === Number.MIN_VALUE ? 'more than 0' : Number.isFinite(low) ? `${low} or more` : '';
+  const above = Number.isFinite(low) ? `${low} or more` : '';
+  const from = low === Number.MIN_VALUE ? 'more than 0' : above;
   const to = Number.isFinite(high) && high < Number.MAX_VALUE ? `at most ${high}` : '';
   return [from, to].filter(Boolean).join(' and ') || 'a number';
 }

@@ -29,15 +29,25 @@ export function comeBacks(product: Product, gelsMin: number | null, pouredMin: n
 
 /** Work on the piece after it is out, each from when the cure allows it, at the temperature it cures in. */
 export function afterCare(product: Product, batch: Batch, roomC: number): ComeBack[] {
-  const cardC = product.demould?.atC ?? SHEET_TEMPERATURE_C;
-  const at = (cardMinutes: number | null | undefined) =>
-    cardMinutes == null ? null : minutesAt(product, cardMinutes, roomC, cardC);
-  const demould = batch.cure?.demouldedMin ?? at(product.demould?.minutes);
-  const full = at(product.fullCure?.hours == null ? null : product.fullCure.hours * 60);
+  const { minutes: demouldMin = null, atC = null } = product.demould ?? {};
+  const { hours: fullHours = null } = product.fullCure ?? {};
+  const at = (cardMinutes: number) => minutesAt(product, cardMinutes, roomC, atC ?? SHEET_TEMPERATURE_C);
+  const demould = batch.cure?.demouldedMin ?? (demouldMin === null ? null : at(demouldMin));
+  const full = fullHours === null ? null : at(fullHours * 60);
   if (demould === null) return [];
   /** Hard enough to sand without clogging: twice the demould's age, and not before full cure's tenth. */
-  const sand = Math.max(demould, Math.min(at((product.demould?.minutes ?? 0) * 2) ?? demould, full ?? Infinity));
-  const released = batch.pour?.releaseMist === true;
+  const sand = Math.max(demould, Math.min(at((demouldMin ?? 0) * 2), full ?? Infinity));
+  return worksInOrder({ demould, sand, full, released: batch.pour?.releaseMist === true });
+}
+
+interface WorkTimes {
+  readonly demould: number;
+  readonly sand: number;
+  readonly full: number | null;
+  readonly released: boolean;
+}
+
+function worksInOrder({ demould, sand, full, released }: WorkTimes): ComeBack[] {
   return [
     { what: 'trim', afterMin: demould, says: 'Trim sprue and flash while they still cut.' },
     { what: 'sand', afterMin: sand, says: 'Sand wet or with a dust mask; uncured dust is worse.' },

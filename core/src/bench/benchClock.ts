@@ -101,7 +101,7 @@ export function benchClock(product: Product, cup: CupNow): BenchClock | null {
   return {
     // Held at one temperature every mix of the product runs through the same shares, whatever its dose.
     spent: spentAt(held, alphaNow),
-    potLifeEndsMin: ends === null ? null : ends > sinceMin ? ends : sinceMin,
+    potLifeEndsMin: ends === null ? null : Math.max(ends, sinceMin),
     gelsMin: at(fit.alphaGel),
     resinNowC: temperatureAt(curve, Math.max(0, cup.nowMin - sinceMin)),
     from: read ? 'readings' : 'start',

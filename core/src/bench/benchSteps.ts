@@ -57,13 +57,9 @@ export function coloursToCome(batch: Batch): Plan['additives'] {
 
 /** Whether both parts are in the cup and their ratio is off by more than the tolerance, and nobody let it stand. */
 export function isOffRatio(product: Product, batch: Batch): boolean {
-  if (
-    batch.mix?.amountA == null ||
-    batch.mix.amountB == null ||
-    !hasFixedRatio(product) ||
-    reasoned(batch, 'mix.ratioErrorPct')
-  )
-    return false;
+  const { amountA, amountB } = batch.mix ?? {};
+  if (amountA == null || amountB == null || !hasFixedRatio(product)) return false;
+  if (reasoned(batch, 'mix.ratioErrorPct')) return false;
   const off = batchRatioErrorPct(product, batch);
   return off !== null && Math.abs(off) > ratioTolerance(product).pct;
 }
@@ -74,38 +70,61 @@ export interface StepState {
   readonly done: boolean;
 }
 
+const step = (name: BenchStep, done: boolean): StepState => ({ step: name, done });
+const isOnePart = (product: Product) => product.family === 'uv-acrylate' && !product.ratio.byWeight;
+
+/** Whether the plan, or without one the card, has the mix rest or the air drawn from it. */
+function clearsAir(product: Product, plan: Plan | null, route: Plan['route']): boolean {
+  if (isVacuumed(route)) return true;
+  if (route !== 'warm-and-rest') return false;
+  return plan ? plan.timeline.some((s) => s.what === 'rest') : (product.mix?.restMin ?? 0) > 0;
+}
+
+function weighingSteps(product: Product, { mix }: Batch, offRatio: boolean): StepState[] {
+  const steps = [step('weigh-a', mix?.amountA != null)];
+  if (!isOnePart(product)) steps.push(step('weigh-b', mix?.amountB != null));
+  if (offRatio) steps.push(step('bring-back', false));
+  return steps;
+}
+
+function mixingSteps(product: Product, batch: Batch, plan: Plan | null): StepState[] {
+  const steps: StepState[] = [];
+  const stirred = batch.mix?.stirMin != null;
+  if (plan && plan.additives.length > 0)
+    steps.push(step('colour', coloursToCome(batch).length === 0 || isDone(batch, 'colour')));
+  if (stirred || !isOnePart(product) || product.mix?.minMin) steps.push(step('stir', stirred));
+  return steps;
+}
+
+function pouringSteps({ degas, pour, witness, bench }: Batch, clears: boolean): StepState[] {
+  const steps: StepState[] = [];
+  if (clears) steps.push(step('clear', degas?.method != null));
+  steps.push(step('pour', pour?.finishedMin != null));
+  if (bench?.hollow === true) steps.push(step('turn', witness?.setMin != null));
+  return steps;
+}
+
+function pressingSteps({ pressure }: Batch, route: Plan['route']): StepState[] {
+  if (!isPressed(route) || pressure?.gaugeKPa === 0) return [];
+  return [
+    step('close', pressure?.startedMin != null),
+    step('press', pressure?.reachedMin != null),
+    step('hold', pressure?.releasedMin != null),
+  ];
+}
+
 /** Every step that this batch takes, in order; what the record holds already counts as done, however it came there. */
 export function benchSteps(product: Product, batch: Batch): StepState[] {
   const plan = planOf(batch);
   const route = plan?.route ?? cardRoute(product);
-  const { mix, degas, pour, pressure, cure } = batch;
-  const onePart = product.family === 'uv-acrylate' && !product.ratio.byWeight;
-  const clears =
-    isVacuumed(route) ||
-    (route === 'warm-and-rest' && (plan?.timeline.some((s) => s.what === 'rest') ?? (product.mix?.restMin ?? 0) > 0));
-  const hollow = batch.bench?.hollow === true;
-  const steps: (StepState | null)[] = [
-    { step: 'weigh-a', done: mix?.amountA != null },
-    onePart ? null : { step: 'weigh-b', done: mix?.amountB != null },
-    isOffRatio(product, batch) ? { step: 'bring-back', done: false } : null,
-    (plan?.additives.length ?? 0) > 0
-      ? { step: 'colour', done: coloursToCome(batch).length === 0 || isDone(batch, 'colour') }
-      : null,
-    mix?.stirMin == null && onePart && !product.mix?.minMin ? null : { step: 'stir', done: mix?.stirMin != null },
-    clears ? { step: 'clear', done: degas?.method != null } : null,
-    { step: 'pour', done: pour?.finishedMin != null },
-    hollow ? { step: 'turn', done: batch.witness?.setMin != null } : null,
-    ...(isPressed(route) && pressure?.gaugeKPa !== 0
-      ? [
-          { step: 'close', done: pressure?.startedMin != null } as const,
-          { step: 'press', done: pressure?.reachedMin != null } as const,
-          { step: 'hold', done: pressure?.releasedMin != null } as const,
-        ]
-      : []),
-    { step: 'watch', done: cure?.demouldedMin != null },
-    { step: 'after', done: (batch.checks?.length ?? 0) > 0 },
+  return [
+    ...weighingSteps(product, batch, isOffRatio(product, batch)),
+    ...mixingSteps(product, batch, plan),
+    ...pouringSteps(batch, clearsAir(product, plan, route)),
+    ...pressingSteps(batch, route),
+    step('watch', batch.cure?.demouldedMin != null),
+    step('after', (batch.checks?.length ?? 0) > 0),
   ];
-  return steps.filter((s) => s !== null);
 }
 
 /** The step that is to be done now: the first that is not. */

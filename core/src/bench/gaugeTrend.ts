@@ -37,6 +37,12 @@ export function gaugeTrend(points: readonly GaugePoint[], limitKPa: number, left
   const error = Math.sqrt(left / Math.max(1, n - 2) / stt);
   const now = mp + slope * (points.at(-1)!.atMin - mt);
   const falls = slope < -SURE * error && slope < 0;
-  const belowInMin = slope >= 0 || now <= limitKPa ? (now <= limitKPa ? 0 : null) : (now - limitKPa) / -slope;
-  return { kPaPerMin: slope, leaking: falls && -slope * Math.max(leftMin, 1) > LOST_SHARE * mp, belowInMin };
+  const leaking = falls && -slope * Math.max(leftMin, 1) > LOST_SHARE * mp;
+  return { kPaPerMin: slope, leaking, belowInMin: minutesUntilBelow(now, slope, limitKPa) };
+}
+
+/** From now on, min; 0 where it is below already, null where it does not fall. */
+function minutesUntilBelow(nowKPa: number, kPaPerMin: number, limitKPa: number): number | null {
+  if (nowKPa <= limitKPa) return 0;
+  return kPaPerMin >= 0 ? null : (nowKPa - limitKPa) / -kPaPerMin;
 }

@@ -34,22 +34,26 @@ export function colourHistory(batch: Pick<Batch, 'checks'>): ColourLook[] {
   return looks.map((l) => ({ ...l, deltaB: l.b - looks[0]!.b }));
 }
 
+function changeWords(deltaB: number): string {
+  if (Math.abs(deltaB) < SEEN_DELTA_B) return 'too little to be seen';
+  return deltaB > 0 ? 'yellower, and seen side by side' : 'bluer, which light or a burnt-out card makes; measure again';
+}
+
+function sampleWords(againstSample: number | null): string {
+  if (againstSample === null) return '';
+  const way = againstSample >= 0 ? 'yellower' : 'bluer';
+  return ` Against the untouched sample it is ${Math.abs(againstSample).toFixed(1)} b* ${way}.`;
+}
+
 /** The change of the last look in a sentence. */
 export function colourSentence(looks: readonly ColourLook[]): string {
   const [first, last] = [looks[0], looks.at(-1)];
   if (!first || !last) return 'No colour was measured yet.';
-  const sample =
-    last.againstSample === null
-      ? ''
-      : ` Against the untouched sample it is ${Math.abs(last.againstSample).toFixed(1)} b* ${last.againstSample >= 0 ? 'yellower' : 'bluer'}.`;
-  if (looks.length === 1)
-    return `b* ${first.b.toFixed(1)}, yellowness index ${first.yellownessIndex.toFixed(0)}; the next look tells whether it changes.${sample}`;
-  const size = Math.abs(last.deltaB);
-  const words =
-    size < SEEN_DELTA_B
-      ? 'too little to be seen'
-      : last.deltaB > 0
-        ? 'yellower, and seen side by side'
-        : 'bluer, which light or a burnt-out card makes; measure again';
-  return `Δb* ${last.deltaB >= 0 ? '+' : '−'}${size.toFixed(1)} since the first look: ${words}.${sample}`;
+  const sample = sampleWords(last.againstSample);
+  if (looks.length === 1) {
+    const figures = `b* ${first.b.toFixed(1)}, yellowness index ${first.yellownessIndex.toFixed(0)}`;
+    return `${figures}; the next look tells whether it changes.${sample}`;
+  }
+  const sign = last.deltaB >= 0 ? '+' : '−';
+  return `Δb* ${sign}${Math.abs(last.deltaB).toFixed(1)} since the first look: ${changeWords(last.deltaB)}.${sample}`;
 }

@@ -1,7 +1,8 @@
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
 import { memoize } from '../numeric/memoize';
-import { alphaAtMinute, integrateCup, minuteAtAlpha, type Chemistry, type CupConditions } from './cup';
+import type { Chemistry } from './chemistry';
+import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupConditions } from './cup';
 import {
   POT_LIFE_SHARE_OF_GEL,
   SHEET_DENSITY_G_PER_ML,

@@ -5,7 +5,8 @@ import { SALTMARSH_CARDS } from '../simulation/saltmarshCards';
 import { productSchema } from '../formats/product';
 import { overlay } from '../simulation/soundBatch';
 import { calibrate, isCalibrated } from './calibration';
-import { alphaAtMinute, coolingPerMin, integrateCup, minuteAtAlpha, type Chemistry } from './cup';
+import type { Chemistry } from './chemistry';
+import { alphaAtMinute, coolingPerMin, integrateCup, minuteAtAlpha } from './cup';
 import { HEAT_CAPACITY_J_PER_GK, familyKinetics } from './kineticsDefaults';
 import { simulateCup } from './simulateCup';
 

@@ -1,20 +1,10 @@
 import { findRoot } from '../numeric/findRoot';
 import { bogackiShampineStep, nextStep } from '../numeric/rungeKutta';
 import { arrheniusFactor } from './arrhenius';
+import type { Chemistry } from './chemistry';
 import { heatCapacityOf, wholeRiseK } from './heatCapacity';
 import { settledStep, type SlowCup } from './settled';
-import { CUP_CONVECTION_W_PER_M2K, HEAT_CAPACITY_J_PER_GK, type FamilyKinetics } from './kineticsDefaults';
-
-/** Chemistry of one product, as the cup and the slab share it. */
-export interface Chemistry {
-  readonly kinetics: FamilyKinetics;
-  /** Rate constant at `referenceC`, 1/min. */
-  readonly kPerMin: number;
-  readonly referenceC: number;
-  readonly heatJPerG: number;
-  /** Heat capacity of the mix, J/(g·K); the resin's where it is not given. */
-  readonly heatCapacityJPerGK?: number | undefined;
-}
+import { CUP_CONVECTION_W_PER_M2K, HEAT_CAPACITY_J_PER_GK } from './kineticsDefaults';
 
 export interface CupConditions {
   readonly massG: number;
@@ -109,16 +99,12 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
   let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.maxMinutes / 50);
   let t = 0;
   const curve = { minutes: [0], alpha: [startAlpha], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
-  let status: CupCurve['status'] = 'complete';
-  for (let steps = 0; y[0]! < end; steps += 1) {
-    if (t >= conditions.maxMinutes) {
-      status = 'time-ran-out';
-      break;
-    }
-    if (steps >= MAX_STEPS) {
-      status = 'too-many-steps';
-      break;
-    }
+  let steps = 0;
+  const status = (): CupCurve['status'] => {
+    if (y[0]! >= end) return 'complete';
+    return t >= conditions.maxMinutes ? 'time-ran-out' : 'too-many-steps';
+  };
+  for (; y[0]! < end && t < conditions.maxMinutes && steps < MAX_STEPS; steps += 1) {
     h = Math.min(h, conditions.maxMinutes - t);
     const settled = h * cooling > STIFF ? settledStep(slow, y, h) : null;
     // Without the balance a step much longer than the cooling would only be refused.
@@ -146,7 +132,7 @@ export function integrateCup(chemistry: Chemistry, conditions: CupConditions): C
     peakC: curve.temperatureC[peak]!,
     peakMin: curve.minutes[peak]!,
     energyError: made === 0 ? 0 : Math.abs(made - (y[1]! - conditions.resinC) - lostK) / made,
-    status,
+    status: status(),
   };
 }
 

@@ -5,7 +5,7 @@ import { bondWindow, type BondWindow } from './bondWindow';
 import { calibrate, isCalibrated } from './calibration';
 import type { CupMix } from './cupMix';
 import { mouldHeatLimit } from './heatLimits';
-import type { PourWidth } from './sideLoss';
+import type { PourWidth } from './pourWidth';
 import { COLDEST_C, WARMEST_C, simulateSlab } from './simulateSlab';
 
 /** The most that may be poured at once, and what decides it. */

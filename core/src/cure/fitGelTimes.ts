@@ -1,26 +1,25 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { requireNumber } from '../errors';
 import type { Product } from '../formats/product';
+import { tQuantile } from '../numeric/studentT';
 import { calibrate, isCalibrated } from './calibration';
-import { doseEffect } from './catalystDose';
-import { integrateCup, minuteAtAlpha } from './cup';
-import { SHEET_MASS_G } from './kineticsDefaults';
+import { gelVariance, nextGaussNewtonStep, oddReading } from './gelFitQuality';
+import { gelModel, type GelParameters, type GelPoint, type LnGel } from './gelModel';
 
-/** One gel time that the studio logged. */
-export interface GelPoint {
-  readonly minutes: number;
-  readonly resinC: number;
-  readonly roomC?: number | undefined;
-  readonly massG?: number | undefined;
-  /** Dose of catalyst, % of resin mass; the card's typical one where it is not given. */
-  readonly catalystPct?: number | null | undefined;
-}
+export type { GelPoint } from './gelModel';
 
 /** A product's kinetics by the studio's own gel times, beside the card's; never in their place. */
 export type GelFit =
   | {
-      readonly status: 'no-kinetics' | 'no-pot-life' | 'too-few' | 'too-close' | 'did-not-converge';
+      readonly status: 'no-kinetics' | 'no-pot-life' | 'too-few' | 'too-close';
       readonly points: number;
+    }
+  | {
+      /** `at-bound`: no activation energy that a resin can have explains them. */
+      readonly status: 'did-not-converge' | 'at-bound';
+      readonly points: number;
+      /** Place of the reading that lies apart from the others, in the order given; null where none does. */
+      readonly odd: number | null;
     }
   | {
       readonly status: 'fitted';
@@ -37,118 +36,110 @@ export type GelFit =
       readonly iterations: number;
       /** Root mean square of ln(model/logged). */
       readonly residual: number;
+      readonly odd: number | null;
     };
 
-const doseRate = (product: Product, point: GelPoint) => doseEffect(product, point.catalystPct)?.rate ?? 1;
-
 /** Fewer points, or a narrower spread, cannot part the rate from its temperature (domain's rule). */
-const FEWEST = 3;
+const MIN_POINTS = 3;
 const MIN_SPREAD_K = 5;
-/** Two-sided 95 % quantiles of Student's t by degrees of freedom, then the normal one. */
-const T95 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228];
-const t95 = (freedom: number) => T95[Math.max(0, freedom - 1)] ?? 1.96;
+/** Activation energies that a curing resin can have, kJ/mol, with room to spare. */
+const E_RANGE_KJ_PER_MOL = [5, 160] as const;
+/** The rate may leave the card's by so much either way, ln(1/min). */
+const LN_K_RANGE = 6;
+/** At the bound within this, kJ/mol; and a step from a minimum no longer than this. */
+const AT_BOUND_KJ_PER_MOL = 0.5;
+const SETTLED = [0.5, 0.05] as const;
+const PARAMETERS = 2;
+
+const sumOfSquares = (values: readonly number[]) => values.reduce((sum, v) => sum + v * v, 0);
+
+/** Why the points cannot be fitted at all; null where they can. */
+function refusal(points: readonly GelPoint[]): 'too-few' | 'too-close' | null {
+  if (points.length < MIN_POINTS) return 'too-few';
+  const warmth = points.map((p) => p.resinC);
+  return Math.max(...warmth) - Math.min(...warmth) < MIN_SPREAD_K ? 'too-close' : null;
+}
+
+function search(model: LnGel, points: readonly GelPoint[], start: GelParameters) {
+  const data = { x: points.map((_, i) => i), y: points.map((p) => Math.log(p.minutes)) };
+  const found = levenbergMarquardt(
+    data,
+    ([e, lnK]: number[]) =>
+      (i: number) =>
+        model([e!, lnK!], points[i]!),
+    {
+      initialValues: [...start],
+      gradientDifference: [0.05, 1e-3],
+      maxIterations: 60,
+      damping: 1e-2,
+      errorTolerance: 1e-10,
+      minValues: [E_RANGE_KJ_PER_MOL[0], start[1] - LN_K_RANGE],
+      maxValues: [E_RANGE_KJ_PER_MOL[1], start[1] + LN_K_RANGE],
+    },
+  );
+  const parameters = found.parameterValues as unknown as GelParameters;
+  const residuals = points.map((p) => model(parameters, p) - Math.log(p.minutes));
+  return { parameters, residuals, iterations: found.iterations };
+}
+
+/** Whether the search ended at a minimum inside the range, rather than at its edge or on the way. */
+function ending(
+  model: LnGel,
+  points: readonly GelPoint[],
+  { parameters, residuals }: ReturnType<typeof search>,
+): 'fitted' | 'at-bound' | 'did-not-converge' {
+  const [low, high] = E_RANGE_KJ_PER_MOL;
+  const e = parameters[0];
+  if (!Number.isFinite(sumOfSquares(residuals))) return 'did-not-converge';
+  if (e < low + AT_BOUND_KJ_PER_MOL || e > high - AT_BOUND_KJ_PER_MOL) return 'at-bound';
+  const step = nextGaussNewtonStep(model, parameters, points, residuals);
+  return step.every((s, i) => Math.abs(s) <= SETTLED[i]!) ? 'fitted' : 'did-not-converge';
+}
 
 /**
  * Fits activation energy and rate to logged gel times, by nonlinear least squares (Levenberg–Marquardt) on the
  * logarithm of the minutes, through the same cup that heats itself.
- * @returns a status in place of figures where the points cannot tell
+ * @returns a status in place of figures where the points cannot tell, or where the search ended nowhere
  * @throws CoreError `out-of-range`
  */
 export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelFit {
   const fit = calibrate(product);
-  if (!isCalibrated(fit))
-    return { status: fit.status === 'did-not-converge' ? 'did-not-converge' : fit.status, points: points.length };
+  if (!isCalibrated(fit)) {
+    const none = { points: points.length, odd: null };
+    return fit.status === 'did-not-converge' ? { status: fit.status, ...none } : { status: fit.status, ...none };
+  }
   for (const p of points) {
     requireNumber(p.minutes, 'minutes', Number.MIN_VALUE, 1e6);
     requireNumber(p.resinC, 'resinC', -40, 200);
   }
-  if (points.length < FEWEST) return { status: 'too-few', points: points.length };
-  const warmth = points.map((p) => p.resinC);
-  if (Math.max(...warmth) - Math.min(...warmth) < MIN_SPREAD_K) return { status: 'too-close', points: points.length };
+  const cannot = refusal(points);
+  if (cannot) return { status: cannot, points: points.length };
 
-  const lnGel = (e: number, lnK: number, p: GelPoint): number => {
-    const chemistry = {
-      ...fit,
-      kinetics: { ...fit.kinetics, activationKJPerMol: e },
-      kPerMin: Math.exp(lnK) * doseRate(product, p),
-    };
-    const massG = p.massG ?? product.gel?.massG ?? product.potLife?.massG ?? SHEET_MASS_G;
-    const curve = integrateCup(chemistry, {
-      massG,
-      densityGPerML: fit.densityGPerML,
-      resinC: p.resinC,
-      roomC: p.roomC ?? p.resinC,
-      untilAlpha: fit.alphaGel * 1.01,
-      maxMinutes: p.minutes * 200,
-    });
-    return Math.log(minuteAtAlpha(curve, fit.alphaGel) ?? p.minutes * 200);
-  };
-  const model =
-    ([e, lnK]: number[]) =>
-    (i: number) =>
-      lnGel(e!, lnK!, points[i]!);
-  const start = [fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin)];
-  const data = { x: points.map((_, i) => i), y: points.map((p) => Math.log(p.minutes)) };
-  const found = levenbergMarquardt(data, model, {
-    initialValues: start,
-    gradientDifference: [0.05, 1e-3],
-    maxIterations: 60,
-    damping: 1e-2,
-    errorTolerance: 1e-10,
-    minValues: [5, start[1]! - 6],
-    maxValues: [160, start[1]! + 6],
-  });
-  const [e, lnK] = found.parameterValues as [number, number];
-  const residuals = points.map((p) => lnGel(e, lnK, p) - Math.log(p.minutes));
-  const sum = residuals.reduce((s, r) => s + r * r, 0);
-  if (!Number.isFinite(sum)) return { status: 'did-not-converge', points: points.length };
+  const model = gelModel(product, fit);
+  const card: GelParameters = [fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin)];
+  const found = search(model, points, card);
+  const odd = oddReading(points.map((p) => Math.log(p.minutes) - model(card, p)));
+  const status = ending(model, points, found);
+  if (status !== 'fitted') return { status, points: points.length, odd };
 
-  const card: GelPoint = { minutes: 1, resinC: fit.referenceC };
-  const cardPoint = {
-    ...card,
-    minutes: Math.exp(lnGel(fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin), { ...card, minutes: 1e4 })),
-  };
-  const ln = lnGel(e, lnK, { ...cardPoint, minutes: cardPoint.minutes * 5 });
-  const spread =
-    t95(points.length - 2) *
-    Math.sqrt(variance(points, e, lnK, cardPoint, lnGel, sum / Math.max(1, points.length - 2)));
+  const { parameters, residuals, iterations } = found;
+  const cardGelMin = Math.exp(model(card, { minutes: 1e4, resinC: fit.referenceC }));
+  const cardPoint: GelPoint = { minutes: cardGelMin, resinC: fit.referenceC };
+  const ln = model(parameters, { ...cardPoint, minutes: cardGelMin * 5 });
+  const freedom = Math.max(1, points.length - PARAMETERS);
+  const sigma2 = sumOfSquares(residuals) / freedom;
+  const spread = tQuantile(freedom) * Math.sqrt(gelVariance(model, parameters, points, cardPoint, sigma2));
   return {
-    status: 'fitted',
+    status,
     points: points.length,
-    activationKJPerMol: e,
-    kPerMin: Math.exp(lnK),
+    activationKJPerMol: parameters[0],
+    kPerMin: Math.exp(parameters[1]),
     gelMin: Math.exp(ln),
-    cardGelMin: cardPoint.minutes,
-    offPct: 100 * (Math.exp(ln) / cardPoint.minutes - 1),
+    cardGelMin,
+    offPct: 100 * (Math.exp(ln) / cardGelMin - 1),
     interval: [Math.exp(ln - spread), Math.exp(ln + spread)],
-    iterations: found.iterations,
-    residual: Math.sqrt(sum / points.length),
+    iterations,
+    residual: Math.sqrt(sumOfSquares(residuals) / points.length),
+    odd,
   };
-}
-
-/** Variance of ln(gel) at one point, by the inverse of the normal matrix of two parameters. */
-function variance(
-  points: readonly GelPoint[],
-  e: number,
-  lnK: number,
-  at: GelPoint,
-  f: (e: number, lnK: number, p: GelPoint) => number,
-  sigma2: number,
-): number {
-  const [de, dk] = [0.1, 0.01];
-  const gradient = (p: GelPoint): [number, number] => [
-    (f(e + de, lnK, p) - f(e - de, lnK, p)) / (2 * de),
-    (f(e, lnK + dk, p) - f(e, lnK - dk, p)) / (2 * dk),
-  ];
-  let [a, b, c] = [0, 0, 0];
-  for (const p of points) {
-    const [x, y] = gradient(p);
-    a += x * x;
-    b += x * y;
-    c += y * y;
-  }
-  const det = a * c - b * b;
-  if (det <= 1e-12) return Infinity;
-  const [x, y] = gradient(at);
-  return (sigma2 * (c * x * x - 2 * b * x * y + a * y * y)) / det;
 }

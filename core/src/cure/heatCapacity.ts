@@ -1,4 +1,4 @@
-import type { Chemistry } from './cup';
+import type { Chemistry } from './chemistry';
 import { HEAT_CAPACITY_J_PER_GK } from './kineticsDefaults';
 
 /** Heat capacity of a mix, J/(g·K): the resin's own where nothing else is in it. */

@@ -3,11 +3,11 @@ import type { Product } from '../formats/product';
 import { arrheniusFactor } from './arrhenius';
 import { alphaAtMinute } from './cup';
 import type { CupMix } from './cupMix';
-import { deepestPour, poursFor, pourSchedule, type PourSchedule } from './deepPour';
+import { deepestPour, poursFor, pourSchedule, type DeepestPour, type PourSchedule } from './deepPour';
 import { hardAndCoolMin, warmthAtCardDemouldK } from './demould';
 import { minutesAt } from './equivalentAge';
 import { SHEET_DENSITY_G_PER_ML, SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
-import type { PourWidth } from './sideLoss';
+import type { PourWidth } from './pourWidth';
 import { simulateCup, type CupResult } from './simulateCup';
 import { simulateSlab, type SlabResult } from './simulateSlab';
 
@@ -55,6 +55,10 @@ export type MouldAnswer =
       /** Minutes that the leftover in the cup gels before the last of the piece; below 0 it lags behind. */
       readonly headStartMin: number | null;
     };
+
+/** Least that is followed: of what stays in the cup, g, and of a section, mm. */
+const MIN_WITNESS_G = 0.5;
+const MIN_SECTION_MM = 0.2;
 
 /** Minutes at which a node has aged as much as `cardMin` at the card's temperature; beyond the run at the last temperature. */
 function agedMin(product: Product, slab: Slab, node: number, cardMin: number, atC: number): number {
@@ -114,75 +118,97 @@ function cupAtPour(
   };
 }
 
-/**
- * What a pour does in the mould: the cup until the pour, then the slab. Too deep for one pour, it is split, and the
- * slab shown is one of the pours.
- * @throws CoreError `out-of-range`
- */
-export function inTheMould(product: Product, w: MouldRequest): MouldAnswer {
-  requireNumber(w.depthMm, 'depthMm', 1e-3, 10_000);
-  requireNumber(w.pourMin, 'pourMin', 0, 1e5);
-  const cup = simulateCup(product, {
-    massG: w.massG,
-    resinC: w.resinC,
-    roomC: w.roomC,
-    cupDiameterMm: w.cupDiameterMm,
-    mix: w.mix,
-  });
-  if (!('curve' in cup)) return { status: cup.status };
-  const poured = cupAtPour(cup, w);
-  if (poured.gelMin !== null && w.pourMin >= poured.gelMin) return { status: 'set-before-pour' };
-  const at = {
-    resinC: poured.resinC,
-    roomC: w.roomC,
-    mouldC: w.mouldC ?? w.roomC,
-    alpha: poured.alpha,
-    mix: w.mix,
-    width: widthOf(product, w),
-  };
-  const deepest = deepestPour(product, { ...at, inclusionMaxC: w.inclusionMaxC });
-  const pourDepthMm = w.depthMm / poursFor(w.depthMm, deepest.depthMm);
-  const slab = simulateSlab(product, { ...at, depthMm: pourDepthMm, onProgress: w.onProgress });
-  if (!('peakC' in slab)) return { status: slab.status };
-  const whole = pourDepthMm < w.depthMm ? simulateSlab(product, { ...at, depthMm: w.depthMm }) : null;
-  const thinMm = Math.min(w.thinnestMm ?? pourDepthMm, pourDepthMm);
-  const thin = thinMm < pourDepthMm ? simulateSlab(product, { ...at, depthMm: Math.max(thinMm, 0.2) }) : slab;
-  const since = (minute: number | null) => (minute === null ? null : w.pourMin + minute);
-  const card = product.demould;
-  const cardC = card?.atC ?? SHEET_TEMPERATURE_C;
+/** Minutes at which something stands, none where any of it never does. */
+const orNull = (minutes: number) => (Number.isFinite(minutes) ? minutes : null);
+const hasPeak = (slab: SlabResult): slab is Slab => 'peakC' in slab;
+
+/** When what stays in the cup gels, min after the parts met. */
+function witnessGelMin(product: Product, { leftoverG, resinC, roomC, mix }: MouldRequest): number | null {
+  const witness = simulateCup(product, { massG: Math.max(leftoverG, MIN_WITNESS_G), resinC, roomC, mix });
+  return 'curve' in witness ? witness.gelMin : null;
+}
+
+/** The mould's pours as they are followed: one of the schedule, the whole at once, and the thinnest section. */
+interface Followed {
+  readonly slab: Slab;
+  readonly whole: SlabResult | null;
+  readonly thin: SlabResult;
+}
+
+/** When it may come out: the thinnest section as old as the card asks, and all of it cool. */
+function readiness(product: Product, r: MouldRequest, { slab, thin }: Followed) {
+  const since = (minute: number | null) => (minute === null ? null : r.pourMin + minute);
+  const coolEnoughMin = since(coolWithin(slab, r.roomC, warmthAtCardDemouldK(product)));
+  const { minutes: cardMin = null, atC } = product.demould ?? {};
+  const cardC = atC ?? SHEET_TEMPERATURE_C;
   const thinAgedMin =
-    card?.minutes == null || !('peakC' in thin)
-      ? null
-      : since(agedMin(product, thin, coldestNode(thin), card.minutes, cardC));
-  const lastGelMin = since(Math.max(slab.lastGelMin ?? Infinity, 'peakC' in thin ? (thin.lastGelMin ?? Infinity) : 0));
-  const coolMin = since(slab.coolMin);
-  const coolEnoughMin = since(coolWithin(slab, w.roomC, warmthAtCardDemouldK(product)));
-  const witness = simulateCup(product, {
-    massG: Math.max(w.leftoverG, 0.5),
-    resinC: w.resinC,
-    roomC: w.roomC,
-    mix: w.mix,
-  });
-  const witnessGelMin = 'curve' in witness ? witness.gelMin : null;
-  const last = lastGelMin === null || !Number.isFinite(lastGelMin) ? null : lastGelMin;
+    cardMin === null || !hasPeak(thin) ? null : since(agedMin(product, thin, coldestNode(thin), cardMin, cardC));
+  const byClockMin = cardMin === null ? null : minutesAt(product, cardMin, r.roomC, cardC);
+  return {
+    thinAgedMin,
+    coolMin: since(slab.coolMin),
+    coolEnoughMin,
+    demouldMin: byClockMin === null ? null : hardAndCoolMin(thinAgedMin, coolEnoughMin, byClockMin),
+  };
+}
+
+function answerOf(
+  product: Product,
+  r: MouldRequest,
+  followed: Followed,
+  deepest: DeepestPour,
+  pourDepthMm: number,
+): MouldAnswer {
+  const { slab, whole, thin } = followed;
+  const slowest = Math.max(slab.lastGelMin ?? Infinity, hasPeak(thin) ? (thin.lastGelMin ?? Infinity) : 0);
+  const lastGelMin = orNull(r.pourMin + slowest);
+  const witness = witnessGelMin(product, r);
   const readyMin = Math.max(slab.coolMin ?? 0, slab.lastGelMin ?? 0);
   return {
     status: slab.status,
     slab,
     pourDepthMm,
-    pourMin: w.pourMin,
-    atOncePeakC: whole && 'peakC' in whole ? whole.peakC : null,
-    schedule: pourSchedule(product, w.depthMm, w.roomC, deepest, readyMin),
-    centreGelMin: since(slab.centreGelMin),
-    lastGelMin: last,
-    thinAgedMin,
-    coolMin,
-    coolEnoughMin,
-    demouldMin:
-      card?.minutes == null
-        ? null
-        : hardAndCoolMin(thinAgedMin, coolEnoughMin, minutesAt(product, card.minutes, w.roomC, cardC)),
-    witnessGelMin,
-    headStartMin: witnessGelMin === null || last === null ? null : last - witnessGelMin,
+    pourMin: r.pourMin,
+    atOncePeakC: whole && hasPeak(whole) ? whole.peakC : null,
+    schedule: pourSchedule(product, r.depthMm, r.roomC, deepest, readyMin),
+    centreGelMin: slab.centreGelMin === null ? null : r.pourMin + slab.centreGelMin,
+    lastGelMin,
+    ...readiness(product, r, followed),
+    witnessGelMin: witness,
+    headStartMin: witness === null || lastGelMin === null ? null : lastGelMin - witness,
   };
+}
+
+/**
+ * What a pour does in the mould: the cup until the pour, then the slab. Too deep for one pour, it is split, and the
+ * slab shown is one of the pours.
+ * @throws CoreError `out-of-range`
+ */
+export function inTheMould(product: Product, r: MouldRequest): MouldAnswer {
+  requireNumber(r.depthMm, 'depthMm', 1e-3, 10_000);
+  requireNumber(r.pourMin, 'pourMin', 0, 1e5);
+  const { massG, resinC, roomC, cupDiameterMm, mix } = r;
+  const cup = simulateCup(product, { massG, resinC, roomC, cupDiameterMm, mix });
+  if (!('curve' in cup)) return { status: cup.status };
+  const poured = cupAtPour(cup, r);
+  if (poured.gelMin !== null && r.pourMin >= poured.gelMin) return { status: 'set-before-pour' };
+  const at = {
+    resinC: poured.resinC,
+    roomC,
+    mouldC: r.mouldC ?? roomC,
+    alpha: poured.alpha,
+    mix,
+    width: widthOf(product, r),
+  };
+  const deepest = deepestPour(product, { ...at, inclusionMaxC: r.inclusionMaxC });
+  const pourDepthMm = r.depthMm / poursFor(r.depthMm, deepest.depthMm);
+  const slab = simulateSlab(product, { ...at, depthMm: pourDepthMm, onProgress: r.onProgress });
+  if (!hasPeak(slab)) return { status: slab.status };
+  const thinMm = Math.min(r.thinnestMm ?? pourDepthMm, pourDepthMm);
+  const followed: Followed = {
+    slab,
+    whole: pourDepthMm < r.depthMm ? simulateSlab(product, { ...at, depthMm: r.depthMm }) : null,
+    thin: thinMm < pourDepthMm ? simulateSlab(product, { ...at, depthMm: Math.max(thinMm, MIN_SECTION_MM) }) : slab,
+  };
+  return answerOf(product, r, followed, deepest, pourDepthMm);
 }

@@ -1,6 +1,6 @@
 import { memoize } from '../numeric/memoize';
 import type { FamilyKinetics } from './kineticsDefaults';
-import type { SlabConditions } from './slab';
+import type { SlabConditions } from './slabTypes';
 import type { SlabState, SlabSystem } from './slabSystem';
 
 /** What is left could warm it by less than this: the reaction is over, K. */

@@ -4,6 +4,7 @@ import { memoize } from '../numeric/memoize';
 import { calibrate, isCalibrated } from './calibration';
 import { CUP_CONVECTION_W_PER_M2K } from './kineticsDefaults';
 import { integrateSlab } from './slab';
+import type { PourWidth } from './pourWidth';
 import { slabOf } from './slabConditions';
 
 /** Heat that a real piece loses through its sides, and how far that figure can be trusted. */
@@ -11,9 +12,9 @@ export interface SideLoss {
   readonly wPerM3K: number;
   /**
    * `card`: solved so that the card's own deepest pour just meets its exotherm limit. `not-needed`: that pour stays
-   * under the limit without any. `wider`: the card's own, less of it, for the pour is wider. `worst-case`: the card lacks depth or limit, or the pour is a wide panel, so little or
-   * none is taken. `not-met`: the sides would have to lose more than those of a bar as wide as it is deep; the card's
-   * figures cannot all be true.
+   * under the limit without any. `wider`: the card's own, less of it, for the pour is wider. `worst-case`: the card
+   * lacks depth or limit, the pour is a wide panel, or nothing was found, so little or none is taken. `not-met`: the
+   * sides would have to lose more than those of a bar as wide as it is deep; the card's figures cannot all be true.
    */
   readonly from: 'card' | 'wider' | 'not-needed' | 'worst-case' | 'not-met';
 }
@@ -35,17 +36,12 @@ function solve(product: Product): SideLoss {
   if (over(0) <= 0) return { wPerM3K: 0, from: 'not-needed' };
   const most = (BAR_SIDES * CUP_CONVECTION_W_PER_M2K) / (depthMm / 1000);
   if (over(most) > 0) return { wPerM3K: most, from: 'not-met' };
-  return { wPerM3K: findRoot(over, 0, most, 1e-3, 30).value, from: 'card' };
+  const root = findRoot(over, 0, most, 1e-3, 30);
+  return root.status === 'converged' ? { wPerM3K: root.value, from: 'card' } : { wPerM3K: 0, from: 'worst-case' };
 }
 
 /** A product's loss through the sides of its own deepest pour, as wide as deep; solved once for each card object. */
 export const sideLoss: (product: Product) => SideLoss = memoize(solve);
-
-/** How wide a pour is, seen from above, and whether somebody said so or its mass did. */
-export interface PourWidth {
-  readonly mm: number;
-  readonly from: 'measured' | 'mass';
-}
 
 /** A mass that would make one piece up to so many times as wide as deep is taken as such; */
 const COMPACT = 1.5;

@@ -1,8 +1,8 @@
 import type { Calibration } from './calibration';
 import { CUP_CONVECTION_W_PER_M2K } from './kineticsDefaults';
 import type { CupMix } from './cupMix';
-import type { PourWidth } from './sideLoss';
-import type { SlabConditions } from './slab';
+import type { PourWidth } from './pourWidth';
+import type { SlabConditions } from './slabTypes';
 
 /** Thickness of mould rubber below a cavity where nobody measured it, mm. */
 export const MOULD_MM = 15;

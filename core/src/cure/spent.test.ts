@@ -99,6 +99,30 @@ describe('fitGelTimes', () => {
     ).toBe('too-close');
     expect(fitGelTimes(saltmarshCard('house-noon'), logged(55, 1)).status).toBe('no-kinetics');
   });
+  it('admits that no resin gels later the warmer it is', () => {
+    const backwards = [
+      [18, 6],
+      [24, 8],
+      [30, 10],
+    ].map(([resinC, minutes]) => ({ resinC: resinC!, minutes: minutes! }));
+    expect(fitGelTimes(coat, backwards)).toEqual({ status: 'at-bound', points: 3, odd: 0 });
+  });
+  it('points at the one reading that was mistyped, and at none of a lot that is fast as a whole', () => {
+    const readings = logged(55, 1);
+    const mistyped = readings.map((p, i) => (i === 2 ? { ...p, minutes: p.minutes * 10 } : p));
+    expect(fitGelTimes(coat, mistyped)).toMatchObject({ odd: 2 });
+    expect(fitGelTimes(coat, logged(55, 2))).toMatchObject({ status: 'fitted', odd: null });
+  });
+  it('widens its interval by Student, as few readings ask', () => {
+    const scattered = logged(55, 1).map((p, i) => ({ ...p, minutes: p.minutes * (i % 2 === 0 ? 1.05 : 0.95) }));
+    const width = (points: GelPoint[]) => {
+      const fit = fitGelTimes(coat, points);
+      if (fit.status !== 'fitted') throw new Error(fit.status);
+      return Math.log(fit.interval[1] / fit.interval[0]);
+    };
+    expect(width(scattered.slice(0, 3))).toBeGreaterThan(2 * width(scattered));
+    expect(width(scattered)).toBeGreaterThan(width([...scattered, ...scattered, ...scattered]));
+  });
 });
 
 describe('light', () => {

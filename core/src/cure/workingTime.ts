@@ -49,6 +49,27 @@ export function mixOfBatch(product: Product, batch: Batch): CupMix {
   return { catalystPct: catalystPct(product, batch), resinG: mixMasses(product, batch).totalG, inert };
 }
 
+/** Conditions that the record leaves open and the card's own stand in for. */
+function assumedOf(
+  product: Product,
+  known: { resinC: number | null; roomC: number | null; massG: number | null; dose: DoseEffect | null },
+): WorkingTime['assumed'] {
+  const open: [WorkingTime['assumed'][number], boolean][] = [
+    ['resin temperature', known.resinC === null],
+    ['room temperature', known.roomC === null],
+    ['mass', known.massG === null],
+    ['catalyst', product.ratio.catalyst != null && known.dose === null],
+  ];
+  return open.flatMap(([what, isOpen]) => (isOpen ? [what] : []));
+}
+
+/** The label's minutes, where no model speaks. */
+function byCard(product: Product): Pick<WorkingTime, 'potLifeMin' | 'gelMin' | 'from' | 'assumed'> {
+  const potLifeMin = product.potLife?.minutes ?? null;
+  const gelMin = product.gel?.minutes ?? null;
+  return { potLifeMin, gelMin, from: (potLifeMin ?? gelMin) ? 'card' : 'none', assumed: [] };
+}
+
 /**
  * How long this batch can be worked and when it gels, counted from when the parts met. From the cup model fitted to
  * the card where the family cures by its own heat; else the card's minutes as stated; null where it states none.
@@ -56,35 +77,24 @@ export function mixOfBatch(product: Product, batch: Batch): CupMix {
 export function workingTime(product: Product, batch: Batch): WorkingTime {
   const mix = mixOfBatch(product, batch);
   const dose = doseEffect(product, mix.catalystPct);
-  const dosePct = mix.catalystPct ?? null;
   const resinC = mixStartC(product, batch);
   const massG = massInCup(product, batch);
-  const card = product.potLife ?? product.gel;
   const roomC = batch.room?.temperatureC ?? batch.cure?.temperatureC ?? null;
+  const known = { resinC, massG, dose, dosePct: mix.catalystPct ?? null };
+  const { massG: cardG, atC: cardC } = product.potLife ?? product.gel ?? {};
+  const startC = resinC ?? cardC ?? SHEET_TEMPERATURE_C;
   const cup = simulateCup(product, {
-    massG: massG ?? card?.massG ?? SHEET_MASS_G,
-    resinC: resinC ?? card?.atC ?? SHEET_TEMPERATURE_C,
-    roomC: roomC ?? resinC ?? card?.atC ?? SHEET_TEMPERATURE_C,
+    massG: massG ?? cardG ?? SHEET_MASS_G,
+    resinC: startC,
+    roomC: roomC ?? startC,
     mix,
   });
-  if (!('curve' in cup)) {
-    const potLifeMin = product.potLife?.minutes ?? null;
-    const gelMin = product.gel?.minutes ?? null;
-    return {
-      potLifeMin,
-      gelMin,
-      from: (potLifeMin ?? gelMin) ? 'card' : 'none',
-      resinC,
-      massG,
-      assumed: [],
-      dose,
-      dosePct,
-    };
-  }
-  const assumed: WorkingTime['assumed'][number][] = [];
-  if (resinC == null) assumed.push('resin temperature');
-  if (roomC == null) assumed.push('room temperature');
-  if (massG == null) assumed.push('mass');
-  if (product.ratio.catalyst && dose === null) assumed.push('catalyst');
-  return { potLifeMin: cup.potLifeMin, gelMin: cup.gelMin, from: 'model', resinC, massG, assumed, dose, dosePct };
+  if (!('curve' in cup)) return { ...known, ...byCard(product) };
+  return {
+    ...known,
+    potLifeMin: cup.potLifeMin,
+    gelMin: cup.gelMin,
+    from: 'model',
+    assumed: assumedOf(product, { ...known, roomC }),
+  };
 }

@@ -27,6 +27,11 @@ export function bandWidth(facts: RecordFacts, field: string, otherwise: number):
   return f && f.low !== null && f.high !== null && f.high > f.low ? f.high - f.low : otherwise;
 }
 
+function answerWord(recorded: string | boolean): string {
+  if (typeof recorded === 'string') return recorded;
+  return recorded ? 'yes' : 'no';
+}
+
 /** What a recorded yes or no, or a word, speaks for; null where it was not recorded. */
 export function recordedWord<T extends string | boolean>(
   field: string,
@@ -35,15 +40,7 @@ export function recordedWord<T extends string | boolean>(
 ): MaybeEvidence {
   if (recorded == null) return null;
   const meant = meaning(recorded);
-  return (
-    meant && {
-      field,
-      measured: typeof recorded === 'boolean' ? (recorded ? 'yes' : 'no') : recorded,
-      limit: null,
-      unit: '',
-      ...meant,
-    }
-  );
+  return meant && { field, measured: answerWord(recorded), limit: null, unit: '', ...meant };
 }
 
 /** The one that says most for the cause, so that two measures of the same thing are not counted twice. */

@@ -24,6 +24,8 @@ export interface HardnessStory {
 }
 
 const CURVE_STEPS = 60;
+/** The curve is drawn so far beyond full cure or the last reading. */
+const BEYOND = 1.1;
 /** Shore points under the curve that a hand-held tester may be off by, where the card states no tolerance. */
 const USUAL_TOLERANCE = 3;
 
@@ -50,29 +52,34 @@ const saysOf = (product: Product, verdict: HardnessStory['verdict']) =>
     ? 'under the curve and flat: too little light came to it; more light helps, waiting does not'
     : SAYS[verdict];
 
+function pointsOf(batch: Batch, expected: (afterH: number) => number): HardnessPoint[] {
+  return (batch.checks ?? [])
+    .flatMap(({ afterH, shore }) => (shore == null ? [] : [{ afterH, shore, expected: expected(afterH) }]))
+    .sort((a, b) => a.afterH - b.afterH);
+}
+
 /**
  * The hardness readings of a batch against the card's curve at the temperature it cured at.
  * @returns null where the card gives no hardness, demould or full cure
  */
 export function hardnessStory(product: Product, batch: Batch, say: Say = wordsIn()): HardnessStory | null {
-  const full = product.hardness?.value;
-  const cureC = cureTemperatureC(batch) ?? product.demould?.atC ?? SHEET_TEMPERATURE_C;
+  const { value: full = null, tolerance } = product.hardness ?? {};
+  const cardC = product.demould?.atC ?? SHEET_TEMPERATURE_C;
+  const cureC = cureTemperatureC(batch) ?? cardC;
   const at = (afterH: number) => expectedShore(product, afterH * 60, cureC);
-  if (full == null || at(1) === null) return null;
-  const points = (batch.checks ?? [])
-    .flatMap((c) => (c.shore == null ? [] : [{ afterH: c.afterH, shore: c.shore, expected: at(c.afterH) ?? full }]))
-    .sort((a, b) => a.afterH - b.afterH);
-  const untilH = Math.max((product.fullCure?.hours ?? 24) * 1.1, (points.at(-1)?.afterH ?? 0) * 1.1);
+  if (full === null || at(1) === null) return null;
+  const points = pointsOf(batch, (afterH) => at(afterH) ?? full);
+  const last = points.at(-1);
+  const untilH = Math.max(product.fullCure?.hours ?? 24, last?.afterH ?? 0) * BEYOND;
   // Steps grow with the square, because hardness comes early.
   const curve = Array.from({ length: CURVE_STEPS + 1 }, (_, i) => {
     const afterH = untilH * (i / CURVE_STEPS) ** 2;
     return { afterH, shore: at(afterH) ?? 0 };
   });
-  const verdict = verdictOf(points, product.hardness?.tolerance ?? USUAL_TOLERANCE);
-  const last = points.at(-1);
-  const age = last && equivalentMinutes(product, last.afterH * 60, cureC, product.demould?.atC ?? SHEET_TEMPERATURE_C);
-  const says = last
-    ? `Shore ${last.shore} after ${say(last.afterH, 'h')} at ${say(cureC, '°C')} (worth ${say((age ?? 0) / 60, 'h')} on the card); ${Math.round(last.expected)} is expected: ${saysOf(product, verdict)}.`
-    : `Full hardness is ${full}; ${SAYS.none}.`;
-  return { points, curve, full, verdict, says };
+  const verdict = verdictOf(points, tolerance ?? USUAL_TOLERANCE);
+  if (!last) return { points, curve, full, verdict, says: `Full hardness is ${full}; ${SAYS.none}.` };
+  const ageH = equivalentMinutes(product, last.afterH * 60, cureC, cardC) / 60;
+  const read = `Shore ${last.shore} after ${say(last.afterH, 'h')} at ${say(cureC, '°C')}`;
+  const expected = `${Math.round(last.expected)} is expected: ${saysOf(product, verdict)}`;
+  return { points, curve, full, verdict, says: `${read} (worth ${say(ageH, 'h')} on the card); ${expected}.` };
 }

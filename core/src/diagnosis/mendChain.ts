@@ -1,3 +1,4 @@
+import { checksInOrder } from '../formats/batchChecks';
 import type { Batch, Check, MendRecord } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
 
@@ -18,7 +19,7 @@ const COAT_FAILS: readonly SymptomKind[] = ['delamination', 'bulge', 'tacky', 's
 /** The first look after a mend was finished; nothing while it is being done or was not looked at. */
 function lookAfter(batch: Batch, mend: MendRecord): Check | null {
   if (mend.doneH == null) return null;
-  const looks = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH);
+  const looks = checksInOrder(batch);
   return looks.find((c) => c.afterH > mend.doneH!) ?? null;
 }
 

@@ -1,3 +1,4 @@
+import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import { workingTime } from '../cure/workingTime';
 import type { Product } from '../formats/product';
@@ -107,7 +108,7 @@ const secondHardness: Question = {
   effortMin: 24 * 60,
   why: 'A second hardness reading a day later tells slow from wrong: rising only needs time, flat will not come.',
   outcomes: (product, batch) => {
-    const checks = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH);
+    const checks = checksInOrder(batch);
     const read = checks.filter((c) => c.shore != null);
     const [first, last] = [read[0], checks.at(-1)];
     const full = product.hardness?.value;

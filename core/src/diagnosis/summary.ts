@@ -10,8 +10,10 @@ const BESIDE_SHARE = 0.2;
 const TELLING_SHARE = 0.3;
 
 /** A share as people read it: never wholly certain, and never nothing. */
-export const sharePercent = (share: number): string =>
-  share > 0.99 ? 'over 99' : share < 0.005 ? 'under 1' : String(Math.round(share * 100));
+export function sharePercent(share: number): string {
+  if (share > 0.99) return 'over 99';
+  return share < 0.005 ? 'under 1' : String(Math.round(share * 100));
+}
 const percent = (share: number) => `${sharePercent(share)}\u00a0%`;
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 

@@ -1,7 +1,5 @@
 import { CoreError } from '../errors';
-
-type Tree = Record<string, unknown>;
-const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v);
+import { isTree, isWritable, type Tree } from './documentPath';
 
 /** Fields of a product card that hold text whatever it looks like. */
 const TEXT_FIELDS = new Set([
@@ -60,12 +58,9 @@ function cellValue(path: string, cell: string): unknown {
   return text !== '' && Number.isFinite(number) ? number : text;
 }
 
-/** Names that every object has already: a column of one would reach them all. */
-const NOT_A_FIELD = new Set(['__proto__', 'prototype', 'constructor']);
-
 /** @throws CoreError `column-refused` for a column that names no field of a document */
 export function requireColumns(columns: readonly string[]): void {
-  const bad = columns.find((column) => column.split('.').some((key) => NOT_A_FIELD.has(key.trim())));
+  const bad = columns.find((column) => !isWritable(column.split('.').map((key) => key.trim())));
   if (bad !== undefined)
     throw new CoreError('column-refused', `The column "${bad}" names no field of a card. Take it out.`, bad);
 }

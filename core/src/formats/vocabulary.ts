@@ -35,6 +35,7 @@ export type AdditiveKind = (typeof ADDITIVE_KINDS)[number];
 export const CARD_DEGAS_METHODS = ['none', 'rest', 'vacuum', 'vacuum-or-pressure'] as const;
 export const BATCH_DEGAS_METHODS = ['none', 'rest', 'vacuum', 'vacuum-then-pressure'] as const;
 export const CLARITIES = ['water-clear', 'clear', 'hazy', 'opaque'] as const;
+export type Clarity = (typeof CLARITIES)[number];
 export const LOT_COLOURS = ['clear', 'pale', 'amber', 'brown', 'cloudy'] as const;
 export const WARMING = ['none', 'bath', 'mat', 'hot-box'] as const;
 export const MIX_UNITS = ['g', 'mL'] as const;

@@ -1,12 +1,11 @@
 import { minutesAt } from '../cure/equivalentAge';
 import { bondWindow } from '../cure/bondWindow';
 import { poursFor } from '../cure/deepPour';
-import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 import { CoreError } from '../errors';
 import type { Layer, Piece } from '../formats/piece';
 import type { Product } from '../formats/product';
 import { EDGE_MM, layerPairs, type PairNote } from './layerPairs';
-import { layerWait, type LayerWait, type LowerLayer } from './layerWait';
+import { hardOf, layerWait, type LayerWait, type LowerLayer } from './layerWait';
 
 /** Something that stops the next pour until a reason is given. */
 export interface LayerStop {
@@ -147,12 +146,11 @@ function stopsOf(
   layer: Layer,
   wait: LayerWait | null,
   notes: readonly PairNote[],
-  room: { roomC: number; stated: boolean },
-  nowMs: number,
+  room: PieceRoom,
 ): LayerStop[] {
   const stops: (LayerStop | null)[] = [
     wait?.drying && wait.drying.state !== 'dry' ? { code: 'damp', says: wait.says } : null,
-    wait?.wait === 'cure' && wait.fromMs > nowMs + MINUTE_MS ? { code: 'too-early', says: wait.says } : null,
+    wait?.wait === 'cure' && wait.fromMs > room.nowMs + MINUTE_MS ? { code: 'too-early', says: wait.says } : null,
     ...notes
       .filter((n) => n.code === 'does-not-stick' && !keptOffEdge(product, layer))
       .map((n): LayerStop => ({ code: 'pair', says: `${n.says} ${n.todo}` })),
@@ -169,61 +167,110 @@ function wordsOf(wait: LayerWait | null, sand: boolean, isPoured: boolean): stri
   return wait?.says ?? 'The first layer: what lies here becomes the face against the mould.';
 }
 
-/**
- * Lays a piece out in time: each layer after the one below has bonded, dried or hardened, at the room's temperature. What
- * was poured stands as it was; a late layer moves those after it.
- * @throws CoreError `out-of-range` for a layer without a card
- */
-export function layerPlan(piece: Piece, scene: LayerScene): LayerPlan {
-  const roomC = piece.roomC ?? scene.roomC ?? ROOM_C;
-  const room = { roomC, stated: piece.roomC != null || scene.roomC !== undefined };
-  const humidityPct = piece.humidityPct ?? scene.humidityPct ?? null;
-  const nowMs = scene.now.getTime();
-  const iso = (ms: number) => new Date(Math.min(ms, nowMs + NEVER_MS)).toISOString();
-  const planned: PlannedLayer[] = [];
-  let [readyMs, filledMm]: [number | null, number] = [null, 0];
-  let below: LowerLayer | null = null;
-  for (const [index, layer] of piece.layers.entries()) {
-    const product = cardOf(scene.cards, layer.productSlug, index);
-    const depth = layer.depthMm ?? null;
-    filledMm += depth ?? 0;
-    const pouredMs = poured(layer, scene);
-    const wait: LayerWait | null = below ? layerWait(below, product, roomC, humidityPct) : null;
-    const wished = layer.wishedAt ? Date.parse(layer.wishedAt) : 0;
-    const atMs = pouredMs ?? Math.max(nowMs, wait?.fromMs ?? 0, wished, below?.lastMs ?? 0);
-    const late = wait?.untilMs != null && atMs > wait.untilMs + MINUTE_MS;
-    const sand = wait !== null && layer.sanded !== true && (wait.wait === 'cure' || (wait.wait === 'bond' && late));
-    const { pours, pourMm } = poursOf(product, depth);
-    const notes = below ? layerPairs(below.product, product, depth) : [];
-    const state = pouredMs !== null ? 'poured' : planned.every((l) => l.state === 'poured') ? 'next' : 'later';
-    planned.push({
-      index,
+/** The room that a piece is made in, and from when on it is planned. */
+interface PieceRoom {
+  readonly roomC: number;
+  /** Whether somebody said how warm it is. */
+  readonly stated: boolean;
+  readonly humidityPct: number | null;
+  readonly nowMs: number;
+}
+
+const pieceRoom = (piece: Piece, scene: LayerScene): PieceRoom => ({
+  roomC: piece.roomC ?? scene.roomC ?? ROOM_C,
+  stated: piece.roomC != null || scene.roomC !== undefined,
+  humidityPct: piece.humidityPct ?? scene.humidityPct ?? null,
+  nowMs: scene.now.getTime(),
+});
+
+/** When a layer was or will be poured, and whether it comes too late to bond by itself. */
+function timing(
+  layer: Layer,
+  pouredMs: number | null,
+  below: LowerLayer | null,
+  wait: LayerWait | null,
+  nowMs: number,
+) {
+  const wishedMs = layer.wishedAt ? Date.parse(layer.wishedAt) : 0;
+  const atMs = pouredMs ?? Math.max(nowMs, wait?.fromMs ?? 0, wishedMs, below?.lastMs ?? 0);
+  const late = wait?.untilMs != null && atMs > wait.untilMs + MINUTE_MS;
+  const needsKey = wait?.wait === 'cure' || (wait?.wait === 'bond' && late);
+  return { atMs, sand: needsKey && layer.sanded !== true };
+}
+
+function stateOf(pouredMs: number | null, before: readonly PlannedLayer[]): PlannedLayer['state'] {
+  if (pouredMs !== null) return 'poured';
+  return before.every((l) => l.state === 'poured') ? 'next' : 'later';
+}
+
+/** One layer on what lies below, and what the next one meets. */
+function planLayer(
+  layer: Layer,
+  product: Product,
+  before: readonly PlannedLayer[],
+  below: LowerLayer | null,
+  scene: LayerScene,
+  room: PieceRoom,
+): { planned: PlannedLayer; lastMs: number } {
+  const iso = (ms: number) => new Date(Math.min(ms, room.nowMs + NEVER_MS)).toISOString();
+  const depthMm = layer.depthMm ?? null;
+  const pouredMs = poured(layer, scene);
+  const wait = below ? layerWait(below, product, room.roomC, room.humidityPct) : null;
+  const { atMs, sand } = timing(layer, pouredMs, below, wait, room.nowMs);
+  const { pours, pourMm } = poursOf(product, depthMm);
+  const notes = below ? layerPairs(below.product, product, depthMm) : [];
+  const state = stateOf(pouredMs, before);
+  const untilMs = wait?.wait === 'bond' ? wait.untilMs : null;
+  return {
+    planned: {
+      index: before.length,
       productSlug: product.slug,
       product: product.name,
       batch: layer.batch ?? null,
       state,
       at: iso(atMs),
       earliest: pouredMs === null && wait ? iso(wait.fromMs) : null,
-      latest: wait?.wait === 'bond' && wait.untilMs !== null ? iso(wait.untilMs) : null,
+      latest: untilMs === null ? null : iso(untilMs),
       wait: wait?.wait ?? 'none',
       sand,
       pours,
       pourMm,
       says: wordsOf(wait, sand, pouredMs !== null),
       notes,
-      stops: state === 'next' ? stopsOf(product, layer, wait, notes, room, nowMs) : [],
-    });
-    const lastMs: number = atMs + laterPoursMs(product, pours, roomC);
+      stops: state === 'next' ? stopsOf(product, layer, wait, notes, room) : [],
+    },
+    lastMs: atMs + laterPoursMs(product, pours, room.roomC),
+  };
+}
+
+/** When the topmost layer is hard by its card, ms; null where there is none, or the card does not say. */
+function readyMs(top: LowerLayer | null, roomC: number): number | null {
+  const hard = top && hardOf(top.product);
+  return top && hard ? top.lastMs + minutesAt(top.product, hard.minutes, roomC, hard.atC) * MINUTE_MS : null;
+}
+
+/**
+ * Lays a piece out in time: each layer after the one below has bonded, dried or hardened, at the room's temperature. What
+ * was poured stands as it was; a late layer moves those after it.
+ * @throws CoreError `out-of-range` for a layer without a card
+ */
+export function layerPlan(piece: Piece, scene: LayerScene): LayerPlan {
+  const room = pieceRoom(piece, scene);
+  const layers: PlannedLayer[] = [];
+  let below: LowerLayer | null = null;
+  for (const [index, layer] of piece.layers.entries()) {
+    const product = cardOf(scene.cards, layer.productSlug, index);
+    const { planned, lastMs }: ReturnType<typeof planLayer> = planLayer(layer, product, layers, below, scene, room);
+    layers.push(planned);
     below = { layer, product, lastMs, ownG: ownMassG(layer, index, scene.massG) };
-    const hard = product.demould?.minutes ?? product.tackFree?.minutes;
-    const hardC = product.demould?.atC ?? product.tackFree?.atC ?? SHEET_TEMPERATURE_C;
-    readyMs = hard == null ? null : lastMs + minutesAt(product, hard, roomC, hardC) * MINUTE_MS;
   }
+  const filledMm = piece.layers.reduce((sum, l) => sum + (l.depthMm ?? 0), 0);
+  const ready = readyMs(below, room.roomC);
   return {
-    layers: planned,
+    layers,
     filledMm,
     leftMm: piece.heightMm == null ? null : piece.heightMm - filledMm,
-    warnings: warningsOf(piece, filledMm, planned),
-    readyAt: readyMs === null ? null : iso(readyMs),
+    warnings: warningsOf(piece, filledMm, layers),
+    readyAt: ready === null ? null : new Date(Math.min(ready, room.nowMs + NEVER_MS)).toISOString(),
   };
 }

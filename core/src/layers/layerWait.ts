@@ -65,22 +65,37 @@ function dryWait({ layer, product, lastMs, ownG }: LowerLayer, humidityPct: numb
   };
 }
 
+/** Minutes of cure, and the temperature that they count at. */
+export interface CureTime {
+  readonly minutes: number;
+  readonly atC: number;
+}
+
+const cureTime = (minutes: number | null | undefined, atC: number | null | undefined): CureTime | null =>
+  minutes == null ? null : { minutes, atC: atC ?? SHEET_TEMPERATURE_C };
+
+/** When a layer is hard by its card: out of the mould, or else no longer tacky. */
+export const hardOf = ({ demould, tackFree }: Product): CureTime | null =>
+  cureTime(demould?.minutes ?? tackFree?.minutes, demould?.atC ?? tackFree?.atC);
+
+const fullCureOf = ({ fullCure }: Product): CureTime | null =>
+  cureTime(fullCure?.hours == null ? null : fullCure.hours * 60, fullCure?.atC);
+
+function cureWords(lower: Product, upper: Product, known: boolean, full: { asked: boolean; stated: boolean }): string {
+  if (!known) return `${lower.name}'s card says neither full cure nor demould time: wait until it is hard through.`;
+  const pair = `${upper.name} on ${lower.name}`;
+  if (full.asked && !full.stated)
+    return `${pair} waits for its full cure, which the card does not state: its demould time is taken. Try a corner first.`;
+  return `${pair}: wait until ${full.asked ? 'its full cure' : 'it is hard'}, and sand it.`;
+}
+
 /** When another resin may go on: at full cure where the pair asks for it, else once it is hard. */
 function cureWait({ product, lastMs }: LowerLayer, upper: Product, roomC: number): LayerWait {
-  const full = needsFullCure(product, upper);
-  const hours = product.fullCure?.hours;
-  const hard = product.demould?.minutes ?? product.tackFree?.minutes;
-  const hardC = product.demould?.atC ?? product.tackFree?.atC ?? SHEET_TEMPERATURE_C;
-  const minutes = full && hours != null ? hours * 60 : hard;
-  const atC = full && hours != null ? (product.fullCure?.atC ?? SHEET_TEMPERATURE_C) : hardC;
-  const fromMs = minutes == null ? lastMs : lastMs + minutesAt(product, minutes, roomC, atC) * MINUTE_MS;
-  const what = full ? 'its full cure' : 'it is hard';
-  const says =
-    minutes == null
-      ? `${product.name}'s card says neither full cure nor demould time: wait until it is hard through.`
-      : full && hours == null
-        ? `${upper.name} on ${product.name} waits for its full cure, which the card does not state: its demould time is taken. Try a corner first.`
-        : `${upper.name} on ${product.name}: wait until ${what}, and sand it.`;
+  const fullAsked = needsFullCure(product, upper);
+  const full = fullAsked ? fullCureOf(product) : null;
+  const due = full ?? hardOf(product);
+  const fromMs = due === null ? lastMs : lastMs + minutesAt(product, due.minutes, roomC, due.atC) * MINUTE_MS;
+  const says = cureWords(product, upper, due !== null, { asked: fullAsked, stated: full !== null });
   return { fromMs, untilMs: fromMs, wait: 'cure', says, drying: null };
 }
 

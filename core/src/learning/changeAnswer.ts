@@ -1,4 +1,5 @@
 import { changedFields } from '../formats/changedFields';
+import { valueAt } from '../formats/documentPath';
 import type { Batch } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
 import { fieldLabel } from '../limits/fieldLabels';
@@ -33,25 +34,19 @@ export const worstOf = (batch: Batch, kind: SymptomKind): number | null => {
   );
 };
 
-const valueOf = (batch: Batch, path: string): unknown =>
-  path
-    .split(/[.[\]]+/)
-    .filter(Boolean)
-    .reduce<unknown>(
-      (v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined),
-      batch,
-    );
 /** Figures near enough to count as the same. */
 export const heldAlike = (a: unknown, b: unknown): boolean =>
-  typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b), 1);
+  typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= HELD * Math.max(Math.abs(a), Math.abs(b));
 
 /** Fields of the making recorded in both batches that differ by more than a held figure does. */
 export function madeDifferently(before: Batch, after: Batch): string[] {
   return changedFields(before, after).filter((f) => {
-    const [a, b] = [valueOf(before, f), valueOf(after, f)];
+    const [a, b] = [valueAt(before, f), valueAt(after, f)];
     return isMaking(f) && a != null && b != null && !heldAlike(a, b);
   });
 }
+
+const VERDICTS = { [-1]: 'better', 0: 'same', 1: 'worse' } as const;
 
 /**
  * What became of the fault of a batch in the one copied from it.
@@ -67,7 +62,7 @@ export function changeAnswer(before: Batch, after: Batch, kind: SymptomKind): Ch
   if (was === null || was === 0)
     return { verdict: 'nothing to compare', differs, says: 'The first batch has no such fault on record.' };
   if (is === null) return { verdict: 'not yet', differs, says: 'Nobody has looked at the new one yet.' };
-  const verdict = is < was ? 'better' : is > was ? 'worse' : 'same';
+  const verdict = VERDICTS[Math.sign(is - was) as -1 | 0 | 1];
   const words = {
     better: is === 0 ? 'It is gone.' : 'It is less than before.',
     same: 'It is as before: the change did not help.',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { soundBatch } from '../simulation/soundBatch';
-import { batchesNeeded, fairTrial, seriesTrend } from './fairTrial';
+import { batchesNeeded, fairTrial } from './fairTrial';
+import { seriesTrend } from './seriesTrend';
 
 const tacky = (severity: number) => ({
   checks: [{ afterH: 24, symptoms: [{ kind: 'tacky', pattern: 'tacky-all-over', severity }] }],

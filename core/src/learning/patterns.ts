@@ -148,8 +148,10 @@ function oneName(found: readonly Found[], places: Places): { head: Found; same: 
 
 const percent = (v: number) => `${Math.round(v * 100)}`;
 const rateWords = (s: Share) => `${s.k} of ${s.n} (${percent(s.rate)} %, ${percent(s.low)}–${percent(s.high)})`;
-const chanceWords = (p: number) =>
-  p < 0.0005 ? 'less than once in 2 000' : p < 0.01 ? `${(p * 100).toFixed(2)} %` : `${(p * 100).toFixed(1)} %`;
+function chanceWords(p: number): string {
+  if (p < 0.0005) return 'less than once in 2 000';
+  return `${(p * 100).toFixed(p < 0.01 ? 2 : 1)} %`;
+}
 const times = (v: number) => (v < 10 ? v.toFixed(1) : v.toFixed(0));
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -159,13 +161,20 @@ function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOpt
     f.same.length > 0
       ? ` The same batches are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.`
       : '';
-  const odds = `the odds are ${times(f.parted.oddsRatio)} times as high (${times(f.parted.low)}–${times(f.parted.high)})`;
-  const parted = f.independent
-    ? ` Beside what travels with it, ${odds}.`
-    : f.confoundedWith
-      ? ` It travels with batches ${levelWords(f.confoundedWith.factor, f.confoundedWith.level, names)}, and the log cannot part the two.`
-      : ` Beside the products, ${odds}, which may still be chance.`;
-  return `${capital(seen)} in ${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise. Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.${same}${parted}${f.small ? ' Few batches: take it as a hint.' : ''}`;
+  const rates = `${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise`;
+  const chance = `Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.`;
+  const hint = f.small ? ' Few batches: take it as a hint.' : '';
+  return `${capital(seen)} in ${rates}. ${chance}${same}${besideWords(f, names)}${hint}`;
+}
+
+/** What is left of it beside what travels with it. */
+function besideWords(f: Omit<Finding, 'says'>, names: PatternOptions['names']): string {
+  const { oddsRatio, low, high } = f.parted;
+  const odds = `the odds are ${times(oddsRatio)} times as high (${times(low)}–${times(high)})`;
+  if (f.independent) return ` Beside what travels with it, ${odds}.`;
+  if (!f.confoundedWith) return ` Beside the products, ${odds}, which may still be chance.`;
+  const other = levelWords(f.confoundedWith.factor, f.confoundedWith.level, names);
+  return ` It travels with batches ${other}, and the log cannot part the two.`;
 }
 
 /** Parts the findings of one kind of fault from each other. */

@@ -73,6 +73,11 @@ function spotWords(times: number, pulls: number, byChance: number, verdict: Spot
     : `Here in ${share}; chance would do that in ${rare ?? odds}. Mark the next pulls too.`;
 }
 
+function verdictBy(byChance: number): SpotJudgement['verdict'] {
+  if (byChance < RARE) return 'mould';
+  return byChance > COMMON ? 'chance' : 'cannot-tell';
+}
+
 /**
  * One judgement for the mould's page and for the diagnosis: the binomial chance of so many failures at one place.
  * @param times pulls in which this place failed
@@ -83,8 +88,7 @@ export function judgeSpot(times: number, pulls: number, elsewhere = 0): SpotJudg
   // A spot's chance elsewhere: the marks that fell on other places, spread over them; half a mark where there were none.
   const chance = Math.min(1, ((elsewhere + 0.5) / Math.max(1, pulls)) * (PLACE_SHARE / (1 - PLACE_SHARE)));
   const byChance = Math.min(1, PLACES * binomialAtLeast(times, Math.max(pulls, times), chance));
-  const told = byChance < RARE ? 'mould' : byChance > COMMON ? 'chance' : 'cannot-tell';
-  const verdict = times < MIN_PULLS ? 'cannot-tell' : told;
+  const verdict = times < MIN_PULLS ? 'cannot-tell' : verdictBy(byChance);
   return { byChance, verdict, says: spotWords(times, pulls, byChance, verdict) };
 }
 

@@ -3,7 +3,7 @@ import type { LotCard } from '../formats/lot';
 import type { Mould } from '../formats/mould';
 import type { Product } from '../formats/product';
 import type { Grade } from '../formats/vocabulary';
-import { pricePerG } from '../shelf/lotState';
+import { partCost, pricePerG } from '../shelf/lotState';
 import type { CastFacts } from './castFacts';
 import { grouped } from './grouped';
 import { mouldLives, type MouldLife } from './mouldLife';
@@ -90,12 +90,13 @@ function prices(lots: readonly LotCard[]): (slug: string, part: 'A' | 'B', code:
   return (slug, part, code) => byLot.get(`${slug} ${part} ${code ?? ''}`) ?? usual.get(`${slug} ${part}`) ?? null;
 }
 
+/** What a casting's resin cost, its mends included; null unless every part of it is known. */
 function costOf(f: CastFacts, price: ReturnType<typeof prices>): number | null {
   const slug = f.levels.product ?? '';
-  const [a, b] = [price(slug, 'A', f.levels['lot-a']), price(slug, 'B', f.levels['lot-b'])];
-  if (f.massAG === null || a === null || (f.massBG !== null && f.massBG > 0 && b === null)) return null;
-  const made = f.massAG * a + (f.massBG ?? 0) * (b ?? 0);
-  return f.massG ? made * (1 + f.mendG / f.massG) : made;
+  const a = partCost(f.massAG, price(slug, 'A', f.levels['lot-a']));
+  const b = partCost(f.massBG, price(slug, 'B', f.levels['lot-b']));
+  if (a === null || b === null) return null;
+  return f.massG ? (a + b) * (1 + f.mendG / f.massG) : a + b;
 }
 
 function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<typeof prices>): Yield {
@@ -123,31 +124,48 @@ function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<type
 }
 
 const NOT_FITTED: Record<Exclude<GelFit['status'], 'fitted'>, (points: number) => string> = {
+  'at-bound': () => 'No rate that a resin can have explains these gel times.',
   'too-few': (points) => `${points} gel times logged; three tell something. Time the witness cup.`,
   'too-close': (points) => `${points} gel times, all within 5 K: a colder or warmer one would tell.`,
   'no-kinetics': () => 'No kinetics are known for this family.',
   'no-pot-life': () => 'The card states neither pot life nor gel.',
-  'did-not-converge': () => 'The gel times do not fit one curve. Look for a mistyped one.',
+  'did-not-converge': () => 'The gel times do not fit one curve.',
 };
 
-function gelWords(product: Product, fit: GelFit): string {
-  if (fit.status !== 'fitted') return NOT_FITTED[fit.status](fit.points);
-  const off =
-    Math.abs(fit.offPct) < 1
-      ? 'as the card says'
-      : `${Math.abs(fit.offPct).toFixed(0)} % ${fit.offPct > 0 ? 'slower' : 'faster'} than the card`;
-  return `Gels in ${fit.gelMin.toFixed(1)} min (${fit.interval[0].toFixed(1)}–${fit.interval[1].toFixed(1)}) at ${product.name}'s own temperature and mass, ${off} (${fit.cardGelMin.toFixed(1)} min), by ${fit.points} witness cups.`;
+type Witness = CastFacts & { readonly gel: NonNullable<CastFacts['gel']> };
+
+function oddWords(fit: GelFit, cups: readonly Witness[]): string {
+  const odd = 'odd' in fit && fit.odd !== null ? cups[fit.odd] : undefined;
+  if (odd)
+    return ` ${odd.code}, ${odd.gel.minutes} min at ${odd.gel.resinC} °C, stands apart: look whether it is mistyped.`;
+  return fit.status === 'at-bound' || fit.status === 'did-not-converge' ? ' Look for a mistyped one.' : '';
+}
+
+function offWords(offPct: number): string {
+  if (Math.abs(offPct) < 1) return 'as the card says';
+  return `${Math.abs(offPct).toFixed(0)} % ${offPct > 0 ? 'slower' : 'faster'} than the card`;
+}
+
+function gelWords(product: Product, fit: GelFit, cups: readonly Witness[]): string {
+  const odd = oddWords(fit, cups);
+  if (fit.status !== 'fitted') return NOT_FITTED[fit.status](fit.points) + odd;
+  const [low, high] = fit.interval;
+  const figure = `Gels in ${fit.gelMin.toFixed(1)} min (${low.toFixed(1)}–${high.toFixed(1)})`;
+  const against = `${offWords(fit.offPct)} (${fit.cardGelMin.toFixed(1)} min)`;
+  return `${figure} at ${product.name}'s own temperature and mass, ${against}, by ${fit.points} witness cups.${odd}`;
 }
 
 /** The studio's own gel times of a product, fitted beside the card's and never over it. */
 export function ownGel(product: Product, facts: readonly CastFacts[]): OwnGel {
-  const points = facts
-    .filter((f) => f.levels.product === product.slug && f.gel !== null)
+  const cups = facts
+    .filter((f): f is Witness => f.levels.product === product.slug && f.gel !== null)
     .sort((a, b) => (a.startedAt ?? '').localeCompare(b.startedAt ?? ''))
-    .slice(-MAX_GEL_POINTS)
-    .map((f) => f.gel!);
-  const fit = fitGelTimes(product, points);
-  return { slug: product.slug, name: product.name, fit, says: gelWords(product, fit) };
+    .slice(-MAX_GEL_POINTS);
+  const fit = fitGelTimes(
+    product,
+    cups.map((f) => f.gel),
+  );
+  return { slug: product.slug, name: product.name, fit, says: gelWords(product, fit, cups) };
 }
 
 /** Everything a studio's own log says in figures. */

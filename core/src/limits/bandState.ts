@@ -16,11 +16,13 @@ export function bandState(measured: number | null, low: number | null, high: num
   const hair = 1e-9 * Math.max(Math.abs(measured), Math.abs(low ?? 0), Math.abs(high ?? 0));
   if (low !== null && measured < low - hair) return 'below';
   if (high !== null && measured > high + hair) return 'above';
+  return isNear(measured, low, high) ? 'near' : 'inside';
+}
+
+function isNear(measured: number, low: number | null, high: number | null): boolean {
   const width = low !== null && high !== null ? high - low : Math.abs(low ?? high ?? 0);
+  if (width === 0) return false;
   // A hair more than the tenth itself, so that a value exactly on it is near whatever its binary rounding.
   const margin = NEAR_SHARE * width * (1 + 1e-9);
-  const nearLow = low !== null && measured - low <= margin;
-  const nearHigh = high !== null && high - measured <= margin;
-  if (width === 0) return 'inside';
-  return nearLow || nearHigh ? 'near' : 'inside';
+  return (low !== null && measured - low <= margin) || (high !== null && high - measured <= margin);
 }

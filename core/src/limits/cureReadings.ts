@@ -33,16 +33,16 @@ function carried(
 }
 
 function layerReadings(product: Product, batch: Batch, say: Say): LimitReading[] {
-  const below = batch.layerBelow;
-  const same = below?.productSlug === product.slug;
-  const from = carried(product, same ? product.recoat?.fromMin : null, product.recoat?.atC, batch, say);
-  const until = carried(product, same ? product.recoat?.untilMin : null, product.recoat?.atC, batch, say);
-  const waterBased = below?.family === 'mineral-acrylic' || (below?.family == null && below?.massLossPct != null);
+  const { productSlug, family = null, massLossPct = null, hoursSince } = batch.layerBelow ?? {};
+  const window = productSlug === product.slug ? product.recoat : null;
+  const from = carried(product, window?.fromMin, window?.atC, batch, say);
+  const until = carried(product, window?.untilMin, window?.atC, batch, say);
+  const waterBased = family === 'mineral-acrylic' || (family === null && massLossPct !== null);
   return [
     makeReading(
       {
         field: 'layerBelow.hoursSince',
-        measured: below?.hoursSince,
+        measured: hoursSince,
         unit: 'h',
         whose: until.whose,
         low: from.minutes === null ? null : from.minutes / 60,
@@ -53,7 +53,7 @@ function layerReadings(product: Product, batch: Batch, say: Say): LimitReading[]
     makeReading(
       {
         field: 'layerBelow.massLossPct',
-        measured: below?.massLossPct,
+        measured: massLossPct,
         high: waterBased ? DRY_MASS_LOSS_PCT : null,
         unit: '%',
         whose: waterBased ? 'studio practice, not the card,' : 'the card',

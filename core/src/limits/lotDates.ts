@@ -1,6 +1,7 @@
 import type { Batch, Lot } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
+import type { LimitState } from '../formats/vocabulary';
 import type { Say } from '../units/wording';
 import { NEAR_SHARE } from './bandState';
 import { makeReading } from './reading';
@@ -44,6 +45,12 @@ export function daysPastDeadline(product: Product, lot: Lot | null | undefined, 
 const PART_WORDS = { lotA: 'Lot A', lotB: 'Lot B' } as const;
 type Part = keyof typeof PART_WORDS;
 
+/** Where a day stands before its deadline. @param left days to it, below 0 past it @param nearDays days that count as near */
+function stateBefore(left: number, nearDays: number): LimitState {
+  if (left < 0) return 'above';
+  return left <= nearDays ? 'near' : 'inside';
+}
+
 function openedReading(
   product: Product,
   lot: Lot | null | undefined,
@@ -67,7 +74,7 @@ function openedReading(
   if (months === null) return makeReading({ ...base, measured, says: `${opened}; the card states no limit.` }, say);
   const deadline = addMonths(lot.openedOn, months);
   const left = daysBetween(day, deadline);
-  const state = left < 0 ? 'above' : left <= NEAR_SHARE * daysBetween(lot.openedOn, deadline) ? 'near' : 'inside';
+  const state = stateBefore(left, NEAR_SHARE * daysBetween(lot.openedOn, deadline));
   return makeReading(
     {
       ...base,
@@ -95,7 +102,7 @@ function useByReading(
   }
   const past = daysBetween(lot.useBy, day);
   const shelfDays = (product.shelf?.unopenedMonths ?? 0) * MEAN_MONTH_DAYS;
-  const state = past > 0 ? 'above' : -past <= NEAR_SHARE * shelfDays ? 'near' : 'inside';
+  const state = stateBefore(-past, NEAR_SHARE * shelfDays);
   const days = (n: number) => `${n} day${n === 1 ? '' : 's'}`;
   const says =
     past > 0

@@ -20,21 +20,22 @@ export function whoseTime(working: WorkingTime, what: string, say: Say): string 
   return at ? `the card's ${what}, carried by the cup model to ${at},` : `the cup model's ${what}`;
 }
 
-function degasParts(
-  product: Product,
-  batch: Batch,
-): Pick<ReadingParts, 'low' | 'high' | 'note'> & { vacuumHigh: number | null | undefined } {
-  const method = batch.degas?.method;
+type DegasParts = Pick<ReadingParts, 'low' | 'high' | 'note'> & { vacuumHigh: number | null | undefined };
+type Degas = NonNullable<Product['degas']>;
+
+const takesVacuum = (card: Product['degas']): card is Degas =>
+  card?.method === 'vacuum' || card?.method === 'vacuum-or-pressure';
+
+function degasParts(product: Product, batch: Batch): DegasParts {
+  const method = batch.degas?.method ?? null;
   const card = product.degas;
-  const cardTakesVacuum = card?.method === 'vacuum' || card?.method === 'vacuum-or-pressure';
-  const usedVacuum = method === 'vacuum' || method === 'vacuum-then-pressure';
   if (method === 'rest') return { low: product.mix?.restMin, vacuumHigh: null };
-  if (usedVacuum && cardTakesVacuum) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
-  if (method == null && cardTakesVacuum) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
-  const instead = card?.method === 'vacuum-or-pressure' && pressed(batch) === true;
-  const other = instead
-    ? 'It was pressed instead, as the card allows.'
-    : 'This batch was not cleared the way the card describes.';
+  const asCardSays = method === null || method === 'vacuum' || method === 'vacuum-then-pressure';
+  if (takesVacuum(card) && asCardSays) return { low: card.minutes, vacuumHigh: card.vacuumKPaAbs };
+  const other =
+    card?.method === 'vacuum-or-pressure' && pressed(batch) === true
+      ? 'It was pressed instead, as the card allows.'
+      : 'This batch was not cleared the way the card describes.';
   return { vacuumHigh: null, note: method && card?.method ? other : null };
 }
 
@@ -51,53 +52,48 @@ function releaseLimit(product: Product, batch: Batch, working: WorkingTime): { l
   return { low: working.gelMin, fromCard: false };
 }
 
+function pressingNote(unpressed: boolean, vacuumInstead: boolean): string | null {
+  if (vacuumInstead) return 'It had its vacuum instead, as the card allows.';
+  return unpressed ? 'The batch was not pressed.' : null;
+}
+
 function pressureReadings(product: Product, batch: Batch, working: WorkingTime, say: Say): LimitReading[] {
-  const { minKPa, maxKPa } = product.pressure ?? {};
+  const { minKPa = null, maxKPa = null } = product.pressure ?? {};
+  const { gaugeKPa, reachedMin, releasedMin } = batch.pressure ?? {};
   const unpressed = pressed(batch) === false;
   const vacuumInstead = hadVacuumInstead(product, batch);
-  const timed = ((minKPa ?? maxKPa) != null && !vacuumInstead) || pressed(batch) === true;
-  const note = vacuumInstead
-    ? 'It had its vacuum instead, as the card allows.'
-    : unpressed
-      ? 'The batch was not pressed.'
-      : null;
+  const asked = (minKPa !== null || maxKPa !== null) && !vacuumInstead;
+  const timed = asked || pressed(batch) === true;
+  const note = pressingNote(unpressed, vacuumInstead);
   const release = releaseLimit(product, batch, working);
   const gelWords = whoseTime(working, 'gel time', say);
-  return [
-    makeReading(
-      {
-        field: 'pressure.gaugeKPa',
-        measured: batch.pressure?.gaugeKPa,
-        low: vacuumInstead ? null : minKPa,
-        high: vacuumInstead ? null : maxKPa,
-        unit: 'kPa',
-        note,
-      },
-      say,
-    ),
-    makeReading(
-      {
-        field: 'pressure.reachedMin',
-        measured: unpressed ? null : batch.pressure?.reachedMin,
-        high: timed ? working.gelMin : null,
-        unit: 'min',
-        whose: gelWords,
-        note,
-      },
-      say,
-    ),
-    makeReading(
-      {
-        field: 'pressure.releasedMin',
-        measured: unpressed ? null : batch.pressure?.releasedMin,
-        low: timed ? release.low : null,
-        unit: 'min',
-        whose: release.fromCard ? 'the card, counted from full pressure,' : gelWords,
-        note,
-      },
-      say,
-    ),
+  const readings: ReadingParts[] = [
+    {
+      field: 'pressure.gaugeKPa',
+      measured: gaugeKPa,
+      low: vacuumInstead ? null : minKPa,
+      high: vacuumInstead ? null : maxKPa,
+      unit: 'kPa',
+      note,
+    },
+    {
+      field: 'pressure.reachedMin',
+      measured: unpressed ? null : reachedMin,
+      high: timed ? working.gelMin : null,
+      unit: 'min',
+      whose: gelWords,
+      note,
+    },
+    {
+      field: 'pressure.releasedMin',
+      measured: unpressed ? null : releasedMin,
+      low: timed ? release.low : null,
+      unit: 'min',
+      whose: release.fromCard ? 'the card, counted from full pressure,' : gelWords,
+      note,
+    },
   ];
+  return readings.map((parts) => makeReading(parts, say));
 }
 
 /** Clearing the air, the pour against the time there was, depth, and pressing. */

@@ -36,6 +36,9 @@ function massOf(
   return densityGPerML == null ? null : amount * densityGPerML;
 }
 
+const catalystMassG = (massAG: number | null, pct: number | null | undefined): number | null =>
+  massAG === null || pct == null ? null : (massAG * pct) / 100;
+
 /**
  * Masses of the parts that went into the cup, from weights, or from volumes and the card's densities.
  * Catalyst given as a percentage is counted as part B; a light-cured product has part A alone.
@@ -48,13 +51,9 @@ export function mixMasses(product: Product, batch: Batch): MixMasses {
     product.densityAGPerML ?? (onePart(product) ? product.mixedDensityGPerML : null),
   );
   if (onePart(product)) return { massAG, massBG: 0, totalG: massAG };
-  const dose = catalystPct(product, batch);
-  const densityB = product.ratio.catalyst?.densityGPerML ?? product.densityBGPerML;
   const massBG = product.ratio.catalyst
-    ? dose != null && massAG != null
-      ? (massAG * dose) / 100
-      : null
-    : massOf(batch.mix?.amountB, unit, densityB);
+    ? catalystMassG(massAG, catalystPct(product, batch))
+    : massOf(batch.mix?.amountB, unit, product.densityBGPerML);
   return { massAG, massBG, totalG: massAG != null && massBG != null ? massAG + massBG : null };
 }
 

@@ -1,3 +1,4 @@
+import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { mendsOf } from '../diagnosis/mendChain';
@@ -23,31 +24,45 @@ interface LateFault {
   readonly why: string;
 }
 
-/** What this batch is made of that may still go wrong after a good first day. */
-export function lateFaults(product: Product, batch: Batch): LateFault[] {
-  const found: LateFault[] = [];
-  if (batch.layerBelow?.family === 'mineral-acrylic')
-    found.push({ from: 'three days', until: 'a month', why: 'water shut in below bulges or lifts it days later' });
-  if (product.family === 'mineral-acrylic')
-    found.push({ from: 'three days', until: 'three days', why: 'it is hard a day or more before it is dry' });
-  if ((batch.inclusions ?? []).some((x) => POROUS.has(x.kind)))
-    found.push({ from: 'three days', until: 'a month', why: 'damp or treated inclusions darken late' });
-  else if ((batch.inclusions ?? []).length > 0)
-    found.push({ from: 'a week', until: 'a week', why: 'what is cast in may tarnish or let go' });
-  if (product.family === 'uv-acrylate' && batch.layerBelow != null)
-    found.push({
-      from: 'a week',
-      until: 'a month',
-      why: 'the lamp of a light-cured top coat may have yellowed what is below',
-    });
-  if (product.family === 'polyurethane' && product.clarity !== 'opaque')
-    found.push({ from: 'a week', until: 'a month', why: 'a clear urethane ambers late' });
-  else if (product.light?.stable === false && (batch.cure?.lightMJPerCM2 ?? 0) > 0)
-    found.push({ from: 'a week', until: 'a month', why: 'light on a base that is not light-proof shows late' });
-  else if (product.family === 'epoxy' && product.clarity !== 'opaque')
-    found.push({ from: 'a month', until: 'a month', why: 'a clear epoxy ambers with age' });
-  return found;
+type LateRule = (product: Product, batch: Batch) => LateFault | null;
+
+const late = (from: LateFault['from'], until: LateFault['until'], why: string): LateFault => ({ from, until, why });
+
+function castInFault(batch: Batch): LateFault | null {
+  const inclusions = batch.inclusions ?? [];
+  if (inclusions.some((x) => POROUS.has(x.kind)))
+    return late('three days', 'a month', 'damp or treated inclusions darken late');
+  return inclusions.length > 0 ? late('a week', 'a week', 'what is cast in may tarnish or let go') : null;
 }
+
+function amberingFault(product: Product, batch: Batch): LateFault | null {
+  const clear = product.clarity !== 'opaque';
+  if (product.family === 'polyurethane' && clear) return late('a week', 'a month', 'a clear urethane ambers late');
+  const lit = (batch.cure?.lightMJPerCM2 ?? 0) > 0;
+  if (product.light?.stable === false && lit)
+    return late('a week', 'a month', 'light on a base that is not light-proof shows late');
+  return product.family === 'epoxy' && clear ? late('a month', 'a month', 'a clear epoxy ambers with age') : null;
+}
+
+/** One rule for each thing that a piece is made of. */
+const LATE_RULES: readonly LateRule[] = [
+  (_, { layerBelow }) =>
+    layerBelow?.family === 'mineral-acrylic'
+      ? late('three days', 'a month', 'water shut in below bulges or lifts it days later')
+      : null,
+  ({ family }) =>
+    family === 'mineral-acrylic' ? late('three days', 'three days', 'it is hard a day or more before it is dry') : null,
+  (_, batch) => castInFault(batch),
+  ({ family }, { layerBelow }) =>
+    family === 'uv-acrylate' && layerBelow != null
+      ? late('a week', 'a month', 'the lamp of a light-cured top coat may have yellowed what is below')
+      : null,
+  amberingFault,
+];
+
+/** What this batch is made of that may still go wrong after a good first day. */
+export const lateFaults = (product: Product, batch: Batch): LateFault[] =>
+  LATE_RULES.map((rule) => rule(product, batch)).filter((fault) => fault !== null);
 
 const ORDER = ['three days', 'a week', 'a month'] as const;
 const HOURS = { 'three days': THREE_DAYS_H, 'a week': WEEK_H, 'a month': MONTH_H } as const;
@@ -59,11 +74,11 @@ export function checkPlan(product: Product, batch: Batch): PlannedCheck[] {
     outH > DAY_H
       ? { afterH: outH, name: 'out of the mould', why: 'first look, when it is due out' }
       : { afterH: DAY_H, name: 'next day', why: 'first look' };
-  const late = lateFaults(product, batch);
+  const faults = lateFaults(product, batch);
   return [
     first,
     ...ORDER.flatMap((name, i): PlannedCheck[] => {
-      const why = late.filter((l) => ORDER.indexOf(l.from) <= i && ORDER.indexOf(l.until) >= i).map((l) => l.why);
+      const why = faults.filter((l) => ORDER.indexOf(l.from) <= i && ORDER.indexOf(l.until) >= i).map((l) => l.why);
       return why.length === 0 || HOURS[name] <= first.afterH
         ? []
         : [{ afterH: HOURS[name], name, why: why.join('; ') }];
@@ -78,7 +93,7 @@ export function checkPlan(product: Product, batch: Batch): PlannedCheck[] {
 export function dueCheck(product: Product, batch: Batch): PlannedCheck | null {
   const stage = stageOf(product, batch);
   if (stage !== 'check' && stage !== 'done') return null;
-  const last = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).at(-1);
+  const last = checksInOrder(batch).at(-1);
   if (last?.grade === 'scrap') return null;
   const mend = mendsOf(batch).at(-1);
   if (mend?.outcome === 'waiting' && mend.recheckAtH !== null)

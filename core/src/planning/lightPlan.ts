@@ -21,6 +21,8 @@ export interface LightPlan {
 
 /** A dose beyond this is no lamp's, mJ/cm². */
 const MAX_DOSE = 1e7;
+/** No piece is deeper, mm. */
+const MAX_DEPTH_MM = 1e4;
 /** A layer is planned no deeper than this share of what the dose cures: the last of it is soft. */
 const RESERVE = 0.6;
 
@@ -32,6 +34,14 @@ function doseBelowAll(doseMJPerCM2: number, perLayer: number, layers: number): n
   const q = Math.exp(-perLayer);
   const passed = 1 - q < 1e-9 ? layers : (q * (1 - q ** layers)) / (1 - q);
   return doseMJPerCM2 * passed;
+}
+
+function baseWords(base: Product, doseMJPerCM2: number): string {
+  const stable = base.light?.stable;
+  if (stable == null) return `${base.name}'s card does not say whether it is light-proof.`;
+  if (stable) return `${base.name} is light-proof by its card.`;
+  const reach = `${Math.round(doseMJPerCM2)} mJ/cm² reach it through this, and may yellow it`;
+  return `${base.name} is not light-proof: ${reach}. Try it on a scrap, or mend with ${base.name} itself.`;
 }
 
 /**
@@ -47,22 +57,17 @@ export function lightPlan(
 ): LightPlan | null {
   const { penetrationMm, criticalMJPerCM2, doseMJPerCM2 } = product.light ?? {};
   if (penetrationMm == null || criticalMJPerCM2 == null || criticalMJPerCM2 <= 0) return null;
-  const stated =
-    doseMJPerCM2 ??
-    doseForDepthMJPerCM2({
-      depthMm: Math.min((product.depth?.maxMm ?? depthMm) / RESERVE, 1e4),
-      criticalMJPerCM2,
-      penetrationMm,
-    });
+  const deepestMm = product.depth?.maxMm ?? null;
+  const forDepthMm = Math.min((deepestMm ?? depthMm) / RESERVE, MAX_DEPTH_MM);
+  const stated = doseMJPerCM2 ?? doseForDepthMJPerCM2({ depthMm: forDepthMm, criticalMJPerCM2, penetrationMm });
   // A dose that does not pass the critical one cures nothing, in however many layers.
   if (!(penetrationMm > 0) || !(stated <= MAX_DOSE) || stated <= criticalMJPerCM2) return null;
   const cured = cureDepthMm({ doseMJPerCM2: stated, criticalMJPerCM2, penetrationMm });
-  const layerMaxMm = Math.min(product.depth?.maxMm ?? Infinity, cured * RESERVE);
+  const layerMaxMm = Math.min(deepestMm ?? Infinity, cured * RESERVE);
   const layers = poursFor(depthMm, layerMaxMm);
   const layerMm = depthMm / layers;
   const baseDoseMJPerCM2 = doseBelowAll(stated, layerMm / penetrationMm, layers);
   const minutes = lampMWPerCM2 === null ? null : lampMin(stated, lampMWPerCM2);
-  const unsafe = base?.light?.stable === false;
   return {
     layerMaxMm,
     layers,
@@ -71,13 +76,6 @@ export function lightPlan(
     lampMin: minutes,
     lampTotalMin: minutes === null ? null : minutes * layers,
     baseDoseMJPerCM2,
-    base:
-      base === null
-        ? null
-        : unsafe
-          ? `${base.name} is not light-proof: ${Math.round(baseDoseMJPerCM2)} mJ/cm² reach it through this, and may yellow it. Try it on a scrap, or mend with ${base.name} itself.`
-          : base.light?.stable === true
-            ? `${base.name} is light-proof by its card.`
-            : `${base.name}'s card does not say whether it is light-proof.`,
+    base: base && baseWords(base, baseDoseMJPerCM2),
   };
 }

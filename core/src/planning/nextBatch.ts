@@ -44,13 +44,13 @@ export interface CopiedPlan {
 }
 
 function routeOf(batch: Batch): Route | null {
-  const [vacuum, pressed] = [
-    batch.degas?.method === 'vacuum' || batch.degas?.method === 'vacuum-then-pressure',
-    (batch.pressure?.gaugeKPa ?? 0) > 0,
-  ];
+  const method = batch.degas?.method ?? null;
+  const pressed = (batch.pressure?.gaugeKPa ?? 0) > 0;
+  const vacuum = method === 'vacuum' || method === 'vacuum-then-pressure';
   if (vacuum) return pressed ? 'vacuum-then-pressure' : 'vacuum';
   if (pressed) return 'pressure';
-  return batch.degas?.method === 'rest' ? 'warm-and-rest' : batch.degas?.method === 'none' ? 'none' : null;
+  if (method === 'rest') return 'warm-and-rest';
+  return method === 'none' ? 'none' : null;
 }
 
 function coloursOf(product: Product, batch: Batch, maxPct: number | undefined): CopiedPlan['additives'] {
@@ -69,6 +69,17 @@ function coloursOf(product: Product, batch: Batch, maxPct: number | undefined): 
 const kept = <K extends keyof PlanSettings>(key: K, value: PlanSettings[K] | null): PlanSettings =>
   value == null ? {} : { [key]: value };
 
+function recordedSettings({ resin, mould, mix, degas, pressure, pour }: Batch): PlanSettings {
+  return {
+    ...kept('resinC', resin?.atPourC ?? resin?.temperatureAC ?? null),
+    ...kept('mouldC', mould?.temperatureC ?? null),
+    ...kept('stirMin', mix?.stirMin ?? null),
+    ...kept('restMin', degas?.method === 'rest' ? (degas.minutes ?? null) : null),
+    ...kept('pressureKPa', pressure?.gaugeKPa || null),
+    ...kept('depthMm', pour?.depthMm ?? null),
+  };
+}
+
 /**
  * Copies a batch into a plan, with changes laid over and remembered, so that the outcome can answer. The room is left to
  * today's reading unless it is what is changed.
@@ -79,21 +90,13 @@ export function copiedPlan(
   changes: readonly (PlanChange & { readonly cause?: string | null })[],
 ): CopiedPlan {
   const changed: PlanSettings = Object.assign({}, ...changes.map((c) => c.set)) as PlanSettings;
-  const was: PlanSettings = {
-    ...kept('resinC', batch.resin?.atPourC ?? batch.resin?.temperatureAC ?? null),
-    ...kept('mouldC', batch.mould?.temperatureC ?? null),
-    ...kept('stirMin', batch.mix?.stirMin ?? null),
-    ...kept('restMin', batch.degas?.method === 'rest' ? (batch.degas.minutes ?? null) : null),
-    ...kept('pressureKPa', batch.pressure?.gaugeKPa || null),
-    ...kept('depthMm', batch.pour?.depthMm ?? null),
-  };
   return {
     productSlug: product.slug,
     mouldCode: batch.mould?.code ?? null,
     massG: mixMasses(product, batch).totalG,
     additives: coloursOf(product, batch, changed.mostLoadingPct),
     route: changed.route ?? routeOf(batch),
-    settings: { ...was, ...changed },
+    settings: { ...recordedSettings(batch), ...changed },
     copiedFrom: { code: batch.code ?? '', changes: changes.map((c) => ({ cause: c.cause ?? null, says: c.says })) },
   };
 }

@@ -1,3 +1,6 @@
+import type { PlanAmounts } from './planAmounts';
+import type { PlanCase } from './planCase';
+import type { MixCurve } from '../cure/mixCurve';
 import { co2FromWaterML } from '../bubbles/moisture';
 import { inTheMould, type MouldAnswer } from '../cure/inTheMould';
 import { powderThickening } from '../cure/powderThickening';
@@ -69,6 +72,49 @@ function noTime({ case: c, timeline, curve, spareMin }: TimeBudget): PlanWarning
   ];
 }
 
+/** What is weighed, as a plan tells it. */
+function amountsTold(amounts: PlanAmounts) {
+  const onePart = amounts.massBG === 0;
+  return {
+    partA: { massG: amounts.massAG, volumeML: amounts.volumeAML },
+    partB: {
+      massG: onePart ? null : amounts.massBG,
+      volumeML: onePart ? null : amounts.volumeBML,
+      drops: amounts.drops,
+    },
+    order: [...amounts.order],
+    mixedMassG: amounts.mixedMassG,
+    totalMassG: amounts.mixedMassG + amounts.additiveMassG,
+    ratioErrorFromScalePct: amounts.scaleErrorPct,
+    roundingErrorPct: amounts.roundingErrorPct,
+    smallestSafeBatchG: amounts.smallestSafeG,
+    catalystPct: amounts.catalystPct,
+    additives: amounts.additives.map((a) => ({
+      name: a.of.name ?? null,
+      kind: a.of.kind ?? 'other',
+      massG: a.massG,
+      drops: a.drops,
+    })),
+  };
+}
+
+/** What the cup's own curve tells; the mould's peak is left to the slab. */
+const curveTold = (curve: MixCurve) => ({
+  potLifeMin: curve.potLifeMin,
+  gelMin: curve.gelMin,
+  workingFrom: curve.from,
+  peakC: curve.peakC,
+  peakFrom: curve.peakC === null ? ('none' as const) : ('cup' as const),
+  peakWithinK: null,
+  heatFrom: curve.heatFrom,
+});
+
+/** Viscosity of the fresh mix with its powder, mPa·s; null where the card states none. */
+function plannedViscosityMPaS(c: PlanCase, amounts: PlanAmounts): number | null {
+  const fresh = mixedViscosityMPaS(c.product, c.resinC) ?? c.product.viscosity?.mixedMPaS ?? null;
+  return fresh === null ? null : finite(fresh * powderThickening(powderShare(c, amounts)));
+}
+
 /**
  * Everything of a plan that is answered at once: amounts, pot life, time, air, loading, warnings, and the pours that the
  * card's depth asks for. Peak is the cup's own; the mould's peak, demould, and pours by heat are left to `plan`.
@@ -81,35 +127,15 @@ export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
   const own = planWarnings(budget).filter((w) => pours.count === 1 || w.code !== 'pour.depthMm:above');
   const warnings = stopsFirst([...noTime(budget), ...severalPours(c, amounts, pours), ...own]);
   const air = airOf(c, amounts, curve, timeline, pressing?.gaugeKPa ?? null);
-  const fresh = mixedViscosityMPaS(c.product, c.resinC) ?? c.product.viscosity?.mixedMPaS ?? null;
   const waterG = plannedWaterG(amounts);
-  const onePart = amounts.massBG === 0;
   return {
     budget,
     plan: {
       format: 'warm-jar.plan/1',
       product: { slug: c.product.slug, revision: c.product.revision },
-      partA: { massG: amounts.massAG, volumeML: amounts.volumeAML },
-      partB: {
-        massG: onePart ? null : amounts.massBG,
-        volumeML: onePart ? null : amounts.volumeBML,
-        drops: amounts.drops,
-      },
-      order: [...amounts.order],
-      mixedMassG: amounts.mixedMassG,
-      totalMassG: amounts.mixedMassG + amounts.additiveMassG,
-      ratioErrorFromScalePct: amounts.scaleErrorPct,
-      roundingErrorPct: amounts.roundingErrorPct,
-      smallestSafeBatchG: amounts.smallestSafeG,
-      catalystPct: amounts.catalystPct,
-      potLifeMin: curve.potLifeMin,
-      gelMin: curve.gelMin,
-      workingFrom: curve.from,
-      viscosityMPaS: fresh === null ? null : finite(fresh * powderThickening(powderShare(c, amounts))),
-      peakC: curve.peakC,
-      peakFrom: curve.peakC === null ? 'none' : 'cup',
-      peakWithinK: null,
-      heatFrom: curve.heatFrom,
+      ...amountsTold(amounts),
+      ...curveTold(curve),
+      viscosityMPaS: plannedViscosityMPaS(c, amounts),
       dewPointC: c.dewC,
       smallestClearedMm: finite(air.clearedMm),
       pressureKPa: pressing?.gaugeKPa ?? null,
@@ -124,12 +150,6 @@ export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
       verdict: verdictBy(warnings, spareMin, curve.potLifeMin),
       warnings,
       loading: plannedLoading(c, amounts),
-      additives: amounts.additives.map((a) => ({
-        name: a.of.name ?? null,
-        kind: a.of.kind ?? 'other',
-        massG: a.massG,
-        drops: a.drops,
-      })),
       waterG,
       co2ML: c.product.family === 'polyurethane' ? co2FromWaterML(waterG, c.resinC, c.ambientKPa) : null,
       cup: cupNeed(c, amounts),

@@ -19,6 +19,9 @@ export interface AirAnswer {
   readonly leftMm: number | null;
 }
 
+/** Nothing is shallower than this, so that a depth can be divided by, mm. */
+const MIN_DEPTH_MM = 1e-3;
+
 /** Depth of the liquid in its cup, mm: the cup's own diameter, else a cylinder as tall as wide. */
 export function cupDepthMm(c: PlanCase, amounts: PlanAmounts): number {
   const volumeMm3 =
@@ -70,6 +73,35 @@ function growthUnderVacuum(c: PlanCase): number {
 export const risingDepthMm = (c: PlanCase, amounts: PlanAmounts): number =>
   c.request.mould?.depthMm ?? cupDepthMm(c, amounts);
 
+/** The times in which bubbles can rise before and while it stands open, and when the lid goes on. */
+interface OpenTimes {
+  /** At rest or under vacuum, in the cup. */
+  readonly inCup: readonly Rise[];
+  /** From the pour until the lid is on, or it gels. */
+  readonly open: Rise;
+  readonly lidMin: number | null;
+}
+
+function openTimes(
+  c: PlanCase,
+  amounts: PlanAmounts,
+  gelMin: number | null,
+  timeline: readonly TimelineStep[],
+  pressed: boolean,
+): OpenTimes {
+  const step = (what: TimelineStep['what']) => timeline.find((s) => s.what === what);
+  const [rest, vacuum, pour, press] = [step('rest'), step('vacuum'), step('pour'), step('pressurise') ?? step('load')];
+  // What still stands in the cup goes on rising while it is poured.
+  const pourFromMin = pour?.fromMin ?? c.stirMin + c.clearMin;
+  const lidMin = pressed ? (press?.fromMin ?? pour?.toMin ?? pourFromMin) : gelMin;
+  const depthMm = Math.max(risingDepthMm(c, amounts), MIN_DEPTH_MM);
+  const inCupMm = Math.min(depthMm, Math.max(cupDepthMm(c, amounts), MIN_DEPTH_MM));
+  const inCup: Rise[] = [];
+  if (rest) inCup.push({ ...rest, size: 1, depthMm: inCupMm });
+  if (vacuum) inCup.push({ ...vacuum, size: growthUnderVacuum(c), depthMm: inCupMm });
+  return { inCup, open: { fromMin: pourFromMin, toMin: lidMin ?? pourFromMin, size: 1, depthMm }, lidMin };
+}
+
 /**
  * The air that a route leaves: what rises out in the cup, at rest or grown under vacuum, and in the mould until the lid
  * is on or it gels, then what dissolves under pressure. In the cup a bubble is counted as having no more to leave than
@@ -82,38 +114,28 @@ export function airOf(
   timeline: readonly TimelineStep[],
   gaugeKPa: number | null,
 ): AirAnswer {
-  const step = (what: TimelineStep['what']) => timeline.find((s) => s.what === what);
-  const [rest, vacuum, pour] = [step('rest'), step('vacuum'), step('pour')];
-  const press = step('pressurise') ?? step('load');
-  // What still stands in the cup goes on rising while it is poured.
-  const pourFromMin = pour?.fromMin ?? c.stirMin + c.clearMin;
   // Under a pressure that nobody named nothing is known to change: it goes on rising as it would in the room.
   const pressedTo = isPressed(c.route) ? gaugeKPa : null;
-  const lidMin = pressedTo === null ? curve.gelMin : (press?.fromMin ?? pour?.toMin ?? pourFromMin);
-  const depthMm = Math.max(risingDepthMm(c, amounts), 1e-3);
-  const inCupMm = Math.min(depthMm, Math.max(cupDepthMm(c, amounts), 1e-3));
-  const before: Rise[] = [
-    ...(rest ? [{ ...rest, size: 1, depthMm: inCupMm }] : []),
-    ...(vacuum ? [{ ...vacuum, size: growthUnderVacuum(c), depthMm: inCupMm }] : []),
-  ];
-  const open = { fromMin: pourFromMin, toMin: lidMin ?? pourFromMin, size: 1, depthMm };
-  const openMm = lidMin === null && before.length === 0 ? null : cleared(c, curve, [...before, open]);
-  if (pressedTo === null || curve.gelMin === null)
+  const { inCup, open, lidMin } = openTimes(c, amounts, curve.gelMin, timeline, pressedTo !== null);
+  if (pressedTo === null || curve.gelMin === null) {
+    const openMm = lidMin === null && inCup.length === 0 ? null : cleared(c, curve, [...inCup, open]);
     return { clearedMm: openMm, dissolvedMm: null, dissolvedUnderPressureMm: null, leftMm: openMm };
+  }
   const ratio = boyleDiameterRatio(pressedTo, c.ambientKPa);
-  const under = largestDissolvedMm({
-    gaugeKPa: pressedTo,
-    minutes: Math.max(0, curve.gelMin - (timeline.at(-1)?.toMin ?? 0)),
-    ambientKPa: c.ambientKPa,
-  });
+  const pressedMin = Math.max(0, curve.gelMin - (timeline.at(-1)?.toMin ?? 0));
+  const under = largestDissolvedMm({ gaugeKPa: pressedTo, minutes: pressedMin, ambientKPa: c.ambientKPa });
   const dissolvedMm = under / ratio;
   // Under the lid what is left goes on rising, smaller and so slower.
-  const underLid = { fromMin: open.toMin, toMin: curve.gelMin, size: ratio, depthMm };
-  const clearedMm = cleared(c, curve, [...before, open, underLid]);
+  const underLid = { fromMin: open.toMin, toMin: curve.gelMin, size: ratio, depthMm: open.depthMm };
+  const clearedMm = cleared(c, curve, [...inCup, open, underLid]);
   return {
     clearedMm,
     dissolvedMm,
     dissolvedUnderPressureMm: under,
-    leftMm: clearedMm === null ? null : clearedMm <= dissolvedMm ? 0 : clearedMm * ratio,
+    leftMm: clearedMm === null ? null : leftOver(clearedMm, dissolvedMm, ratio),
   };
 }
+
+/** What neither rose nor dissolved, as it is once back in the room, mm. */
+const leftOver = (clearedMm: number, dissolvedMm: number, ratio: number): number =>
+  clearedMm <= dissolvedMm ? 0 : clearedMm * ratio;

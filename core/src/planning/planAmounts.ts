@@ -54,8 +54,10 @@ function partsOf(c: PlanCase): { parts: Parts; catalystPct: number | null } {
 }
 
 /** Share of A + B that an additive is planned as, and grams that are fixed whatever the batch. */
-const fixedG = (a: PlannedAdditive) =>
-  a.massG != null ? a.massG : a.drops != null && a.dropsPerG ? a.drops / a.dropsPerG : null;
+function fixedG(a: PlannedAdditive): number | null {
+  if (a.massG != null) return a.massG;
+  return a.drops != null && a.dropsPerG ? a.drops / a.dropsPerG : null;
+}
 const shareOf = (a: PlannedAdditive) => (fixedG(a) === null ? (a.pct ?? 0) / 100 : 0);
 
 /** A + B that fills what is wanted: additives take their own room, the cup keeps its share. */
@@ -118,44 +120,72 @@ function rounded(c: PlanCase, parts: Parts, mixedG: number): { massAG: number; m
 
 const perML = (massG: number, density: number | null | undefined) => (density == null ? null : massG / density);
 
+type AdditiveAmount = PlanAmounts['additives'][number];
+
+function additiveAmount(a: PlannedAdditive, mixedG: number): AdditiveAmount {
+  const massG = fixedG(a) ?? (a.pct == null ? null : (mixedG * a.pct) / 100);
+  const byMass = massG !== null && a.dropsPerG ? Math.round(massG * a.dropsPerG) : null;
+  return { of: a, massG, drops: a.drops ?? byMass };
+}
+
+/** What the parts are called at the scale, in the order of A and B. */
+function partNames({ ratio }: Product): readonly [string, string] {
+  if (ratio.powder) return ['liquid', 'powder'];
+  return ['A', ratio.catalyst ? 'catalyst' : 'B'];
+}
+
+/** The larger part first, so that the smaller corrects for it; a catalyst and a powder always second. */
+function weighingOrder(product: Product, massAG: number, massBG: number): string[] {
+  const [first, second] = partNames(product);
+  if (massBG === 0) return [first];
+  const swapped = second === 'B' && massBG > massAG;
+  return swapped ? [second, first] : [first, second];
+}
+
+/** What the parts are by volume and by drops; null where a density or the drops are not known. */
+function partVolumes(c: PlanCase, massAG: number, massBG: number) {
+  const { densityAGPerML, densityBGPerML, mixedDensityGPerML, ratio } = c.product;
+  const { densityGPerML, dropsPerML } = ratio.catalyst ?? {};
+  const volumeBML = perML(massBG, densityGPerML ?? densityBGPerML);
+  return {
+    volumeAML: perML(massAG, densityAGPerML ?? (isOnePart(c) ? mixedDensityGPerML : null)),
+    volumeBML,
+    drops: dropsPerML != null && volumeBML !== null ? Math.round(volumeBML * dropsPerML) : null,
+  };
+}
+
+/** What the scale makes of the ratio, and from which batch on it weighs it safely. */
+function scaleFigures(c: PlanCase, massAG: number, massBG: number, roundingErrorPct: number) {
+  const stepG = c.request.gear?.scaleStepG ?? null;
+  if (massBG === 0) return { scaleErrorPct: null, roundingErrorPct: null, smallestSafeG: null };
+  return {
+    scaleErrorPct: stepG === null ? null : scaleErrorPct(massAG, massBG, stepG),
+    roundingErrorPct,
+    smallestSafeG: stepG === null ? null : smallestSafeBatchG(c.product, stepG),
+  };
+}
+
 /**
  * Amounts of a plan in the order to weigh them: the larger part first, so that the smaller corrects for it; a catalyst
  * and a powder always second.
  * @throws CoreError `ratio-not-stated`
  */
 export function planAmounts(c: PlanCase): PlanAmounts {
-  const { product } = c;
   const { parts, catalystPct } = partsOf(c);
   const { mixedG, lossG } = mixedMass(c);
   const { massAG, massBG, errorPct } = rounded(c, parts, mixedG);
-  const stepG = c.request.gear?.scaleStepG;
-  const catalyst = product.ratio.catalyst;
-  const volumeBML = perML(massBG, catalyst?.densityGPerML ?? product.densityBGPerML);
-  const mixed = massAG + massBG;
-  const additives = (c.request.want.additives ?? []).map((a) => {
-    const massG = fixedG(a) ?? (a.pct == null ? null : (mixed * a.pct) / 100);
-    return { of: a, massG, drops: a.drops ?? (massG !== null && a.dropsPerG ? Math.round(massG * a.dropsPerG) : null) };
-  });
-  const second = parts.b === 0 ? [] : catalyst ? ['catalyst'] : product.ratio.powder ? ['powder'] : ['B'];
-  const first = product.ratio.powder ? 'liquid' : 'A';
-  const swapped = !catalyst && !product.ratio.powder && massBG > massAG;
+  const mixedMassG = massAG + massBG;
+  const additives = (c.request.want.additives ?? []).map((a) => additiveAmount(a, mixedMassG));
   return {
     massAG,
     massBG,
-    volumeAML: perML(massAG, product.densityAGPerML ?? (isOnePart(c) ? product.mixedDensityGPerML : null)),
-    volumeBML,
-    drops: catalyst?.dropsPerML != null && volumeBML !== null ? Math.round(volumeBML * catalyst.dropsPerML) : null,
-    mixedMassG: mixed,
+    ...partVolumes(c, massAG, massBG),
+    mixedMassG,
     additives,
     additiveMassG: additives.reduce((sum, a) => sum + (a.massG ?? 0), 0),
     lossG,
     catalystPct: catalystPct === null ? null : tidyPct((100 * massBG) / massAG),
-    scaleErrorPct: stepG == null || massBG === 0 ? null : scaleErrorPct(massAG, massBG, stepG),
-    roundingErrorPct: massBG === 0 ? null : errorPct,
-    smallestSafeG: stepG == null || parts.b === 0 ? null : smallestSafeBatchG(product, stepG),
-    order: [
-      ...(swapped ? [...second, first] : [first, ...second]),
-      ...additives.map((a) => a.of.name ?? a.of.kind ?? 'additive'),
-    ],
+    ...scaleFigures(c, massAG, massBG, errorPct),
+    order: [...weighingOrder(c.product, massAG, massBG), ...additives.map((a) => a.of.name ?? a.of.kind ?? 'additive')],
   };
 }

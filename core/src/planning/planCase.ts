@@ -59,63 +59,68 @@ export function clearMinutes(product: Product, route: Route, asked: number | nul
   return (product.degas?.method === 'rest' ? null : product.degas?.minutes) ?? VACUUM_MIN;
 }
 
-/** Completes a request: the card's own conditions and common habits stand in for what was not said, and are told. */
-export function planCase(request: PlanRequest, say: Say = wordsIn()): PlanCase {
-  const { product, conditions, handling, want } = request;
-  const assumed: { field: string; says: string }[] = [];
-  const take = <T>(value: T | null | undefined, otherwise: T, field: string, says: string): T => {
+type Assumed = { field: string; says: string }[];
+
+/** Takes what was said, or what stands in for it, and writes down that it does. */
+const taker =
+  (assumed: Assumed) =>
+  <T>(value: T | null | undefined, otherwise: T, field: string, says: string): T => {
     if (value != null) return value;
     assumed.push({ field, says });
     return otherwise;
   };
+type Take = ReturnType<typeof taker>;
+
+/** Room, mould and resin: the card's own temperature where nobody said. */
+function conditionsOf({ product, conditions }: PlanRequest, take: Take, say: Say) {
+  const { roomC, resinC, mouldC, humidityPct, pressureAltitudeM } = conditions ?? {};
   const sheetC = product.potLife?.atC ?? product.gel?.atC ?? SHEET_TEMPERATURE_C;
-  const roomC = take(conditions?.roomC, sheetC, 'conditions.roomC', `room taken as the card's ${say(sheetC, '°C')}`);
-  const resinC = take(
-    conditions?.resinC,
-    roomC,
-    'conditions.resinC',
-    `resin taken as warm as the room, ${say(roomC, '°C')}`,
-  );
-  const route = take(
-    request.route,
-    cardRoute(product),
-    'route',
-    `route taken from the card: ${cardRoute(product).replaceAll('-', ' ')}`,
-  );
-  const stir = product.mix?.minMin ?? STIR_MIN;
-  const volumeML = want.volumeML ?? (want.mixedMassG ?? 0) / (product.mixedDensityGPerML ?? 1);
-  const pour = Math.max(MIN_POUR_MIN, Math.round((volumeML / POUR_ML_PER_MIN) * 10) / 10);
-  const stirMin = take(
-    handling?.stirMin,
-    stir,
-    'handling.stirMin',
-    product.mix?.minMin == null ? `stir taken as ${say(stir, 'min')}` : `stir taken from the card: ${say(stir, 'min')}`,
-  );
-  const clearMin = clearMinutes(product, route, handling?.restMin);
-  if (handling?.restMin == null && clearMin > 0)
-    assumed.push({
-      field: 'handling.restMin',
-      says: `${isVacuumed(route) ? 'vacuum' : 'rest'} taken as ${say(clearMin, 'min')}`,
-    });
-  const pourMin = take(handling?.pourMin, pour, 'handling.pourMin', `pour taken as ${say(pour, 'min')}`);
-  const loadMin = isPressed(route)
-    ? take(handling?.loadMin, LOAD_MIN, 'handling.loadMin', `loading the vessel taken as ${say(LOAD_MIN, 'min')}`)
-    : 0;
+  const room = take(roomC, sheetC, 'conditions.roomC', `room taken as the card's ${say(sheetC, '°C')}`);
+  const resin = take(resinC, room, 'conditions.resinC', `resin taken as warm as the room, ${say(room, '°C')}`);
   return {
-    product,
-    request,
-    roomC,
-    resinC,
-    route,
-    stirMin,
-    clearMin,
-    pourMin,
-    loadMin,
-    say,
-    assumed,
-    mouldC: conditions?.mouldC ?? roomC,
-    humidityPct: conditions?.humidityPct ?? null,
-    dewC: knownDewPointC(roomC, conditions?.humidityPct),
-    ambientKPa: ambientKPaAt(conditions?.pressureAltitudeM ?? 0),
+    roomC: room,
+    resinC: resin,
+    mouldC: mouldC ?? room,
+    humidityPct: humidityPct ?? null,
+    dewC: knownDewPointC(room, humidityPct),
+    ambientKPa: ambientKPaAt(pressureAltitudeM ?? 0),
   };
+}
+
+function stirOf({ product, handling }: PlanRequest, take: Take, say: Say): number {
+  const cardMin = product.mix?.minMin ?? null;
+  const stirMin = cardMin ?? STIR_MIN;
+  const from = cardMin === null ? 'as' : 'from the card:';
+  return take(handling?.stirMin, stirMin, 'handling.stirMin', `stir taken ${from} ${say(stirMin, 'min')}`);
+}
+
+function pourOf({ product, handling, want }: PlanRequest, take: Take, say: Say): number {
+  const volumeML = want.volumeML ?? (want.mixedMassG ?? 0) / (product.mixedDensityGPerML ?? 1);
+  const pourMin = Math.max(MIN_POUR_MIN, Math.round((volumeML / POUR_ML_PER_MIN) * 10) / 10);
+  return take(handling?.pourMin, pourMin, 'handling.pourMin', `pour taken as ${say(pourMin, 'min')}`);
+}
+
+function clearOf({ product, handling }: PlanRequest, route: Route, assumed: Assumed, say: Say): number {
+  const asked = handling?.restMin ?? null;
+  const clearMin = clearMinutes(product, route, asked);
+  const what = isVacuumed(route) ? 'vacuum' : 'rest';
+  if (asked === null && clearMin > 0)
+    assumed.push({ field: 'handling.restMin', says: `${what} taken as ${say(clearMin, 'min')}` });
+  return clearMin;
+}
+
+/** Completes a request: the card's own conditions and common habits stand in for what was not said, and are told. */
+export function planCase(request: PlanRequest, say: Say = wordsIn()): PlanCase {
+  const { product, handling } = request;
+  const assumed: Assumed = [];
+  const take = taker(assumed);
+  const conditions = conditionsOf(request, take, say);
+  const byCard = cardRoute(product);
+  const route = take(request.route, byCard, 'route', `route taken from the card: ${byCard.replaceAll('-', ' ')}`);
+  const stirMin = stirOf(request, take, say);
+  const clearMin = clearOf(request, route, assumed, say);
+  const pourMin = pourOf(request, take, say);
+  const loadWords = `loading the vessel taken as ${say(LOAD_MIN, 'min')}`;
+  const loadMin = isPressed(route) ? take(handling?.loadMin, LOAD_MIN, 'handling.loadMin', loadWords) : 0;
+  return { product, request, ...conditions, route, stirMin, clearMin, pourMin, loadMin, say, assumed };
 }

@@ -44,96 +44,77 @@ function target(c: PlanCase): number | null {
   return low ?? high;
 }
 
+/** What speaks against a pressure that is planned: the vessel's rating first, then the card's range. */
+function pressureWarnings(c: PlanCase, gaugeKPa: number, ratedKPa: number | null): PlanWarning[] {
+  const { say } = c;
+  const { minKPa = null, maxKPa = null } = c.product.pressure ?? {};
+  const found: PlanWarning[] = [];
+  if (ratedKPa !== null && gaugeKPa > ratedKPa) {
+    const says = `The vessel is rated to ${say(ratedKPa, 'kPa')}; ${say(gaugeKPa, 'kPa')} must not be put on it.`;
+    found.push(stop('over-rating', says, gaugeKPa, ratedKPa));
+  }
+  if (maxKPa !== null && gaugeKPa > maxKPa) {
+    const says = `${say(gaugeKPa, 'kPa')} is above the card's ${say(maxKPa, 'kPa')}.`;
+    found.push(stop('pressure-above-card', says, gaugeKPa, maxKPa));
+  }
+  if (minKPa === null) return found;
+  if (ratedKPa !== null && ratedKPa < minKPa) {
+    const says = `The card asks for ${say(minKPa, 'kPa')} or more; the vessel is rated to ${say(ratedKPa, 'kPa')}.`;
+    found.push(stop('vessel-too-weak', says, ratedKPa, minKPa));
+  } else if (gaugeKPa < minKPa) {
+    const says = `${say(gaugeKPa, 'kPa')} is below the card's ${say(minKPa, 'kPa')}: bubbles stay.`;
+    found.push({ ...stop('pressure-below-card', says, gaugeKPa, minKPa), stop: false });
+  }
+  return found;
+}
+
+const notStated = (name: string) =>
+  stop(
+    'pressure-not-stated',
+    `${name}'s card states no pressure, so none is planned. Ask the maker before pressing it.`,
+    null,
+    null,
+  );
+
+const RATING_UNKNOWN: PlanWarning = {
+  code: 'vessel-rating-unknown',
+  says: 'No vessel with a rating was named. Press only a rated vessel, within its rating.',
+  measured: null,
+  limit: null,
+  unit: 'kPa',
+  stop: false,
+};
+
+/** Minutes by tank and pump; infinite where they never bring it there, null where neither was named. */
+function fillMinutes(c: PlanCase, gaugeKPa: number | null): number | null {
+  const { vesselFreeL, freeAirLPerMin, compressorTankL, compressorTankKPa } = c.request.gear ?? {};
+  if (gaugeKPa === null || vesselFreeL == null) return null;
+  if (freeAirLPerMin == null && compressorTankL == null) return null;
+  return pressurisationMin({
+    freeL: vesselFreeL,
+    targetKPa: gaugeKPa,
+    tankL: compressorTankL ?? 0,
+    tankKPa: compressorTankKPa ?? 0,
+    freeAirLPerMin: freeAirLPerMin ?? 0,
+    ambientKPa: c.ambientKPa,
+  });
+}
+
 /** Plans the pressing of a case within the vessel's rating and the card's range, whichever is less. */
 export function plannedPressure(c: PlanCase): PlannedPressure {
-  const { say, product } = c;
-  const gear = c.request.gear ?? {};
-  const { minKPa, maxKPa } = product.pressure ?? {};
-  const rated = gear.vesselRatedKPa ?? null;
+  const ratedKPa = c.request.gear?.vesselRatedKPa ?? null;
   const gaugeKPa = target(c);
-  const warnings: PlanWarning[] = [];
-  if (gaugeKPa === null) {
-    warnings.push(
-      stop(
-        'pressure-not-stated',
-        `${product.name}'s card states no pressure, so none is planned. Ask the maker before pressing it.`,
-        null,
-        null,
-      ),
-    );
-  } else {
-    if (rated !== null && gaugeKPa > rated)
-      warnings.push(
-        stop(
-          'over-rating',
-          `The vessel is rated to ${say(rated, 'kPa')}; ${say(gaugeKPa, 'kPa')} must not be put on it.`,
-          gaugeKPa,
-          rated,
-        ),
-      );
-    if (maxKPa != null && gaugeKPa > maxKPa)
-      warnings.push(
-        stop(
-          'pressure-above-card',
-          `${say(gaugeKPa, 'kPa')} is above the card's ${say(maxKPa, 'kPa')}.`,
-          gaugeKPa,
-          maxKPa,
-        ),
-      );
-    if (minKPa != null && rated !== null && rated < minKPa)
-      warnings.push(
-        stop(
-          'vessel-too-weak',
-          `The card asks for ${say(minKPa, 'kPa')} or more; the vessel is rated to ${say(rated, 'kPa')}.`,
-          rated,
-          minKPa,
-        ),
-      );
-    else if (minKPa != null && gaugeKPa < minKPa)
-      warnings.push({
-        ...stop(
-          'pressure-below-card',
-          `${say(gaugeKPa, 'kPa')} is below the card's ${say(minKPa, 'kPa')}: bubbles stay.`,
-          gaugeKPa,
-          minKPa,
-        ),
-        stop: false,
-      });
-  }
-  if (rated === null)
-    warnings.push({
-      code: 'vessel-rating-unknown',
-      says: 'No vessel with a rating was named. Press only a rated vessel, within its rating.',
-      measured: null,
-      limit: null,
-      unit: 'kPa',
-      stop: false,
-    });
+  const warnings = gaugeKPa === null ? [notStated(c.product.name)] : pressureWarnings(c, gaugeKPa, ratedKPa);
+  if (ratedKPa === null) warnings.push(RATING_UNKNOWN);
   const minMinutes = (gaugeKPa ?? 0) / LET_IN_KPA_PER_MIN;
-  const known =
-    gaugeKPa !== null && gear.vesselFreeL != null && (gear.freeAirLPerMin != null || gear.compressorTankL != null);
-  const minutes = known
-    ? pressurisationMin({
-        freeL: gear.vesselFreeL!,
-        targetKPa: gaugeKPa,
-        tankL: gear.compressorTankL ?? 0,
-        tankKPa: gear.compressorTankKPa ?? 0,
-        freeAirLPerMin: gear.freeAirLPerMin ?? 0,
-        ambientKPa: c.ambientKPa,
-      })
-    : null;
-  if (minutes !== null && !Number.isFinite(minutes))
-    warnings.push(
-      stop(
-        'never-at-pressure',
-        'The tank alone does not bring the vessel to pressure, and no pump was named.',
-        null,
-        gaugeKPa,
-      ),
-    );
+  const minutes = fillMinutes(c, gaugeKPa);
+  if (minutes === Infinity) {
+    const says = 'The tank alone does not bring the vessel to pressure, and no pump was named.';
+    warnings.push(stop('never-at-pressure', says, null, gaugeKPa));
+  }
   return {
     gaugeKPa,
-    minutes: minutes !== null && Number.isFinite(minutes) ? Math.max(minutes, minMinutes) : null,
+    minutes: minutes === null || minutes === Infinity ? null : Math.max(minutes, minMinutes),
     minMinutes,
     warnings,
   };

@@ -1,3 +1,4 @@
+import type { Product } from '../formats/product';
 import { VACUUM_HEADROOM } from '../air/boyle';
 import { PAINT_WATER_PCT, carriedWaterG, co2FromWaterML } from '../bubbles/moisture';
 import { doseEffect } from '../cure/catalystDose';
@@ -78,17 +79,18 @@ function isFarOff(r: LimitReading): boolean {
 const isRefused = (c: PlanCase, field: string) =>
   (c.product.additives?.refused ?? []).some((kind) => field === `additives.${kind}.pct`);
 
+/** What damp does at the surface, by family. */
+const SWEATING: Readonly<Partial<Record<Product['family'], string>>> = {
+  epoxy: 'the surface may blush, a greasy film',
+  polyurethane: 'it may sweat, and this resin foams on water',
+};
+
 function dampWarnings(c: PlanCase): PlanWarning[] {
   if (c.dewC === null) return [];
   const coldest = Math.min(c.resinC, c.mouldC, c.roomC);
   const spread = coldest - c.dewC;
   if (spread >= DEW_SAFE_K) return [];
-  const what =
-    c.product.family === 'epoxy'
-      ? 'the surface may blush, a greasy film'
-      : c.product.family === 'polyurethane'
-        ? 'it may sweat, and this resin foams on water'
-        : 'it may sweat';
+  const what = SWEATING[c.product.family] ?? 'it may sweat';
   return [
     warn(
       'near-dew-point',
@@ -135,75 +137,59 @@ export function cupNeed(c: PlanCase, amounts: PlanAmounts): { liquidML: number; 
   return { liquidML, neededML: liquidML * (isVacuumed(c.route) ? VACUUM_HEADROOM : 1.15) };
 }
 
-function gearWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
-  const { say, product } = c;
-  const gear = c.request.gear ?? {};
+function scaleWarnings({ say, request }: PlanCase, amounts: PlanAmounts): PlanWarning[] {
+  const { scaleStepG, scaleCapacityG, cupMassG } = request.gear ?? {};
+  const { smallestSafeG, mixedMassG } = amounts;
   const found: PlanWarning[] = [];
-  if (amounts.smallestSafeG !== null && amounts.mixedMassG < amounts.smallestSafeG) {
-    found.push(
-      warn(
-        'scale-too-coarse',
-        `A scale that steps by ${say(gear.scaleStepG!, 'g')} weighs this ratio safely from ${say(amounts.smallestSafeG, 'g')} on.`,
-        amounts.mixedMassG,
-        amounts.smallestSafeG,
-        'g',
-      ),
-    );
+  if (scaleStepG != null && smallestSafeG !== null && mixedMassG < smallestSafeG) {
+    const says = `A scale that steps by ${say(scaleStepG, 'g')} weighs this ratio safely from ${say(smallestSafeG, 'g')} on.`;
+    found.push(warn('scale-too-coarse', says, mixedMassG, smallestSafeG, 'g'));
   }
-  const onScaleG = amounts.mixedMassG + (gear.cupMassG ?? 0);
-  if (gear.scaleCapacityG != null && onScaleG > gear.scaleCapacityG)
-    found.push(
-      forbid(
-        'over-scale',
-        `The scale ends at ${say(gear.scaleCapacityG, 'g')}; cup and batch are ${say(onScaleG, 'g')}.`,
-        onScaleG,
-        gear.scaleCapacityG,
-        'g',
-      ),
-    );
-  const { liquidML, neededML } = cupNeed(c, amounts);
-  if (gear.cupVolumeML != null && neededML > gear.cupVolumeML) {
-    found.push(
-      liquidML > gear.cupVolumeML
-        ? forbid(
-            'cup-too-small',
-            `The cup holds ${say(gear.cupVolumeML, 'mL')}; the mix is ${say(liquidML, 'mL')}.`,
-            liquidML,
-            gear.cupVolumeML,
-            'mL',
-          )
-        : warn(
-            'cup-no-headroom',
-            isVacuumed(c.route)
-              ? `Foam under vacuum needs ${VACUUM_HEADROOM} times the liquid: a cup of ${say(neededML, 'mL')}. Degas in parts, or take a bigger cup.`
-              : `The cup is full to the brim: ${say(liquidML, 'mL')} in ${say(gear.cupVolumeML, 'mL')}.`,
-            gear.cupVolumeML,
-            neededML,
-            'mL',
-          ),
-    );
-  }
-  if (isVacuumed(c.route)) {
-    if (product.family === 'polyester' || product.hazards?.includes('styrene'))
-      found.push(forbid('styrene-under-vacuum', 'Styrene boils under vacuum. Rest it instead.'));
-    const asked = product.degas?.vacuumKPaAbs;
-    if (gear.vacuumKPaAbs == null)
-      found.push(
-        warn('no-vacuum-gear', "No vacuum pump was named; the card's vacuum is taken.", null, asked ?? null, 'kPa'),
-      );
-    else if (asked != null && gear.vacuumKPaAbs > asked)
-      found.push(
-        warn(
-          'vacuum-too-shallow',
-          `The pump ends at ${say(gear.vacuumKPaAbs, 'kPa')} absolute; the card asks for ${say(asked, 'kPa')} or less.`,
-          gear.vacuumKPaAbs,
-          asked,
-          'kPa',
-        ),
-      );
+  const onScaleG = mixedMassG + (cupMassG ?? 0);
+  if (scaleCapacityG != null && onScaleG > scaleCapacityG) {
+    const says = `The scale ends at ${say(scaleCapacityG, 'g')}; cup and batch are ${say(onScaleG, 'g')}.`;
+    found.push(forbid('over-scale', says, onScaleG, scaleCapacityG, 'g'));
   }
   return found;
 }
+
+function cupWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
+  const { say } = c;
+  const cupML = c.request.gear?.cupVolumeML ?? null;
+  const { liquidML, neededML } = cupNeed(c, amounts);
+  if (cupML === null || neededML <= cupML) return [];
+  if (liquidML > cupML) {
+    const says = `The cup holds ${say(cupML, 'mL')}; the mix is ${say(liquidML, 'mL')}.`;
+    return [forbid('cup-too-small', says, liquidML, cupML, 'mL')];
+  }
+  const says = isVacuumed(c.route)
+    ? `Foam under vacuum needs ${VACUUM_HEADROOM} times the liquid: a cup of ${say(neededML, 'mL')}. Degas in parts, or take a bigger cup.`
+    : `The cup is full to the brim: ${say(liquidML, 'mL')} in ${say(cupML, 'mL')}.`;
+  return [warn('cup-no-headroom', says, cupML, neededML, 'mL')];
+}
+
+function vacuumWarnings({ say, product, route, request }: PlanCase): PlanWarning[] {
+  if (!isVacuumed(route)) return [];
+  const pumpKPa = request.gear?.vacuumKPaAbs ?? null;
+  const askedKPa = product.degas?.vacuumKPaAbs ?? null;
+  const found: PlanWarning[] = [];
+  if (product.family === 'polyester' || product.hazards?.includes('styrene'))
+    found.push(forbid('styrene-under-vacuum', 'Styrene boils under vacuum. Rest it instead.'));
+  if (pumpKPa === null) {
+    const says = "No vacuum pump was named; the card's vacuum is taken.";
+    found.push(warn('no-vacuum-gear', says, null, askedKPa, 'kPa'));
+  } else if (askedKPa !== null && pumpKPa > askedKPa) {
+    const says = `The pump ends at ${say(pumpKPa, 'kPa')} absolute; the card asks for ${say(askedKPa, 'kPa')} or less.`;
+    found.push(warn('vacuum-too-shallow', says, pumpKPa, askedKPa, 'kPa'));
+  }
+  return found;
+}
+
+const gearWarnings = (c: PlanCase, amounts: PlanAmounts): PlanWarning[] => [
+  ...scaleWarnings(c, amounts),
+  ...cupWarnings(c, amounts),
+  ...vacuumWarnings(c),
+];
 
 function mouldWarnings(c: PlanCase): PlanWarning[] {
   const { product } = c;

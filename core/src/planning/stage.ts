@@ -1,3 +1,4 @@
+import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 
@@ -23,20 +24,29 @@ export interface StageMark {
   readonly place: 'past' | 'now' | 'ahead' | 'not-needed';
 }
 
-/** Whether the record holds something of each stage, which means that it was reached and left. */
-function recorded(batch: Batch): Record<Exclude<Stage, 'done'>, boolean> {
-  const { mix, degas, pour, pressure, cure, checks } = batch;
-  const lastGrade = [...(checks ?? [])].sort((a, b) => a.afterH - b.afterH).at(-1)?.grade;
-  return {
-    weigh: mix?.amountA != null && (mix.amountB != null || mix.catalystPct != null || mix.measuredBy === 'light'),
-    mix: mix?.stirMin != null,
-    clear: degas?.minutes != null || degas?.method === 'none' || pour?.startedMin != null,
-    pour: pour?.finishedMin != null,
-    press: pressure?.releasedMin != null || pressure?.gaugeKPa === 0,
-    watch: cure?.demouldedMin != null || (checks?.length ?? 0) > 0,
-    check: lastGrade != null && lastGrade !== 'mend',
-  };
+type WorkStage = Exclude<Stage, 'done'>;
+
+const isWeighed = ({ mix }: Batch): boolean =>
+  mix?.amountA != null && (mix.amountB != null || mix.catalystPct != null || mix.measuredBy === 'light');
+
+const isCleared = ({ degas, pour }: Batch): boolean =>
+  degas?.minutes != null || degas?.method === 'none' || pour?.startedMin != null;
+
+function isGraded(batch: Batch): boolean {
+  const grade = checksInOrder(batch).at(-1)?.grade;
+  return grade != null && grade !== 'mend';
 }
+
+/** Whether the record holds something of each stage, which means that it was reached and left. */
+const RECORDED: Readonly<Record<WorkStage, (batch: Batch) => boolean>> = {
+  weigh: isWeighed,
+  mix: ({ mix }) => mix?.stirMin != null,
+  clear: isCleared,
+  pour: ({ pour }) => pour?.finishedMin != null,
+  press: ({ pressure }) => pressure?.releasedMin != null || pressure?.gaugeKPa === 0,
+  watch: ({ cure, checks }) => cure?.demouldedMin != null || (checks?.length ?? 0) > 0,
+  check: isGraded,
+};
 
 /** Whether this batch is to be pressed at all: it was, or its card asks for it and nobody said otherwise. */
 export function willBePressed(product: Product | null, batch: Batch): boolean {
@@ -49,41 +59,52 @@ export function willBePressed(product: Product | null, batch: Batch): boolean {
  * not a step still to do.
  */
 export function stageOf(product: Product | null, batch: Batch): Stage {
-  const done = recorded(batch);
-  const order = STAGES.slice(0, -1) as Exclude<Stage, 'done'>[];
-  const furthest = order.reduce(
-    (last, stage, i) =>
-      done[stage] && !(stage === 'press' && batch.pressure?.gaugeKPa === 0 && i > last + 1) ? i : last,
-    -1,
-  );
+  const unpressed = batch.pressure?.gaugeKPa === 0;
+  const order = STAGES.slice(0, -1) as WorkStage[];
+  const furthest = order.reduce((last, stage, i) => {
+    // That it is not pressed is known from the start: it tells nothing of how far it came.
+    const tellsNothing = stage === 'press' && unpressed && i > last + 1;
+    return RECORDED[stage](batch) && !tellsNothing ? i : last;
+  }, -1);
   const next = STAGES[furthest + 1] ?? 'done';
   return next === 'press' && !willBePressed(product, batch) ? 'watch' : next;
 }
 
-function startMinutes(batch: Batch): Record<Stage, number | null> {
-  const { mix, degas, pour, pressure, cure, checks } = batch;
-  const first = [...(checks ?? [])].sort((a, b) => a.afterH - b.afterH)[0];
-  return {
-    weigh: 0,
-    mix: 0,
-    clear:
-      mix?.stirMin ?? (pour?.startedMin != null && degas?.minutes != null ? pour.startedMin - degas.minutes : null),
-    pour: pour?.startedMin ?? null,
-    press: pressure?.startedMin ?? null,
-    watch: pressure?.reachedMin ?? pour?.finishedMin ?? null,
-    check: first ? first.afterH * 60 : (cure?.demouldedMin ?? null),
-    done: null,
-  };
+/** When the air began to be cleared: after the stir, else so long before the pour. */
+function clearedFrom({ mix, pour, degas }: Batch): number | null {
+  if (mix?.stirMin != null) return mix.stirMin;
+  return pour?.startedMin != null && degas?.minutes != null ? pour.startedMin - degas.minutes : null;
+}
+
+function firstLookMin(batch: Batch): number | null {
+  const first = checksInOrder(batch)[0];
+  return first ? first.afterH * 60 : (batch.cure?.demouldedMin ?? null);
+}
+
+/** When each stage began, in minutes from when the parts met; null where the record does not say. */
+const STARTED: Readonly<Record<Stage, (batch: Batch) => number | null>> = {
+  weigh: () => 0,
+  mix: () => 0,
+  clear: clearedFrom,
+  pour: ({ pour }) => pour?.startedMin ?? null,
+  press: ({ pressure }) => pressure?.startedMin ?? null,
+  watch: ({ pressure, pour }) => pressure?.reachedMin ?? pour?.finishedMin ?? null,
+  check: firstLookMin,
+  done: () => null,
+};
+
+function placeOf(i: number, now: number): StageMark['place'] {
+  if (i === now) return 'now';
+  return i < now ? 'past' : 'ahead';
 }
 
 /** The whole line of a batch, stage by stage, for drawing. */
 export function stageLine(product: Product | null, batch: Batch): StageMark[] {
   const now = STAGES.indexOf(stageOf(product, batch));
-  const at = startMinutes(batch);
   const pressed = willBePressed(product, batch);
   return STAGES.slice(0, -1).map((stage, i) => ({
     stage,
-    atMin: at[stage],
-    place: stage === 'press' && !pressed ? 'not-needed' : i < now ? 'past' : i === now ? 'now' : 'ahead',
+    atMin: STARTED[stage](batch),
+    place: stage === 'press' && !pressed ? 'not-needed' : placeOf(i, now),
   }));
 }

@@ -60,6 +60,12 @@ export function lotWarnings(
 export const pricePerG = (lot: LotCard | null | undefined): number | null =>
   lot?.price != null && lot.quantityG != null ? lot.price / lot.quantityG : null;
 
+/** What one part cost; null where it was not weighed or its price is not known. */
+export function partCost(massG: number | null, perG: number | null): number | null {
+  if (massG === 0) return 0;
+  return massG === null || perG === null ? null : massG * perG;
+}
+
 /** Cost of a batch's parts from the lots it was poured from. */
 export interface BatchCost {
   readonly total: number | null;
@@ -76,10 +82,7 @@ export function batchCost(
   parts: { readonly massG: number | null; readonly lot: LotCard | null | undefined; readonly part: 'A' | 'B' }[],
   pieces: number | null,
 ): BatchCost {
-  const costs = parts.map(({ massG, lot, part }) => {
-    const perG = pricePerG(lot);
-    return { part, cost: massG === 0 ? 0 : perG === null || massG === null ? null : perG * massG };
-  });
+  const costs = parts.map(({ massG, lot, part }) => ({ part, cost: partCost(massG, pricePerG(lot)) }));
   const known = costs.reduce((sum, c) => sum + (c.cost ?? 0), 0);
   const missing = costs.filter((c) => c.cost === null).map((c) => c.part);
   const total = missing.length === 0 ? known : null;

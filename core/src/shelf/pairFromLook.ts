@@ -1,3 +1,4 @@
+import { checksInOrder } from '../formats/batchChecks';
 import type { Batch, Check, Inclusion } from '../formats/batch';
 import type { InclusionCard } from '../formats/inclusion';
 
@@ -11,8 +12,11 @@ function wentBadly({ symptoms }: Check): boolean {
 const HOUR_MS = 3_600_000;
 /** A look up to so many hours is at once; beyond the other it is a late one. */
 const [AT_ONCE_H, LATE_H] = [12, 10 * 24];
-const whenOf = (afterH: number): Pair['when'] =>
-  afterH <= AT_ONCE_H ? 'at-once' : afterH <= LATE_H ? 'next-day' : 'after-a-month';
+
+function whenOf(afterH: number): Pair['when'] {
+  if (afterH <= AT_ONCE_H) return 'at-once';
+  return afterH <= LATE_H ? 'next-day' : 'after-a-month';
+}
 
 /** Whether something cast in is this thing of the shelf: by its code, else by what it is called. */
 const isThis = (inclusion: Inclusion, { code, what }: InclusionCard): boolean =>
@@ -25,7 +29,7 @@ const isThis = (inclusion: Inclusion, { code, what }: InclusionCard): boolean =>
 export function pairFromLooks(batch: Batch, card: InclusionCard): Pair | null {
   if (!(batch.inclusions ?? []).some((x) => isThis(x, card))) return null;
   if ((card.pairs ?? []).some((p) => p['batch'] === batch.code)) return null;
-  const bad = [...(batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH).find(wentBadly);
+  const bad = checksInOrder(batch).find(wentBadly);
   if (!bad) return null;
   const seenMs = batch.startedAt ? Date.parse(batch.startedAt) + bad.afterH * HOUR_MS : null;
   const on =

@@ -91,12 +91,11 @@ export const FAULTS_OF_CURING: Partial<Record<CauseId, InjectedFault>> = {
         },
       }),
     ),
-  'air-inhibition': ({ chance, card }) =>
-    card.family !== 'polyester' && card.family !== 'uv-acrylate'
-      ? null
-      : card.waxed === true && chance.flip(0.7)
-        ? null
-        : only({ cure: { film: chance.flip(0.04) } }),
+  'air-inhibition': ({ chance, card }) => {
+    if (card.family !== 'polyester' && card.family !== 'uv-acrylate') return null;
+    if (card.waxed === true && chance.flip(0.7)) return null;
+    return only({ cure: { film: chance.flip(0.04) } });
+  },
   'flame-scorch': ({ chance }) =>
     only({ pour: { flame: chance.pick(['torch-long', 'heat-gun-long', 'torch-long', 'torch-brief'] as const) } }),
   'light-yellowed': ({ chance, card }) =>

@@ -3,12 +3,18 @@ import { given, only, type InjectedFault } from './injectedFault';
 
 const atPour = (card: Parameters<InjectedFault>[0]['card']) => card.resin?.minC;
 
+function methodLeft(asked: string | null | undefined, chance: Parameters<InjectedFault>[0]['chance']) {
+  if (asked === 'rest') return 'rest';
+  return chance.flip(0.7) ? 'none' : 'vacuum';
+}
+
 const notCleared: InjectedFault = ({ chance, card }) => {
   const none = { pressure: { gaugeKPa: 0, startedMin: null, reachedMin: null, releasedMin: null } };
   const minutes = (card.degas?.minutes ?? card.mix?.restMin ?? 0) * chance.between(0, 0.4);
-  const method = card.degas?.method === 'rest' ? 'rest' : chance.flip(0.7) ? 'none' : 'vacuum';
+  const method = methodLeft(card.degas?.method, chance);
+  const unpressed = card.pressure?.minKPa == null || chance.flip(0.7);
   return only({
-    ...(card.pressure?.minKPa != null && chance.flip(0.7) ? none : card.pressure?.minKPa == null ? none : {}),
+    ...(unpressed ? none : {}),
     degas: { method, minutes: method === 'none' ? 0 : minutes },
     pour: { depthMm: (card.depth?.maxMm ?? 20) * chance.between(0.5, 1) },
   });

@@ -199,8 +199,8 @@ function withFigureTenTimesOut(batch: Batch, chance: Chance): Batch {
   );
   if (!figures.length) return batch;
   const { section, key, v } = chance.pick(figures);
-  const faultped = batchSchema.safeParse(overlay(batch, { [section]: { [key]: chance.flip(0.5) ? v * 10 : v / 10 } }));
-  return faultped.success ? faultped.data : batch;
+  const injected = batchSchema.safeParse(overlay(batch, { [section]: { [key]: chance.flip(0.5) ? v * 10 : v / 10 } }));
+  return injected.success ? injected.data : batch;
 }
 
 function sceneOf(
@@ -243,6 +243,12 @@ function besides(scene: FaultScene, cause: CauseId, rate: number): Patch {
     .reduce<Patch>((all, [, fault]) => overlay(all, fault(scene)?.patch ?? {}), {});
 }
 
+/** When a fault of a kind is seen, h: some only days later, the others at the first look. */
+function seenAfterH(card: Product, kind: SymptomKind, chance: Chance): number {
+  if (LATE_KINDS.has(kind)) return chance.between(30, 240);
+  return Math.max(24, (card.demould?.minutes ?? 0) / 60) * chance.between(1, 2.5);
+}
+
 /**
  * One batch of the made-up studio with a fault whose cause is known to the maker alone: drawn as often as the catalogue
  * takes it to happen, its record with everyday spread, faults that did no harm, errors of measurement, and gaps.
@@ -259,18 +265,14 @@ export function hiddenCase(
     const causes = couldBe(scene);
     if (causes.length < 2) continue;
     const { cause } = chance.weighted(causes, (c) => c.weight);
-    const faultped = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
-    if (!faultped) continue;
-    const afterH =
-      faultped.afterH ??
-      (LATE_KINDS.has(kind)
-        ? chance.between(30, 240)
-        : Math.max(24, (card.demould?.minutes ?? 0) / 60) * chance.between(1, 2.5));
-    const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), faultped.patch);
+    const injected = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
+    if (!injected) continue;
+    const afterH = injected.afterH ?? seenAfterH(card, kind, chance);
+    const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), injected.patch);
     const whole = batchSchema.safeParse(overlay(lived, { checks: [{ afterH, symptoms: [{ kind, pattern }] }] }));
     if (!whole.success) continue;
     let batch = withGaps(measuredWith(whole.data, chance), chance, chance.between(0, maxGaps));
     for (let i = 0; i < tenTimesOut; i += 1) batch = withFigureTenTimesOut(batch, chance);
-    return { product: card, batch, history: faultped.history ?? {}, seen: { kind, pattern, afterH }, cause };
+    return { product: card, batch, history: injected.history ?? {}, seen: { kind, pattern, afterH }, cause };
   }
 }

@@ -43,15 +43,15 @@ function shares(cause: Cause, rounds: number): { withFault: number; without: num
       gelMin: workingTime(card, base).gelMin,
       startedAt: base.startedAt ?? '',
     };
-    const faultped = INJECTED_FAULTS[cause.id]?.(scene);
-    const spoiled = faultped ? batchSchema.safeParse(overlay(base, faultped.patch)) : null;
-    if (!faultped || !spoiled?.success) continue;
-    const afterH = faultped.afterH ?? LOOKED_AFTER_H;
-    const shareIn = (batch: typeof base, history: NonNullable<typeof faultped.history>) =>
+    const injected = INJECTED_FAULTS[cause.id]?.(scene);
+    const spoiled = injected ? batchSchema.safeParse(overlay(base, injected.patch)) : null;
+    if (!injected || !spoiled?.success) continue;
+    const afterH = injected.afterH ?? LOOKED_AFTER_H;
+    const shareIn = (batch: typeof base, history: NonNullable<typeof injected.history>) =>
       rankCauses({ ...recordFacts(card, batch, wordsIn(), history), seen: { kind, pattern, afterH } }).find(
         (c) => c.id === cause.id,
       )?.share ?? 0;
-    withFault += shareIn(spoiled.data, faultped.history ?? {});
+    withFault += shareIn(spoiled.data, injected.history ?? {});
     without += shareIn(base, {});
     made += 1;
   }

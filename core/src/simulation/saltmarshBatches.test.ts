@@ -4,7 +4,8 @@ import { mixMasses } from '../mixing/batchAmounts';
 import { stageOf } from '../planning/stage';
 import { saltmarshBatches } from './saltmarshBatches';
 import { SALTMARSH_CARDS, saltmarshCard } from './saltmarshCards';
-import { saltmarshLots, saltmarshMoulds } from './saltmarshShelf';
+import { saltmarshMoulds } from './saltmarshMoulds';
+import { saltmarshLots } from './saltmarshShelf';
 
 const now = new Date('2026-11-24T14:30:00Z');
 const batches = saltmarshBatches(now);

@@ -79,10 +79,10 @@ function ordinaryFault(job: Job, card: Product, base: Batch, chance: Chance): { 
     startedAt: base.startedAt ?? '',
   };
   const { cause } = chance.weighted(couldBe(scene), (c) => c.weight);
-  const faultped = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
-  if (!faultped || cause === 'mould-flaw') return null;
+  const injected = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
+  if (!injected || cause === 'mould-flaw') return null;
   // A mould keeps its code and its own pulls, a lot its code, whatever the fault does to the rest.
-  const { mould, lotA, lotB, ...patch } = faultped.patch;
+  const { mould, lotA, lotB, ...patch } = injected.patch;
   const without = (part: unknown) =>
     Object.fromEntries(Object.entries((part ?? {}) as Patch).filter(([k]) => k !== 'code' && k !== 'pulls'));
   return {
@@ -97,7 +97,7 @@ function ordinaryFault(job: Job, card: Product, base: Batch, chance: Chance): { 
       pattern,
       severity: chance.weighted([2, 3, 4], (s) => 5 - s),
       cause,
-      ...('afterH' in faultped && faultped.afterH ? { afterH: faultped.afterH } : {}),
+      ...('afterH' in injected && injected.afterH ? { afterH: injected.afterH } : {}),
     },
   };
 }
@@ -135,6 +135,34 @@ const rounded = (batch: Batch): Batch =>
     ),
   );
 
+type Touch = ReturnType<typeof touchesOf>[number];
+
+/** The lots that a job is poured from: those in use, or the forgotten ones where a hidden cause asks for it. */
+function lotsOf(job: Job, card: Product, nowMs: number, forgotten: boolean) {
+  const lot = (part: 'A' | 'B') =>
+    lotInUse(card, part, job.startMs, forgotten ? saltmarshLot(job.slug, part, new Date(nowMs), true) : null);
+  return { lotA: lot('A'), lotB: card.family === 'uv-acrylate' ? null : lot('B') };
+}
+
+/** What went wrong with a job: hidden causes first, then an ordinary fault, or one that nothing explains. */
+function faultsOf(job: Job, card: Product, base: Batch, touches: readonly Touch[], chance: Chance, hidden: boolean) {
+  const spoiled = touches.filter((t) => chance.flip(t.rate)).map((t) => t.fault(chance));
+  const plain = hidden && touches.length === 0 && chance.flip(FAULT_RATE);
+  const ordinary = plain ? ordinaryFault(job, card, base, chance) : null;
+  const byItself = () => (chance.flip(ANYHOW_RATE) ? anyhow(chance) : null);
+  const fault = hidden ? (spoiled[0] ?? ordinary?.fault ?? null) : byItself();
+  return { fault, others: spoiled.slice(1).filter((f) => f.kind !== fault?.kind), patch: ordinary?.patch ?? {} };
+}
+
+/** When the witness cup gelled, where somebody timed it. */
+function witnessOf(job: Job, card: Product, made: Batch, chance: Chance): Patch {
+  const gelMin = workingTime(card, made).gelMin;
+  if (gelMin === null || !chance.flip(WITNESS_RATE)) return {};
+  return {
+    witness: { setMin: gelMin * (OWN_PACE[job.slug] ?? 1) * Math.exp(chance.normal(0, WITNESS_SPREAD)) },
+  };
+}
+
 function make(job: Job, nowMs: number, chance: Chance, hidden: boolean): YearBatch {
   const card = saltmarshCard(job.slug);
   const startedAt = new Date(job.startMs).toISOString().replace(/\.\d{3}Z$/, '+00:00');
@@ -147,38 +175,20 @@ function make(job: Job, nowMs: number, chance: Chance, hidden: boolean): YearBat
   const base = soundBatch(job.slug, overlay(context, everyday(job, card, chance)), job.totalG);
   const gelMin = workingTime(card, base).gelMin;
   const touches = hidden ? touchesOf({ job, card, nowMs, gelMin, chance }) : [];
-  const spoiled = touches.filter((t) => chance.flip(t.rate)).map((t) => t.fault(chance));
-  const ordinary =
-    hidden && touches.length === 0 && chance.flip(FAULT_RATE) ? ordinaryFault(job, card, base, chance) : null;
-  const fault = hidden ? (spoiled[0] ?? ordinary?.fault ?? null) : chance.flip(ANYHOW_RATE) ? anyhow(chance) : null;
-  const lots = (part: 'A' | 'B') =>
-    card.family === 'uv-acrylate' && part === 'B'
-      ? null
-      : lotInUse(
-          card,
-          part,
-          job.startMs,
-          touches.some((t) => t.forgottenLot) ? saltmarshLot(job.slug, part, new Date(nowMs), true) : null,
-        );
-  const patch = [...touches.map((t) => t.patch), ordinary?.patch ?? {}].reduce<Patch>((all, p) => overlay(all, p), {
-    lotA: lots('A'),
-    lotB: lots('B'),
-  });
-  const made = soundBatch(job.slug, overlay(overlay(context, everyday(job, card, chance)), patch), job.totalG);
-  const timed = workingTime(card, made).gelMin;
-  const witness =
-    timed !== null && chance.flip(WITNESS_RATE)
-      ? { witness: { setMin: timed * (OWN_PACE[job.slug] ?? 1) * Math.exp(chance.normal(0, WITNESS_SPREAD)) } }
-      : {};
-  const checks = alsoSeen(
-    checksOf(card, fault, chance),
-    spoiled.slice(1).filter((f) => f.kind !== fault?.kind),
+  const { fault, others, patch } = faultsOf(job, card, base, touches, chance, hidden);
+  const lots = lotsOf(
+    job,
+    card,
+    nowMs,
+    touches.some((t) => t.forgottenLot),
   );
+  const all = [...touches.map((t) => t.patch), patch].reduce<Patch>((sum, p) => overlay(sum, p), lots);
+  const made = soundBatch(job.slug, overlay(overlay(context, everyday(job, card, chance)), all), job.totalG);
+  const witness = witnessOf(job, card, made, chance);
+  const checks = alsoSeen(checksOf(card, fault, chance), others);
   const mends = mendsOfYear(fault, checks, job.by, chance);
-  const whole = overlay(overlay(made, witness), {
-    checks: mends ? mends.checks : checks,
-    ...(mends ? { mends: mends.mends } : {}),
-  });
+  const looks = mends ? { checks: mends.checks, mends: mends.mends } : { checks };
+  const whole = overlay(overlay(made, witness), looks);
   return { batch: rounded(batchSchema.parse(whole)), touched: touches.map((t) => t.name), cause: fault?.cause ?? null };
 }
 

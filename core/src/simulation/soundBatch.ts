@@ -53,6 +53,59 @@ function soundPressing(card: Product, closedMin: number): Patch {
   };
 }
 
+/** When each step of a sound batch happens, min from when the parts met. */
+function soundTimes(card: Product) {
+  const fit = calibrate(card);
+  const workMin = (isCalibrated(fit) ? card.potLife?.minutes : null) ?? 10;
+  const stirMin = (card.mix?.minMin ?? 1) * 1.2;
+  const restMin = (card.mix?.restMin ?? 0) * 1.3;
+  const pourFrom = stirMin + Math.max(restMin, workMin * 0.1);
+  const pourTo = pourFrom + workMin * 0.12;
+  return {
+    restMin,
+    pourFrom,
+    pourTo,
+    closedMin: pourTo + workMin * 0.03,
+    demouldedMin: (card.demould?.minutes ?? 60) * 1.3,
+  };
+}
+
+function soundDegassing({ degas }: Product, restMin: number): Patch {
+  const { method, minutes, vacuumKPaAbs } = degas ?? {};
+  if (method === 'vacuum' || method === 'vacuum-or-pressure')
+    return { method: 'vacuum', minutes: (minutes ?? 1) * 1.2, vacuumKPaAbs: (vacuumKPaAbs ?? 3) * 0.8 };
+  return { method: restMin > 0 ? 'rest' : 'none', minutes: restMin };
+}
+
+const soundMould = (card: Product, roomC: number): Patch => ({
+  code: 'M-12',
+  rubber: 'platinum-silicone',
+  degassed: true,
+  temperatureC: roomC,
+  thinnestMm: Math.max(6, (card.thinnestMm ?? 3) * 1.5),
+  pulls: 18,
+  finish: 'gloss',
+  clean: true,
+  contacts: [],
+});
+
+const soundPour = (card: Product, startedMin: number, finishedMin: number): Patch => ({
+  startedMin,
+  finishedMin,
+  depthMm: middle(card.depth?.minMm, card.depth?.maxMm, 10) * 0.8,
+  tilted: true,
+  fast: false,
+  scrapedCup: false,
+  flame: 'none',
+});
+
+const OPENED_ON = '2026-02-20';
+const soundLots = (card: Product): Patch => {
+  const useBy = addMonths(OPENED_ON, card.shelf?.unopenedMonths ?? 12);
+  const shelf = { openedOn: OPENED_ON, useBy, colour: 'clear' };
+  return { lotA: { code: 'A-77', ...shelf }, lotB: { code: 'B-31', ...shelf } };
+};
+
 /**
  * A batch of a Saltmarsh product in which nothing was done wrong: every limit of the card kept, well inside. Worked
  * records and made-up batches start from it and change what went wrong.
@@ -62,67 +115,25 @@ export function soundBatch(slug: string, patch: Patch = {}, totalG = 200): Batch
   const card = saltmarshCard(slug);
   const roomC = middle(card.room?.minC, card.room?.maxC, 21);
   const resinC = middle(card.resin?.minC, card.resin?.maxC, 22);
-  const fit = calibrate(card);
-  const workMin = (isCalibrated(fit) ? card.potLife?.minutes : null) ?? 10;
-  const stirMin = (card.mix?.minMin ?? 1) * 1.2;
-  const restMin = (card.mix?.restMin ?? 0) * 1.3;
-  const pourFrom = stirMin + Math.max(restMin, workMin * 0.1);
-  const pourTo = pourFrom + workMin * 0.12;
-  const vacuum = card.degas?.method === 'vacuum' || card.degas?.method === 'vacuum-or-pressure';
-  const demouldMin = (card.demould?.minutes ?? 60) * 1.3;
-  const startedAt = '2026-03-14T10:00:00+00:00';
-  const shelf = {
-    openedOn: '2026-02-20',
-    useBy: addMonths('2026-02-20', card.shelf?.unopenedMonths ?? 12),
-    colour: 'clear',
-  };
+  const times = soundTimes(card);
+  const lightMJPerCM2 = card.family === 'uv-acrylate' ? (card.light?.doseMJPerCM2 ?? 1000) * 1.3 : 0;
   const base: Patch = {
     format: 'warm-jar.batch/1',
     code: 'B-0001',
-    startedAt,
+    startedAt: '2026-03-14T10:00:00+00:00',
     by: 'KO',
     product: { slug: card.slug, revision: card.revision },
-    lotA: { code: 'A-77', ...shelf },
-    lotB: { code: 'B-31', ...shelf },
+    ...soundLots(card),
     room: { temperatureC: roomC, humidityPct: 52 },
     resin: { temperatureAC: resinC, temperatureBC: resinC, atPourC: resinC, warming: 'none', warmingMin: 0 },
     mix: soundMix(card, totalG),
     additives: [],
-    degas: vacuum
-      ? {
-          method: 'vacuum',
-          minutes: (card.degas?.minutes ?? 1) * 1.2,
-          vacuumKPaAbs: (card.degas?.vacuumKPaAbs ?? 3) * 0.8,
-        }
-      : { method: restMin > 0 ? 'rest' : 'none', minutes: restMin },
-    pour: {
-      startedMin: pourFrom,
-      finishedMin: pourTo,
-      depthMm: middle(card.depth?.minMm, card.depth?.maxMm, 10) * 0.8,
-      tilted: true,
-      fast: false,
-      scrapedCup: false,
-      flame: 'none',
-    },
-    pressure: soundPressing(card, pourTo + workMin * 0.03),
-    mould: {
-      code: 'M-12',
-      rubber: 'platinum-silicone',
-      degassed: true,
-      temperatureC: roomC,
-      thinnestMm: Math.max(6, (card.thinnestMm ?? 3) * 1.5),
-      pulls: 18,
-      finish: 'gloss',
-      clean: true,
-      contacts: [],
-    },
+    degas: soundDegassing(card, times.restMin),
+    pour: soundPour(card, times.pourFrom, times.pourTo),
+    pressure: soundPressing(card, times.closedMin),
+    mould: soundMould(card, roomC),
     inclusions: [],
-    cure: {
-      temperatureC: roomC,
-      demouldedMin: demouldMin,
-      covered: true,
-      lightMJPerCM2: card.family === 'uv-acrylate' ? (card.light?.doseMJPerCM2 ?? 1000) * 1.3 : 0,
-    },
+    cure: { temperatureC: roomC, demouldedMin: times.demouldedMin, covered: true, lightMJPerCM2 },
     checks: [],
     note: '',
   };

@@ -16,7 +16,8 @@ const hardness = (card: Product, chance: Chance, share = 1) =>
 const gradeOf = ({ severity, kind }: Fault, chance: Chance) => {
   if (severity >= 4) return 'scrap';
   if (severity < 3) return 'second';
-  return COATABLE.has(kind) && chance.flip(MENDED_RATE) ? 'mend' : chance.flip(0.6) ? 'scrap' : 'second';
+  if (COATABLE.has(kind) && chance.flip(MENDED_RATE)) return 'mend';
+  return chance.flip(0.6) ? 'scrap' : 'second';
 };
 
 /** The looks at a piece. */

@@ -56,44 +56,35 @@ const isOptional = (schema: Schema): boolean => {
   return type === 'optional' || type === 'default';
 };
 
+type Make = (def: Def, schema: Schema) => fc.Arbitrary<unknown>;
+const inner: Make = (def) => schemaArbitrary(def['innerType'] as Schema);
+const anything: Make = () => fc.jsonValue({ maxDepth: 2 });
+
+/** How each kind of schema is drawn. */
+const MAKERS: Readonly<Record<string, Make>> = {
+  object: objects,
+  array: (def) => fc.array(schemaArbitrary(def['element'] as Schema), { maxLength: LONGEST }),
+  tuple: (def) => fc.tuple(...(def['items'] as Schema[]).map(schemaArbitrary)),
+  number: (_def, schema) => numbers(schema),
+  string: (_def, schema) => strings(schema),
+  boolean: () => fc.boolean(),
+  enum: (def) => fc.constantFrom(...Object.values(def['entries'] as Record<string, unknown>)),
+  literal: (def) => fc.constantFrom(...(def['values'] as unknown[])),
+  union: (def) => fc.oneof(...(def['options'] as Schema[]).map(schemaArbitrary)),
+  nullable: (def, schema) => fc.option(inner(def, schema), { nil: null, freq: 6 }),
+  optional: inner,
+  default: inner,
+  pipe: (def) => schemaArbitrary(def['in'] as Schema),
+  unknown: anything,
+  any: anything,
+  record: (def) => fc.dictionary(fc.constantFrom('a', 'b'), schemaArbitrary(def['valueType'] as Schema)),
+};
+
 /**
  * Documents that a Zod schema describes, for property tests: every figure within its own range, its ends often. What a
  * refinement of the whole asks is left to the caller.
  */
 export function schemaArbitrary(schema: Schema): fc.Arbitrary<unknown> {
   const def = defOf(schema);
-  switch (def.type) {
-    case 'object':
-      return objects(def);
-    case 'array':
-      return fc.array(schemaArbitrary(def['element'] as Schema), { maxLength: LONGEST });
-    case 'tuple':
-      return fc.tuple(...(def['items'] as Schema[]).map(schemaArbitrary));
-    case 'number':
-      return numbers(schema);
-    case 'string':
-      return strings(schema);
-    case 'boolean':
-      return fc.boolean();
-    case 'enum':
-      return fc.constantFrom(...Object.values(def['entries'] as Record<string, unknown>));
-    case 'literal':
-      return fc.constantFrom(...(def['values'] as unknown[]));
-    case 'union':
-      return fc.oneof(...(def['options'] as Schema[]).map(schemaArbitrary));
-    case 'nullable':
-      return fc.option(schemaArbitrary(def['innerType'] as Schema), { nil: null, freq: 6 });
-    case 'optional':
-    case 'default':
-      return schemaArbitrary(def['innerType'] as Schema);
-    case 'pipe':
-      return schemaArbitrary(def['in'] as Schema);
-    case 'unknown':
-    case 'any':
-      return fc.jsonValue({ maxDepth: 2 });
-    case 'record':
-      return fc.dictionary(fc.constantFrom('a', 'b'), schemaArbitrary(def['valueType'] as Schema));
-    default:
-      return fc.constant(null);
-  }
+  return MAKERS[def.type]?.(def, schema) ?? fc.constant(null);
 }

@@ -1,21 +1,8 @@
+import { takeAway } from '@warm-jar/core';
 import type { z } from 'zod';
-
-type Tree = Record<string, unknown> | unknown[];
-const isTree = (value: unknown): value is Tree => typeof value === 'object' && value !== null;
 
 /** More rounds than a document is deep: each takes something away, so it comes to an end long before. */
 const MAX_ROUNDS = 50;
-
-/** Takes away what stands at a path; nothing where there is nothing. */
-function takeAway(document: unknown, path: readonly PropertyKey[]): void {
-  const parent = path
-    .slice(0, -1)
-    .reduce<unknown>((at, key) => (isTree(at) ? at[key as keyof typeof at] : null), document);
-  const key = path.at(-1);
-  if (key === undefined || !isTree(parent)) return;
-  if (Array.isArray(parent)) parent.splice(Number(key), 1);
-  else Reflect.deleteProperty(parent, key);
-}
 
 /**
  * A stored document as its format has it now. It was written under an older format, or by another hand: what does not

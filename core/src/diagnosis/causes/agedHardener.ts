@@ -24,6 +24,9 @@ function ageEvidence({ product, batch, readings }: CaseFacts): MaybeEvidence {
   };
 }
 
+/** What the colour of the hardener in its bottle speaks for; others say nothing. */
+const COLOUR_POINTS: Readonly<Partial<Record<string, number>>> = { amber: 10, brown: 10, pale: 2, clear: -9 };
+
 export const agedHardener: Cause = {
   id: 'aged-hardener',
   title: 'Hardener already amber',
@@ -33,15 +36,10 @@ export const agedHardener: Cause = {
   evidence: [
     ageEvidence,
     (f) =>
-      recordedWord('lotB.colour', f.batch.lotB?.colour, (colour) =>
-        colour === 'amber' || colour === 'brown'
-          ? { points: 10, says: `The hardener was ${colour} in its bottle.` }
-          : colour === 'clear'
-            ? { points: -9, says: 'The hardener was clear in its bottle.' }
-            : colour === 'pale'
-              ? { points: 2, says: 'The hardener was pale in its bottle.' }
-              : null,
-      ),
+      recordedWord('lotB.colour', f.batch.lotB?.colour, (colour) => {
+        const points = COLOUR_POINTS[colour];
+        return points === undefined ? null : { points, says: `The hardener was ${colour} in its bottle.` };
+      }),
     (f) =>
       f.seen.afterH <= 48
         ? {

@@ -8,25 +8,24 @@ import { deepestPourPeakC, pourPeakC } from '../../cure/pourPeak';
 /** Kelvin over the limit at which the harm is plain. */
 const HARM_SCALE_K = 10;
 
+/** The model's peak of this pour, °C; null where no room was recorded. */
+function peakOf({ product, batch, working, cureC }: CaseFacts, depthMm: number): number | null {
+  const roomC = cureC ?? batch.room?.temperatureC ?? null;
+  if (roomC === null) return null;
+  const resinC = batch.resin?.atPourC ?? working.resinC ?? roomC;
+  return pourPeakC(product, { depthMm, resinC, roomC, mix: mixOfBatch(product, batch) });
+}
+
 /**
  * A reading decides. Without one the model's peak of this pour speaks, against the model's peak of the card's own
  * deepest pour; where the model has none, the depth itself.
  */
 function pourEvidence(facts: CaseFacts): MaybeEvidence {
   if (figures(facts, 'cure.peakC')) return null;
-  const { product, batch, working, say } = facts;
+  const { product, batch, say } = facts;
   const depthMm = batch.pour?.depthMm;
-  const roomC = facts.cureC ?? batch.room?.temperatureC ?? null;
   const own = deepestPourPeakC(product);
-  const peak =
-    depthMm && roomC !== null && own !== null
-      ? pourPeakC(product, {
-          depthMm,
-          resinC: batch.resin?.atPourC ?? working.resinC ?? roomC,
-          roomC,
-          mix: mixOfBatch(product, batch),
-        })
-      : null;
+  const peak = depthMm && own !== null ? peakOf(facts, depthMm) : null;
   if (peak === null || own === null || !depthMm)
     return overHigh(facts, 'pour.depthMm', { slope: 14, most: 9, least: 6 });
   return {

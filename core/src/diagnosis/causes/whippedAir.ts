@@ -2,19 +2,18 @@ import type { Cause } from '../cause';
 import { recordedWord } from '../evidence';
 import { pressedAwayEvidence } from './airShared';
 
+const BY_VIGOUR = {
+  whipped: { points: 9, says: 'It was whipped.' },
+  brisk: { points: 3, says: 'It was stirred briskly.' },
+  gentle: { points: -5, says: 'It was stirred gently.' },
+} as const;
+
 export const whippedAir: Cause = {
   id: 'whipped-air',
   title: 'Air stirred or shaken in',
   prior: { bubbles: { 'micro-throughout': 0.14, 'top-foam': 0.12, 'large-voids': 0.03, unspecified: 0.12 } },
   evidence: [
-    (f) =>
-      recordedWord('mix.vigour', f.batch.mix?.vigour, (v) =>
-        v === 'whipped'
-          ? { points: 9, says: 'It was whipped.' }
-          : v === 'brisk'
-            ? { points: 3, says: 'It was stirred briskly.' }
-            : { points: -5, says: 'It was stirred gently.' },
-      ),
+    (f) => recordedWord('mix.vigour', f.batch.mix?.vigour, (vigour) => BY_VIGOUR[vigour]),
     (f) =>
       recordedWord('mix.shaken', f.batch.mix?.shaken, (shaken) =>
         shaken

@@ -1,25 +1,11 @@
-import type { CauseId, SymptomKind } from '../../formats/vocabulary';
+import type { CauseId } from '../../formats/vocabulary';
 import { saltmarshCard } from '../../simulation/saltmarshCards';
 import { soundBatch } from '../../simulation/soundBatch';
 import { diagnose } from '../diagnose';
+import type { HeldOut } from './heldOutRecord';
 import { PAIRS } from './pairs';
 import { OF_HEAT_AND_MOULD } from './ofHeatAndMould';
 import { OF_MIX_AND_AIR } from './ofMixAndAir';
-
-/**
- * A record set aside: written from the text of the causes and never used to choose a prior, a weight or a constant. A
- * record that a rule was changed for moves to the worked records and another takes its place.
- */
-export interface HeldOut {
-  readonly because: string;
-  readonly slug: string;
-  readonly record: Record<string, unknown>;
-  readonly kind: SymptomKind;
-  readonly pattern: string;
-  readonly afterH: number;
-  /** What it was: one cause, or two that both happened. */
-  readonly was: readonly CauseId[];
-}
 
 /** What the diagnosis made of one record set aside. */
 export interface HeldOutResult {

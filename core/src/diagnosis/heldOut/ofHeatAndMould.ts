@@ -1,4 +1,4 @@
-import type { HeldOut } from './heldOut';
+import type { HeldOut } from './heldOutRecord';
 
 /** One thing went wrong, by heat or light, in the mould, the layers or the colour. */
 export const OF_HEAT_AND_MOULD: readonly HeldOut[] = [

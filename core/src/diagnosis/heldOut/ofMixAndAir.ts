@@ -1,4 +1,4 @@
-import type { HeldOut } from './heldOut';
+import type { HeldOut } from './heldOutRecord';
 
 /** One thing went wrong, in the mix, the cure or the air. */
 export const OF_MIX_AND_AIR: readonly HeldOut[] = [

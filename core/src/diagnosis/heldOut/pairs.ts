@@ -1,4 +1,4 @@
-import type { HeldOut } from './heldOut';
+import type { HeldOut } from './heldOutRecord';
 
 /** Two things went wrong. */
 export const PAIRS: readonly HeldOut[] = [

@@ -39,18 +39,26 @@ function firstMend(facts: CaseFacts, causes: readonly Share[]): Mend {
   return row?.(facts) ?? mendByState(facts);
 }
 
+const COATED_LOOKS: ReadonlySet<string> = new Set(['tacky', 'haze', 'delamination']);
+
+/** What comes off before the next mend: what failed never stays below it. */
+function stripWords(facts: CaseFacts): string {
+  if (lastFailure(facts.batch, facts.seen.kind) === 'delamination')
+    return (
+      'The coat has lifted: take off all of it that is loose, wash and sand what lies below, and wipe it. ' +
+      'The next one goes on that, within its own bond window.'
+    );
+  return COATED_LOOKS.has(facts.seen.kind)
+    ? 'Take the last coat off again, down to resin that is sound to a thumbnail, and let it lie bare and warm for a day before the next.'
+    : 'Go back to sound resin before doing it again.';
+}
+
 /** What is done otherwise once a mend of the same symptom has failed: nothing that failed stays under the next. */
 function again(facts: CaseFacts, first: Mend): Mend {
   const failed = failedMends(facts.batch, facts.seen.kind);
   if (failed === 0) return first;
-  const lifted = lastFailure(facts.batch, facts.seen.kind) === 'delamination';
-  const coated = facts.seen.kind === 'tacky' || facts.seen.kind === 'haze' || facts.seen.kind === 'delamination';
   const before = failed === 1 ? 'The mend before did not hold.' : `${failed} mends have not held.`;
-  const strip = lifted
-    ? `${before} The coat has lifted: take off all of it that is loose, wash and sand what lies below, and wipe it. The next one goes on that, within its own bond window.`
-    : coated
-      ? `${before} Take the last coat off again, down to resin that is sound to a thumbnail, and let it lie bare and warm for a day before the next.`
-      : `${before} Go back to sound resin before doing it again.`;
+  const strip = `${before} ${stripWords(facts)}`;
   const caution = first.steps.some((s) => s.includes(DUST)) ? '' : ` ${DUST}`;
   const doubt =
     failed >= 2

@@ -242,12 +242,10 @@ function scorched(facts: CaseFacts): Mend | null {
 }
 
 const yellow: Row = (facts) => (facts.seen.kind === 'yellowing' ? coveredOrGraded() : null);
-const voids: Row = (facts) =>
-  facts.seen.kind === 'bubbles'
-    ? facts.seen.pattern === 'surface-pimples'
-      ? pimplesShaved()
-      : voidsFilled(facts)
-    : null;
+const voids: Row = (facts) => {
+  if (facts.seen.kind !== 'bubbles') return null;
+  return facts.seen.pattern === 'surface-pimples' ? pimplesShaved() : voidsFilled(facts);
+};
 const topUp =
   (first: string): Row =>
   (facts) =>

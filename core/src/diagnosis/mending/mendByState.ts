@@ -1,4 +1,5 @@
 import type { Mend } from '../../formats/diagnosis';
+import type { SymptomKind } from '../../formats/vocabulary';
 import type { CaseFacts } from '../caseFacts';
 import { hardnessDirection } from '../hardnessTrend';
 import {
@@ -257,72 +258,72 @@ export const trimmed = (): Mend =>
 
 export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
+const opened = (): Mend =>
+  mend(
+    NEXT_DAY_H,
+    ['blade', 'same resin', 'dust mask'],
+    `Open each crack to a V, wipe, and fill it with the same resin. ${DUST}`,
+    `A crack through the piece: ${MAKE_AGAIN}, in thinner pours.`,
+  );
+
+function hazeCleared(facts: CaseFacts): Mend {
+  if (facts.product.family === 'mineral-acrylic')
+    return mend(
+      null,
+      ['thin clear coat'],
+      'No fault: a dull skin is how this compound comes out of the mould. A clear coat if gloss is wanted, once it is dry by weighing.',
+    );
+  return mend(
+    NEXT_DAY_H,
+    ['warm water', '600–2000 grit paper', 'polish', 'dust mask'],
+    'Wash and dry a test spot, then wet it: what clears when wet is only the skin.',
+    `Only skin deep: sand and polish, or ${isResin(facts) ? 'top-coat' : 'seal'} it. ${DUST}`,
+    'Haze all the way through cannot be mended: grade it down.',
+  );
+}
+
+/** What is done for each look; the family's own ways come before it. */
+const MENDS_BY_LOOK: Readonly<Record<SymptomKind, (facts: CaseFacts) => Mend>> = {
+  tacky,
+  soft,
+  bubbles: (facts) => (facts.seen.pattern === 'surface-pimples' ? pimplesShaved() : voidsFilled(facts)),
+  yellowing: () => coveredOrGraded(),
+  sink: (facts) =>
+    toppedUp(facts, 'Look below first: where it ran out, stop the way out; where it was drunk up, seal.'),
+  bulge: (facts) => openedAndDried(facts, 'what lies under the bulge'),
+  delamination: (facts) => liftedAndCoated(facts, 'Lift off what is loose.'),
+  cracks: opened,
+  haze: hazeCleared,
+  'inclusion-change': () =>
+    mend(
+      THREE_DAYS_H,
+      [],
+      `What is cast in cannot be reached: grade the piece down, or ${MAKE_AGAIN} with a dry, sealed inclusion.`,
+    ),
+  'colour-rub-off': (facts) =>
+    mend(
+      NEXT_DAY_H,
+      ['soft cloth', ...coatThings(facts)],
+      'Brush and wipe the loose powder off.',
+      'Seal what holds with a thin clear coat.',
+    ),
+  colour: () =>
+    mend(
+      null,
+      ['cover coat'],
+      'Colour inside cannot be changed: cover it with an opaque coat, grade it down, or make it again.',
+    ),
+  mark: trimmed,
+};
+
+const RAW: ReadonlySet<SymptomKind> = new Set(['tacky', 'soft']);
+const DRIES: ReadonlySet<SymptomKind> = new Set(['tacky', 'soft', 'colour-rub-off']);
+
 /** What is done by what is seen alone, where no cause decides. */
 export function mendByState(facts: CaseFacts): Mend {
   const { seen, product } = facts;
-  if (product.family === 'silicone' && (seen.kind === 'tacky' || seen.kind === 'soft'))
+  if (product.family === 'silicone' && RAW.has(seen.kind))
     return rubberAgain('Rubber that stays raw does not come by waiting.');
-  if (
-    product.family === 'mineral-acrylic' &&
-    (seen.kind === 'tacky' || seen.kind === 'soft' || seen.kind === 'colour-rub-off')
-  )
-    return compoundDries(facts);
-  switch (seen.kind) {
-    case 'tacky':
-      return tacky(facts);
-    case 'soft':
-      return soft(facts);
-    case 'bubbles':
-      return seen.pattern === 'surface-pimples' ? pimplesShaved() : voidsFilled(facts);
-    case 'yellowing':
-      return coveredOrGraded();
-    case 'sink':
-      return toppedUp(facts, 'Look below first: where it ran out, stop the way out; where it was drunk up, seal.');
-    case 'bulge':
-      return openedAndDried(facts, 'what lies under the bulge');
-    case 'delamination':
-      return liftedAndCoated(facts, 'Lift off what is loose.');
-    case 'cracks':
-      return mend(
-        NEXT_DAY_H,
-        ['blade', 'same resin', 'dust mask'],
-        `Open each crack to a V, wipe, and fill it with the same resin. ${DUST}`,
-        `A crack through the piece: ${MAKE_AGAIN}, in thinner pours.`,
-      );
-    case 'haze':
-      if (product.family === 'mineral-acrylic')
-        return mend(
-          null,
-          ['thin clear coat'],
-          'No fault: a dull skin is how this compound comes out of the mould. A clear coat if gloss is wanted, once it is dry by weighing.',
-        );
-      return mend(
-        NEXT_DAY_H,
-        ['warm water', '600–2000 grit paper', 'polish', 'dust mask'],
-        'Wash and dry a test spot, then wet it: what clears when wet is only the skin.',
-        `Only skin deep: sand and polish, or ${isResin(facts) ? 'top-coat' : 'seal'} it. ${DUST}`,
-        'Haze all the way through cannot be mended: grade it down.',
-      );
-    case 'inclusion-change':
-      return mend(
-        THREE_DAYS_H,
-        [],
-        `What is cast in cannot be reached: grade the piece down, or ${MAKE_AGAIN} with a dry, sealed inclusion.`,
-      );
-    case 'colour-rub-off':
-      return mend(
-        NEXT_DAY_H,
-        ['soft cloth', ...coatThings(facts)],
-        'Brush and wipe the loose powder off.',
-        'Seal what holds with a thin clear coat.',
-      );
-    case 'colour':
-      return mend(
-        null,
-        ['cover coat'],
-        'Colour inside cannot be changed: cover it with an opaque coat, grade it down, or make it again.',
-      );
-    case 'mark':
-      return trimmed();
-  }
+  if (product.family === 'mineral-acrylic' && DRIES.has(seen.kind)) return compoundDries(facts);
+  return MENDS_BY_LOOK[seen.kind](facts);
 }

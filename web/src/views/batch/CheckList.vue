@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { checksInOrder } from '@warm-jar/core';
 import { sayMinutes, type Batch, type Product } from '@warm-jar/core';
 import { computed } from 'vue';
 import { photoAddress } from '../../api/shelf';
@@ -6,7 +7,7 @@ import { SEVERITY_WORDS, inWords, symptomWords } from '../../components/words';
 
 /** Every look at the piece, in the order of time. */
 const props = defineProps<{ code: string; batch: Batch; product: Product }>();
-const checks = computed(() => [...(props.batch.checks ?? [])].sort((a, b) => a.afterH - b.afterH));
+const checks = computed(() => checksInOrder(props.batch));
 const severityWords = (severity: number | null | undefined) =>
   severity == null ? '' : `, ${SEVERITY_WORDS[severity - 1]}`;
 </script>

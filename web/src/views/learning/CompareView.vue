@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { checksInOrder } from '@warm-jar/core';
 import { unitInName, type FairTrial, type TrialField } from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -31,7 +32,7 @@ function said(f: TrialField, v: TrialField['values'][number]): string {
   const unit = unitInName(f.field);
   return unit === '' ? String(Math.round(v * 100) / 100) : units.say(v, unit);
 }
-const lastCheck = (i: number) => [...(batches.value[i]?.checks ?? [])].sort((a, b) => a.afterH - b.afterH).at(-1);
+const lastCheck = (i: number) => checksInOrder(batches.value[i] ?? {}).at(-1);
 /** The hottest that resin or surface was read, or the peak written down. */
 function hottest(i: number): number | null {
   const batch = batches.value[i];
