@@ -5,6 +5,7 @@ const CHECKS = [
   ['tsc', '-p', 'core'],
   ['tsc', '-p', 'server'],
   ['tsc', '-p', 'e2e'],
+  ['tsc', '-p', '.'],
   ['vue-tsc', '-p', 'web'],
 ];
 const codes = [];

@@ -1,4 +1,4 @@
-export * from './errors';
+export * from './formats/errors';
 export * from './formats/vocabulary';
 export * from './formats/product';
 export * from './formats/batch';

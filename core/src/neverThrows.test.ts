@@ -9,7 +9,7 @@ import { mixOfBatch, mixStartC, workingTime } from './cure/workingTime';
 import { diagnose } from './diagnosis/diagnose';
 import { hardnessStory } from './diagnosis/hardnessStory';
 import { mendsOf } from './diagnosis/mendChain';
-import { CoreError } from './errors';
+import { CoreError } from './formats/errors';
 import { batchSchema, type Batch } from './formats/batch';
 import { pieceSchema, type Piece } from './formats/piece';
 import { planRequestSchema, type PlanRequest } from './formats/plan';

@@ -8,7 +8,7 @@ import KeysDialog from './app/KeysDialog.vue';
 import ReplacedNote from './app/ReplacedNote.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
-import { useGlobalKeys } from './app/keys';
+import { useGlobalKeys } from './app/useGlobalKeys';
 import { useProducts } from './stores/products';
 import { useSession } from './stores/session';
 import { useWork } from './stores/work';

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Standard pressure at sea level, kPa. */
 export const SEA_LEVEL_KPA = 101.325;

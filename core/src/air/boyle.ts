@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { SEA_LEVEL_KPA } from './ambient';
 
 /**

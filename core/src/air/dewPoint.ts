@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Range of air in which the formula holds, °C. */
 const [MIN_C, MAX_C] = [-45, 60];

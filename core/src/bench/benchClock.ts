@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { calibrate, isCalibrated } from '../cure/calibration';
 import { mixFit, type CupMix } from '../cure/cupMix';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from '../cure/cup';

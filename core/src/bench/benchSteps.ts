@@ -4,7 +4,7 @@ import type { Product } from '../formats/product';
 import { batchRatioErrorPct, hasFixedRatio } from '../mixing/batchAmounts';
 import { ratioTolerance } from '../mixing/safeBatch';
 import { cardRoute, isPressed, isVacuumed } from '../planning/planCase';
-import type { Stage } from '../planning/stage';
+import type { Stage } from '../formats/vocabulary';
 
 export const BENCH_STEPS = [
   'weigh-a',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 import { valueAt, withValue, type Tree } from '../formats/documentPath';
 import * as q from '../formats/quantities';
 

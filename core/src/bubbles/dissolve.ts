@@ -1,5 +1,5 @@
 import { SEA_LEVEL_KPA } from '../air/ambient';
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Diffusivity of air in liquid resin, m²/s; a default of the right order, not a measurement of the product. */
 export const AIR_DIFFUSIVITY_M2_PER_S = 2e-10;

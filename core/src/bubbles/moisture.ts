@@ -1,6 +1,6 @@
 import { SEA_LEVEL_KPA } from '../air/ambient';
 import { GAS_CONSTANT, ZERO_C_IN_K } from '../cure/arrhenius';
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Molar mass of water, g/mol. */
 const WATER_G_PER_MOL = 18.015;

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Standard gravity, m/s². */
 const GRAVITY = 9.80665;

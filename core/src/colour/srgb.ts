@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 
 /** Three channels of sRGB: 0 to 255 as a picture holds them, or 0 to 1 where none is above 1. */
 export type Srgb = readonly [red: number, green: number, blue: number];

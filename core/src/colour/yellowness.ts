@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 import { D65, encodedChannel, linearRgb, xyzOf, type Srgb } from './srgb';
 
 /** CIELAB's cube root, with its straight foot near black (CIE 15). */

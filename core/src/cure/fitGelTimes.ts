@@ -1,5 +1,5 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { tQuantile } from '../numeric/studentT';
 import { calibrate, isCalibrated } from './calibration';

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { arrheniusFactor } from './arrhenius';
 import { alphaAtMinute } from './cup';

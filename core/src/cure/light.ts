@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** A light dose against what a product needs. */
 export interface LightDose {

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { memoize } from '../numeric/memoize';
 import { arrheniusFactor } from './arrhenius';

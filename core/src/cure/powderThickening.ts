@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Volume share at which a powder no longer flows (random packing), and the exponent to it. */
 const MAX_PACKED = 0.64;

@@ -1,5 +1,5 @@
 import type { Product } from '../formats/product';
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { isCalibrated } from './calibration';
 import { mixFit, type CupMix } from './cupMix';
 import { COLDEST_C, WARMEST_C } from './simulateSlab';

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { isCalibrated } from './calibration';
 import { mixFit } from './cupMix';

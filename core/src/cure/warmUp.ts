@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { HEAT_CAPACITY_J_PER_GK, SHEET_DENSITY_G_PER_ML } from './kineticsDefaults';
 import { CONDUCTIVITY_W_PER_MK } from './slabSystem';
 

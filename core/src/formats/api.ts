@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import { FACTORS } from '../learning/factors';
-import { STAGES } from '../planning/stage';
 import { storedProductSchema } from './product';
 import { isoDate, shortText, slug } from './quantities';
-import { FAMILIES, GRADES, SYMPTOM_KINDS } from './vocabulary';
+import { FACTORS, FAMILIES, GRADES, STAGES, SYMPTOM_KINDS } from './vocabulary';
 
 /** A batch as lists show it: the columns kept beside its document. */
 export const batchSummarySchema = z.object({

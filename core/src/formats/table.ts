@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreError } from './errors';
 import { isTree, isWritable, type Tree } from './documentPath';
 
 /** Fields of a product card that hold text whatever it looks like. */

@@ -178,3 +178,31 @@ export const CAUSE_IDS = [
   'something-else',
 ] as const;
 export type CauseId = (typeof CAUSE_IDS)[number];
+
+/** Stages of the work, in order. */
+export const STAGES = ['weigh', 'mix', 'clear', 'pour', 'press', 'watch', 'check', 'done'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** What batches are parted by when a studio asks what costs it castings. */
+export const FACTORS = [
+  'product',
+  'lot-a',
+  'lot-b',
+  'lot-age',
+  'mould',
+  'person',
+  'room',
+  'damp',
+  'resin-temperature',
+  'ratio',
+  'scale',
+  'loading',
+  'stir',
+  'route',
+  'pressing',
+  'depth',
+  'lamp',
+  'season',
+  'time-of-day',
+] as const;
+export type Factor = (typeof FACTORS)[number];

@@ -1,7 +1,7 @@
 import { minutesAt } from '../cure/equivalentAge';
 import { bondWindow } from '../cure/bondWindow';
 import { poursFor } from '../cure/deepPour';
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 import type { Layer, Piece } from '../formats/piece';
 import type { Product } from '../formats/product';
 import { EDGE_MM, layerPairs, type PairNote } from './layerPairs';

@@ -1,5 +1,5 @@
 import type { CastFacts } from './castFacts';
-import { FACTORS } from './factors';
+import { FACTORS } from '../formats/vocabulary';
 import { ridgeLogistic } from './ridgeLogistic';
 import type { Level } from './tally';
 

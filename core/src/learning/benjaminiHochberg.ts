@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /**
  * Adjusts chances for how many questions were asked, so that of what is called found, at most that share is false. Source:

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** ln Γ by Lanczos' series (g = 7, n = 9); right to 1e-13 for what is counted here. */
 const LANCZOS = [

@@ -6,7 +6,7 @@ import type { Grade } from '../formats/vocabulary';
 import { mendMassG } from '../diagnosis/mendChain';
 import { catalystPct, mixMasses } from '../mixing/batchAmounts';
 import { castLevels } from './castLevels';
-import type { Factor } from './factors';
+import type { Factor } from '../formats/vocabulary';
 
 /** What learning needs of a batch: the level of each factor, what was seen, and how it ended. A level that was not recorded is absent. */
 export interface CastFacts {

@@ -4,7 +4,7 @@ import type { Product } from '../formats/product';
 import type { LimitState } from '../formats/vocabulary';
 import type { MixMasses } from '../mixing/batchAmounts';
 import { scaleErrorPct } from '../mixing/ratio';
-import { FACTORS, type Factor } from './factors';
+import { FACTORS, type Factor } from '../formats/vocabulary';
 
 /** A batch with its limits, as each factor looks at it. */
 interface Case {

@@ -1,26 +1,4 @@
-/** What batches are parted by when a studio asks what costs it castings. */
-export const FACTORS = [
-  'product',
-  'lot-a',
-  'lot-b',
-  'lot-age',
-  'mould',
-  'person',
-  'room',
-  'damp',
-  'resin-temperature',
-  'ratio',
-  'scale',
-  'loading',
-  'stir',
-  'route',
-  'pressing',
-  'depth',
-  'lamp',
-  'season',
-  'time-of-day',
-] as const;
-export type Factor = (typeof FACTORS)[number];
+import type { Factor } from '../formats/vocabulary';
 
 export const FACTOR_WORDS: Record<Factor, string> = {
   product: 'product',

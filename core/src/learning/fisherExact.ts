@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { lnChoose } from './binomial';
 
 /** Tables this little likelier than the one seen still count as no likelier: rounding alone tells them apart. */

@@ -5,7 +5,8 @@ import { saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
 import { castFacts, type CastFacts } from './castFacts';
 import { controlChart } from './controlChart';
-import { FACTORS, levelWords } from './factors';
+import { FACTORS } from '../formats/vocabulary';
+import { levelWords } from './factors';
 import { findPatterns } from './patterns';
 
 const factsOf = (slug: string, patch: Record<string, unknown> = {}): CastFacts => {

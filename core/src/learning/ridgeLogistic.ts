@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 
 /** A fit of log odds to yes/no features. */
 export interface LogisticFit {

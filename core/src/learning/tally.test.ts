@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CastFacts } from './castFacts';
-import { FACTORS } from './factors';
+import { FACTORS } from '../formats/vocabulary';
 import { overlap, adjustedOdds, placesOf } from './adjustedOdds';
 import { tally } from './tally';
 

@@ -1,5 +1,5 @@
 import type { CastFacts } from './castFacts';
-import { FACTORS, type Factor } from './factors';
+import { FACTORS, type Factor } from '../formats/vocabulary';
 
 /** A group of batches that share a level of a factor. */
 export interface Level {

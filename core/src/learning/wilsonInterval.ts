@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /** Standard deviations either side that hold 95 % of a normal spread. */
 const Z_95 = 1.959963984540054;

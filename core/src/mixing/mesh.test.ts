@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 import { meshVolume } from './mesh';
 
 type V = readonly [number, number, number];

@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 
 /** What a mesh holds, its surface, and whether it is closed. Mesh units are taken as mm. */
 export interface MeshVolume {

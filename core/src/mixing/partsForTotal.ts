@@ -1,4 +1,4 @@
-import { CoreError, requireNumber } from '../errors';
+import { CoreError, requireNumber } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { weightParts } from './ratio';
 

@@ -1,5 +1,5 @@
 import type { Product } from '../formats/product';
-import { CoreError, requireNumber } from '../errors';
+import { CoreError, requireNumber } from '../formats/errors';
 
 export interface Parts {
   readonly a: number;

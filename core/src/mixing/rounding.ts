@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { errorAgainst, type Parts } from './ratio';
 
 /** Amounts that a scale can show, and how far their ratio is off by the rounding alone. */

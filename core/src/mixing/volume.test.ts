@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 import { shapeVolumeML, waterDensityGPerML, waterFillML } from './volume';
 
 describe('water', () => {

@@ -1,4 +1,4 @@
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /**
  * Density of air-free water (Kell 1975), within 0.0001 g/mL.

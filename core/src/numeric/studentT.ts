@@ -1,5 +1,5 @@
 import jStat from 'jstat';
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 
 /**
  * How many standard errors lie either side of an estimate at a confidence, by Student's t.

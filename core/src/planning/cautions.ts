@@ -1,6 +1,6 @@
 import type { Product } from '../formats/product';
 import type { AdditiveKind, Family, Hazard } from '../formats/vocabulary';
-import type { Stage } from './stage';
+import type { Stage } from '../formats/vocabulary';
 
 /** A caution at the step it belongs to. It defers to the data sheet, local codes and licensed practice. */
 export interface Caution {

@@ -1,7 +1,7 @@
 import { findRoot } from '../numeric/findRoot';
 import type { PlanRequest } from '../formats/plan';
 import type { Say } from '../units/wording';
-import { requireNumber } from '../errors';
+import { requireNumber } from '../formats/errors';
 import { timeBudget } from './timeBudget';
 
 /** How a total is mixed when one cup is used up slowly: a coat spread, a laminate wetted, several moulds filled. */

@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreError } from '../formats/errors';
 import { mixedViscosityMPaS } from '../cure/viscosity';
 import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
 import type { PlannedAdditive } from '../formats/plan';

@@ -1,7 +1,7 @@
 import type { Plan } from '../formats/plan';
 import { cautionsFor, type Act } from './cautions';
 import { isPressed, isVacuumed, type PlanCase } from './planCase';
-import type { Stage } from './stage';
+import type { Stage } from '../formats/vocabulary';
 
 /** What a plan's steps call for, in their order; a step that the plan does not take calls for nothing. */
 export function planCautions(c: PlanCase): Plan['cautions'] {

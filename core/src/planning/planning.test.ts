@@ -3,7 +3,7 @@ import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
 import type { Product } from '../formats/product';
 import { cautionsFor, type Act } from './cautions';
-import type { Stage } from './stage';
+import type { Stage } from '../formats/vocabulary';
 import { dueCheck } from './checkSchedule';
 
 const codes = (slug: string, stage: Parameters<typeof cautionsFor>[1]) =>

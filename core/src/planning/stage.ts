@@ -1,9 +1,7 @@
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
-
-export const STAGES = ['weigh', 'mix', 'clear', 'pour', 'press', 'watch', 'check', 'done'] as const;
-export type Stage = (typeof STAGES)[number];
+import { STAGES, type Stage } from '../formats/vocabulary';
 
 export const STAGE_WORDS: Record<Stage, string> = {
   weigh: 'Weigh',

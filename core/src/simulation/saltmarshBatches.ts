@@ -1,5 +1,5 @@
 import { batchSchema, type Batch } from '../formats/batch';
-import { STAGES, type Stage } from '../planning/stage';
+import { STAGES, type Stage } from '../formats/vocabulary';
 import { EARLIER_STORIES } from './earlierStories';
 import { RECENT_STORIES } from './recentStories';
 import type { Patch, Story } from './saltmarshStory';

@@ -1,4 +1,4 @@
-import type { Stage } from '../planning/stage';
+import type { Stage } from '../formats/vocabulary';
 
 export type Patch = Record<string, unknown>;
 

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import KeyCap from '../components/KeyCap.vue';
-import { KEYS } from './keys';
+import { keyLines } from '../places/places';
 
 defineProps<{ open: boolean }>();
 const emit = defineEmits<{ 'update:open': [open: boolean] }>();
+const LINES = keyLines();
 </script>
 
 <template>
@@ -18,7 +19,7 @@ const emit = defineEmits<{ 'update:open': [open: boolean] }>();
         </tr>
       </thead>
       <tbody>
-        <tr v-for="k in KEYS" :key="k.key">
+        <tr v-for="k in LINES" :key="`${k.key} ${k.where}`">
           <td><KeyCap :k="k.key" /></td>
           <td>{{ k.does }}</td>
           <td class="quiet">{{ k.where }}</td>

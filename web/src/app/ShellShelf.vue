@@ -8,7 +8,7 @@ import { jarContents } from '../components/jarContents';
 import { useDraft } from '../stores/draft';
 import { dueShort, isLiquid, potLifeLeft, type WorkItem } from '../stores/urgency';
 import { useWork } from '../stores/work';
-import { onPlainKey } from './keys';
+import { onPlainKey } from '../keys/keys';
 
 const work = useWork();
 const draft = useDraft().forCode(null);

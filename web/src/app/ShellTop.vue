@@ -1,24 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import KeyCap from '../components/KeyCap.vue';
+import { PLACES } from '../places/places';
 import { useSession } from '../stores/session';
 
 const emit = defineEmits<{ keys: []; find: [] }>();
 const route = useRoute();
 const session = useSession();
-/** The shelf's compartments are one place in the bar. */
-const onShelf = computed(() => /^\/(products|lots|moulds|inclusions|additives|gear)\b/.test(route.path));
-/** So are the places where all batches are looked at together. */
-const onLearning = computed(() => /^\/(patterns|trials|figures|compare)\b/.test(route.path));
-const PLACES = [
-  { to: { name: 'today' }, words: 'Today', k: 't' },
-  { to: { name: 'plan' }, words: 'Plan', k: 'm' },
-  { to: { name: 'log' }, words: 'Log', k: 'l' },
-  { to: { name: 'pieces' }, words: 'Pieces', k: 'i' },
-  { to: { name: 'patterns' }, words: 'Patterns', k: 'a' },
-  { to: { name: 'products' }, words: 'Shelf', k: 'p' },
-];
+/** The places with a link in the bar; one is lit while a place under it is open. */
+const LINKS = PLACES.filter((p) => p.menu !== undefined);
 </script>
 
 <template>
@@ -26,13 +16,15 @@ const PLACES = [
     <RouterLink class="name" :to="{ name: 'today' }">Warm Jar</RouterLink>
     <nav aria-label="Studio">
       <RouterLink
-        v-for="p in PLACES"
-        :key="p.words"
-        :to="p.to"
+        v-for="p in LINKS"
+        :key="p.name"
+        :to="{ name: p.name }"
         active-class="here"
-        :class="{ here: (p.words === 'Shelf' && onShelf) || (p.words === 'Patterns' && onLearning) }"
-        >{{ p.words }} <KeyCap :k="p.k"
-      /></RouterLink>
+        :class="{ here: route.meta['under'] === p.name }"
+      >
+        {{ p.menu }}
+        <KeyCap v-if="p.key" :k="p.key.key" />
+      </RouterLink>
     </nav>
     <div class="tools">
       <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>

@@ -1,4 +1,4 @@
-import type { Migration } from './index';
+import type { Migration } from './migration';
 
 const STATEMENTS = [
   `CREATE TABLE products (

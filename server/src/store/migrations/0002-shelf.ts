@@ -1,6 +1,6 @@
 import { batchSchema, mixMasses, storedProductSchema } from '@warm-jar/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import type { Migration } from './index';
+import type { Migration } from './migration';
 import { readStored } from '../readStored';
 
 /** The shelf's own things, each a document under its code. */

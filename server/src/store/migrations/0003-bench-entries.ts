@@ -1,4 +1,4 @@
-import type { Migration } from './index';
+import type { Migration } from './migration';
 
 const STATEMENTS = [
   // One row for each thing done at the bench: sent twice, it is still one.

@@ -1,6 +1,6 @@
 import { batchSchema, dueCheck, storedProductSchema } from '@warm-jar/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import type { Migration } from './index';
+import type { Migration } from './migration';
 import { readStored } from '../readStored';
 
 const STATEMENTS = [

@@ -1,4 +1,4 @@
-import type { Migration } from './index';
+import type { Migration } from './migration';
 
 const STATEMENTS = [
   // What learning and the filters need of a batch; filled for older rows when they are next asked for.

@@ -1,4 +1,4 @@
-import type { Migration } from './index';
+import type { Migration } from './migration';
 
 const STATEMENTS = [
   // Who works here. Without a secret a person can be named, but not sign in.

@@ -2,7 +2,7 @@
 import { afterCare, cureTemperatureC, recordGaps } from '@warm-jar/core';
 import { computed } from 'vue';
 import { dayAndTime, midSentence } from '../../components/words';
-import { useBenchContext } from './useBench';
+import { useBenchContext } from '../../run/useBench';
 
 /** The run is done: what is to be done with the piece and when, and what the record lacks. */
 const bench = useBenchContext();

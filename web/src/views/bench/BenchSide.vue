@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { BENCH_STEP_WORDS, sayMinutes } from '@warm-jar/core';
 import { computed, watch } from 'vue';
-import { onPlainKey } from '../../app/keys';
+import { onPlainKey } from '../../keys/keys';
 import { useUnits } from '../../stores/units';
 import KeyCap from '../../components/KeyCap.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 
 /** The clocks, the readings by one key, and the steps to come. */
 const bench = useBenchContext();

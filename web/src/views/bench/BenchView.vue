@@ -2,7 +2,7 @@
 import { BENCH_STEP_WORDS, type BenchStep, isPressed, isVacuumed, type AdditiveKind } from '@warm-jar/core';
 import { computed, onMounted, toRef, watch, type Component } from 'vue';
 import { useRouter } from 'vue-router';
-import { onPlainKey } from '../../app/keys';
+import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -22,7 +22,7 @@ import TurnStep from './TurnStep.vue';
 import WaitingNote from './WaitingNote.vue';
 import WatchStep from './WatchStep.vue';
 import WeighStep from './WeighStep.vue';
-import { provideBench } from './useBench';
+import { provideBench } from '../../run/useBench';
 
 /** One step at a time, the biggest number first, with gloves on and the clock running. */
 const props = defineProps<{ code: string }>();

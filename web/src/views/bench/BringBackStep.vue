@@ -7,7 +7,7 @@ import { usedCupML } from './usedCup';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
-import { useBenchContext } from './useBench';
+import { useBenchContext } from '../../run/useBench';
 
 /** One part came out too much: what to add to which, whether the cup holds it, and when starting again is cheaper. */
 const bench = useBenchContext();

@@ -4,8 +4,8 @@ import { computed, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 
 /** Rest or vacuum against its time, with the gauge. */
 const bench = useBenchContext();

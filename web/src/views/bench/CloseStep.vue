@@ -7,8 +7,8 @@ import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 
 /** Before the lid goes on: the vessel's rating, and what is looked at each time. */
 const bench = useBenchContext();

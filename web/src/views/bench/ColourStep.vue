@@ -2,7 +2,7 @@
 import { coloursToCome, limitReadings, type Additive } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { onPlainKey } from '../../app/keys';
+import { onPlainKey } from '../../keys/keys';
 import KeyCap from '../../components/KeyCap.vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useShelf } from '../../stores/shelf';
@@ -10,7 +10,7 @@ import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
-import { useBenchContext } from './useBench';
+import { useBenchContext } from '../../run/useBench';
 import { dropRoom, gramsOf } from './colourCount';
 
 /** A colour or filler, counted by drops or weighed; its loading rises on its strip, and the card's limit is a stop. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import KeyCap from '../../components/KeyCap.vue';
-import { onPlainKey } from '../../app/keys';
+import { onPlainKey } from '../../keys/keys';
 
 /** The one thing to do next: a large target, and a key. */
 const props = defineProps<{ words: string; k?: string; disabled?: boolean; quiet?: boolean; danger?: boolean }>();

@@ -5,8 +5,8 @@ import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
 
 /** Holds until card and slab both say gelled, looks for a leak, and bleeds to zero before the lid. */

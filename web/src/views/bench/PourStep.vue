@@ -6,8 +6,8 @@ import NumberEntry from '../../components/NumberEntry.vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 
 /** Pours within pot life, or within a window of temperature that is waited for. */
 const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));

@@ -5,8 +5,8 @@ import NumberEntry from '../../components/NumberEntry.vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 
 /** Up slowly to pressure, while it is still liquid. */
 const bench = useBenchContext();

@@ -4,8 +4,8 @@ import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import { ApiProblem } from '../../api/http';
 import { devicesApi } from '../../api/devices';
-import { weighTarget } from './benchNumber';
-import { useBenchContext } from './useBench';
+import { weighTarget } from '../../run/benchNumber';
+import { useBenchContext } from '../../run/useBench';
 
 /** Hands for the simulated devices: what a person does to the real ones. */
 const bench = useBenchContext();

@@ -4,8 +4,8 @@ import SelectButton from 'primevue/selectbutton';
 import { computed, ref, watch } from 'vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 
 /** Stirs for the card's minutes, with a word for wall and bottom. */
 const bench = useBenchContext();

@@ -2,9 +2,9 @@
 import { computed } from 'vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { countdown } from './countdown';
+import { countdown } from '../../run/countdown';
 import { turnNow } from './turning';
-import { useBenchContext } from './useBench';
+import { useBenchContext } from '../../run/useBench';
 
 /** Hollow castings: the mould is turned over both axes until the witness sets. */
 const bench = useBenchContext();

@@ -2,7 +2,7 @@
 import { fieldLabel, valueAt } from '@warm-jar/core';
 import { computed } from 'vue';
 import DoButton from './DoButton.vue';
-import { useBenchContext } from './useBench';
+import { useBenchContext } from '../../run/useBench';
 
 /** What is kept here and not yet at the server, and what another tablet wrote differently. */
 const bench = useBenchContext();

@@ -5,8 +5,8 @@ import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
-import { countdown } from './countdown';
-import { useBenchContext } from './useBench';
+import { countdown } from '../../run/countdown';
+import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
 
 /** Watches the cure: looks in between, the witness, the surface against the model, and out of the mould hard and cool. */

@@ -5,8 +5,8 @@ import NumberEntry from '../../components/NumberEntry.vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { barShare, cueOf, weighTarget } from './benchNumber';
-import { useBenchContext } from './useBench';
+import { barShare, cueOf, weighTarget } from '../../run/benchNumber';
+import { useBenchContext } from '../../run/useBench';
 
 /** Weighs a part: target, what is on the scale, what is still to come. B follows what A really was. */
 const props = defineProps<{ part: 'A' | 'B' }>();

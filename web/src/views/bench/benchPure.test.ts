@@ -13,9 +13,9 @@ import {
 } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
 import { boardFacts } from '../board/boardFacts';
-import { barShare, cueOf, deadlines, weighTarget } from './benchNumber';
+import { barShare, cueOf, deadlines, weighTarget } from '../../run/benchNumber';
 import { dropRoom, gramsOf } from './colourCount';
-import { countdown } from './countdown';
+import { countdown } from '../../run/countdown';
 import { turnNow } from './turning';
 import { usedCupML } from './usedCup';
 

@@ -2,7 +2,7 @@ import { planRequestSchema, type MouldAnswer } from '@warm-jar/core';
 import { onUnmounted, shallowRef, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import { planWorker } from '../../workers/planInWorker';
-import type { BenchContext } from './useBench';
+import type { BenchContext } from '../../run/useBench';
 
 type Answered = Extract<MouldAnswer, { slab: unknown }>;
 

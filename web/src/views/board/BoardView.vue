@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router';
 import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
-import { provideBench } from '../bench/useBench';
+import { provideBench } from '../../run/useBench';
 import { boardFacts } from './boardFacts';
 
 /** The wall board: the step now, its number, the time left and what comes next, to be read across the room. It takes no input. */

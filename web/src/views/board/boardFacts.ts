@@ -7,8 +7,8 @@ import {
   type Say,
   type StepState,
 } from '@warm-jar/core';
-import { weighTarget, type Deadlines } from '../bench/benchNumber';
-import { countdown } from '../bench/countdown';
+import { weighTarget, type Deadlines } from '../../run/benchNumber';
+import { countdown } from '../../run/countdown';
 
 /** The run as the board needs it. */
 export interface BoardInput {

@@ -5,7 +5,7 @@ import InputText from 'primevue/inputtext';
 import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
 import { computed, onMounted, toRef } from 'vue';
-import { onPlainKey } from '../../app/keys';
+import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import ChoiceEntry from '../../components/ChoiceEntry.vue';
 import KeyCap from '../../components/KeyCap.vue';

@@ -5,7 +5,7 @@ import { useToast } from 'primevue/usetoast';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
-import { onSaveKey } from '../../app/keys';
+import { onSaveKey } from '../../keys/keys';
 import { devicesApi } from '../../api/devices';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';

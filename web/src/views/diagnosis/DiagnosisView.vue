@@ -3,7 +3,7 @@ import { sayMinutes, summarySentence, type SymptomDiagnosis } from '@warm-jar/co
 import Button from 'primevue/button';
 import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { onPlainKey } from '../../app/keys';
+import { onPlainKey } from '../../keys/keys';
 import KeyCap from '../../components/KeyCap.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -14,10 +14,10 @@ import EvidenceBoard from './EvidenceBoard.vue';
 import { download } from '../../components/download';
 import MendCard from './MendCard.vue';
 import NextBatchCard from './NextBatchCard.vue';
-import InPieceCard from '../pieces/InPieceCard.vue';
+import InPieceCard from '../../components/InPieceCard.vue';
 import { useAnswers } from './useAnswers';
 import { useBeginMend } from './useBeginMend';
-import { useCopyIntoPlan } from './useCopyIntoPlan';
+import { useCopyIntoPlan } from '../../stores/copyIntoPlan';
 import { useDiagnosis } from './useDiagnosis';
 
 /** Why: what was seen, what the record says, the causes with their evidence, what to ask, how to mend. */

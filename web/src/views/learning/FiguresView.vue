@@ -8,7 +8,7 @@ import { useProducts } from '../../stores/products';
 import { useUnits } from '../../stores/units';
 import LearningTabs from './LearningTabs.vue';
 import WorkingNote from './WorkingNote.vue';
-import { useLearning } from './useLearning';
+import { useLearning } from '../../stores/useLearning';
 
 /** What the studio's own log says in figures, beside what the cards say. */
 const { answer, problem, progress, ask, stop } = useLearning<Extract<LearningQuestion, { what: 'figures' }>>();

@@ -1,12 +1,9 @@
 <script setup lang="ts">
 import TabLinks from '../../components/TabLinks.vue';
+import { useTabs } from '../../components/useTabs';
 
-/** What all batches together tell: three places. */
-const TABS = [
-  { to: { name: 'patterns' }, title: 'Patterns' },
-  { to: { name: 'trials' }, title: 'Trials' },
-  { to: { name: 'figures' }, title: 'Own figures' },
-];
+/** What all batches together tell: places side by side. */
+const tabs = useTabs('learning');
 </script>
 
-<template><TabLinks :tabs="TABS" label="All batches" /></template>
+<template><TabLinks :tabs="tabs" label="All batches" /></template>

@@ -2,7 +2,7 @@ import { SYMPTOM_KINDS, type SymptomKind } from '@warm-jar/core';
 import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { LearningQuestion } from '../../api/learning';
-import { useLearning } from './useLearning';
+import { useLearning } from '../../stores/useLearning';
 
 /** Patterns and the chart over time for the days and the fault that stand in the address. */
 export function usePatterns() {

@@ -3,7 +3,7 @@ import { useToast } from 'primevue/usetoast';
 import { nextTick, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
-import { onSaveKey } from '../../app/keys';
+import { onSaveKey } from '../../keys/keys';
 import { draftIssues, useDraft } from '../../stores/draft';
 import { useWork } from '../../stores/work';
 import { provideDraft } from './draftContext';

@@ -10,7 +10,7 @@ import { inWords, symptomWords } from '../../components/words';
 import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
-import MendChain from './MendChain.vue';
+import MendChain from '../../components/MendChain.vue';
 import { useMend } from './useMend';
 
 /** Mending the piece: one step after the other, the coat to weigh, and when to look again. */

@@ -15,7 +15,7 @@ import TimeCard from './TimeCard.vue';
 import WarmTab from './WarmTab.vue';
 import WeighCard from './WeighCard.vue';
 import WhichTab from './WhichTab.vue';
-import { changedSinceCopy, fairness } from './sinceCopied';
+import { changedSinceCopy, fairness } from '../../stores/sinceCopied';
 import { useBeginBatch } from './useBeginBatch';
 import { providePlan } from './usePlan';
 

@@ -5,11 +5,11 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
 import { piecesApi } from '../../api/pieces';
-import { onSaveKey } from '../../app/keys';
+import { onSaveKey } from '../../keys/keys';
 import { useShelf } from '../../stores/shelf';
 import { useWork } from '../../stores/work';
 import { batchFromPlan } from './batchFromPlan';
-import { changedSinceCopy } from './sinceCopied';
+import { changedSinceCopy } from '../../stores/sinceCopied';
 import type { PlanContext } from './usePlan';
 
 /** How long the mould is waited for before a batch is begun without it, ms. */

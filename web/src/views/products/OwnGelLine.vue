@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue';
 import type { LearningQuestion } from '../../api/learning';
-import { useLearning } from '../learning/useLearning';
+import { useLearning } from '../../stores/useLearning';
 
 /** The studio's own gel time of this product beside the card's, where the log has enough of them. */
 const props = defineProps<{ slug: string }>();

@@ -7,7 +7,7 @@ import { inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import { useSession } from '../../stores/session';
 import { useUnits } from '../../stores/units';
-import ShelfTabs from '../shelf/ShelfTabs.vue';
+import ShelfTabs from '../../components/ShelfTabs.vue';
 import CardCurves from './CardCurves.vue';
 import OwnGelLine from './OwnGelLine.vue';
 import { cardGroups } from './cardFacts';

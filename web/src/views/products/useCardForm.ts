@@ -14,7 +14,7 @@ import { useToast } from 'primevue/usetoast';
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
-import { onSaveKey } from '../../app/keys';
+import { onSaveKey } from '../../keys/keys';
 import { useDocumentForm, withoutEmpty } from '../../stores/documentForm';
 import type { Tree } from '../../stores/draftPath';
 import { useProducts } from '../../stores/products';

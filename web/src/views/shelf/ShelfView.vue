@@ -5,7 +5,7 @@ import { useShelf } from '../../stores/shelf';
 import type { ShelfPlace } from '../../api/shelf';
 import { KINDS } from './kinds';
 import ShelfItem from './ShelfItem.vue';
-import ShelfTabs from './ShelfTabs.vue';
+import ShelfTabs from '../../components/ShelfTabs.vue';
 import { useShelfNotes } from './useShelfNotes';
 
 /** One compartment of the shelf: everything in it on the left, the chosen one on the right. */

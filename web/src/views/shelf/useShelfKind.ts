@@ -4,7 +4,7 @@ import { computed, ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
 import { shelfApi } from '../../api/shelf';
-import { onSaveKey } from '../../app/keys';
+import { onSaveKey } from '../../keys/keys';
 import { useDocumentForm } from '../../stores/documentForm';
 import type { Tree } from '../../stores/draftPath';
 import { useShelf } from '../../stores/shelf';

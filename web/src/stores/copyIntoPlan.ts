@@ -1,10 +1,10 @@
 import { copiedPlan, type Batch, type PlanChange, type Product } from '@warm-jar/core';
 import { ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { usePlanForm } from '../../stores/plan';
-import { useShelf } from '../../stores/shelf';
-import { formFromBatch } from '../plan/formFromBatch';
-import { copiedAs } from '../plan/sinceCopied';
+import { usePlanForm } from './plan';
+import { useShelf } from './shelf';
+import { formFromBatch } from './formFromBatch';
+import { copiedAs } from './sinceCopied';
 
 /** Copies a batch into the plan of the next one, with the chosen changes laid over and remembered. */
 export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product | null>) {

@@ -17,15 +17,15 @@ import {
 } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
-import { ApiProblem, api } from '../../api/client';
-import { provided } from '../../components/provided';
-import { localMoment } from '../../stores/draft';
-import { useDevices } from '../../stores/devices';
-import { useLive } from '../../stores/live';
-import { useOutbox } from '../../stores/outbox';
-import { newKey } from '../../stores/newKey';
-import { useSession } from '../../stores/session';
-import { useProducts } from '../../stores/products';
+import { ApiProblem, api } from '../api/client';
+import { provided } from '../components/provided';
+import { localMoment } from '../stores/draft';
+import { useDevices } from '../stores/devices';
+import { useLive } from '../stores/live';
+import { useOutbox } from '../stores/outbox';
+import { newKey } from '../stores/newKey';
+import { useSession } from '../stores/session';
+import { useProducts } from '../stores/products';
 import { deadlines } from './benchNumber';
 import { useSignals } from './useSignals';
 

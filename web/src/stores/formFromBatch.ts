@@ -1,5 +1,5 @@
 import type { CopiedPlan } from '@warm-jar/core';
-import { EMPTY_PLAN, type PlanForm } from '../../stores/planForm';
+import { EMPTY_PLAN, type PlanForm } from './planForm';
 
 const tenth = (v: number | undefined) => (v === undefined ? null : Math.round(v * 10) / 10);
 

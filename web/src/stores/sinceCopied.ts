@@ -1,5 +1,5 @@
-import type { PlanForm } from '../../stores/planForm';
-import { inWords } from '../../components/words';
+import type { PlanForm } from './planForm';
+import { inWords } from '../components/words';
 
 /** What a copy keeps of how its batch was made, with how each is called and its unit. */
 const TRACKED: readonly { field: keyof PlanForm; words: string; unit: string }[] = [

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { InPiece } from '@warm-jar/core';
 import { toRef, watch } from 'vue';
-import { piecesApi } from '../../api/pieces';
-import { useLoaded } from '../../components/useLoaded';
+import { piecesApi } from '../api/pieces';
+import { useLoaded } from './useLoaded';
 
 /** Which piece a batch lies in, and what lies below and above it. */
 const props = defineProps<{ code: string }>();

@@ -1,6 +1,6 @@
 import { onUnmounted, ref, shallowRef, type ShallowRef } from 'vue';
-import { ApiProblem } from '../../api/client';
-import { learn, type Answers, type LearningQuestion } from '../../api/learning';
+import { ApiProblem } from '../api/client';
+import { learn, type Answers, type LearningQuestion } from '../api/learning';
 
 type Answer<Q extends LearningQuestion> = Answers[Q['what']];
 

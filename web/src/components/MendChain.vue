@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sayMinutes, type MendStory } from '@warm-jar/core';
-import { symptomWords } from '../../components/words';
+import { symptomWords } from './words';
 
 /** Every mend of the piece, and what became of it. */
 defineProps<{ stories: readonly MendStory[] }>();
