@@ -26,7 +26,7 @@ afterAll(async () => {
 
 describe('whatever a client sends', () => {
   it('is never answered as a failure of the server, and everything can be read afterwards', async () => {
-    const endpoints = studio.app.locals['endpoints'] as Endpoint[];
+    const endpoints = (studio.app.locals['endpoints'] as Endpoint[]).filter((e) => e.stream === undefined);
     const failed: string[] = [];
     const statuses = new Map<number, number>();
     for (const sent of fc.sample(anyRequest(endpoints), { numRuns: REQUESTS, seed: 12 })) {
@@ -116,13 +116,17 @@ describe('what is refused at the border', () => {
 });
 
 describe('a code that was stored before the rule', () => {
+  // Whatever the fuzz did away with: these rows are laid out as one of this test's own is.
+  beforeAll(async () => {
+    await studio.batches.create({ format: 'warm-jar.batch/1', code: 'O-01', product: { slug: 'house-clear-6' } });
+  });
   it('stays readable and may be named again; numbering goes on beside it', async () => {
     const now = new Date().toISOString();
     for (const code of ['A/B', 'B-9223372036854775807', 'B-99999999999999999999', 'new']) {
       const document = JSON.stringify(batch({ code }));
       await studio.database.sequelize.query(
         `INSERT INTO batches (code, version, product_slug, product_revision, stage, outside, search, document, created_at, updated_at)
-         SELECT ?, 1, product_slug, product_revision, stage, outside, search, ?, created_at, updated_at FROM batches WHERE code = 'B-0001'`,
+         SELECT ?, 1, product_slug, product_revision, stage, outside, search, ?, created_at, updated_at FROM batches WHERE code = 'O-01'`,
         { replacements: [code, document] },
       );
       await studio.database.sequelize.query(

@@ -1,7 +1,7 @@
 import { issuesFromZod, type ProblemIssue } from '@warm-jar/core';
-import type { Request, Response, Router } from 'express';
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import type { z } from 'zod';
-import { actorOf } from '../access/gate';
+import { actorOf, bearerOf } from '../access/gate';
 import { asActor } from '../access/actor';
 import { Problem } from './problem';
 import { refusedFor } from './refused';
@@ -21,7 +21,16 @@ export interface EndpointSpec<P, Q, B> {
   readonly versioned?: boolean;
   /** Whether it only works something out: then nobody did anything. */
   readonly storesNothing?: boolean;
-  readonly answers: Readonly<Record<number, { readonly description: string; readonly schema?: z.ZodType }>>;
+  /** A body that is no JSON: its kinds. It is left unread for the handler, or read whole up to a bound. */
+  readonly takes?: { readonly types: readonly string[]; readonly wholeUpToBytes?: number };
+  readonly answers: Readonly<Record<number, AnswerSpec>>;
+}
+
+/** An answer: JSON by its schema, or a file or stream of some kinds. */
+export interface AnswerSpec {
+  readonly description: string;
+  readonly schema?: z.ZodType;
+  readonly types?: readonly string[];
 }
 
 /** Where a request comes from. */
@@ -31,6 +40,8 @@ export interface Client {
   readonly agent: string;
   /** Whether it came by TLS. */
   readonly secure: boolean;
+  /** The token that a device on a wire shows; null where it shows none. */
+  readonly bearer: string | null;
 }
 export interface Input<P, Q, B> {
   readonly params: P;
@@ -51,6 +62,15 @@ export type Told = (what: string, place: string) => Promise<void>;
 export interface Endpoint {
   readonly spec: EndpointSpec<unknown, unknown, unknown>;
   readonly handle: (input: Input<never, never, never>) => Promise<Answer>;
+  /** Answers by itself, with a file or a stream, instead of `handle`. */
+  readonly stream?: (input: Input<never, never, never>, exchange: Exchange) => Promise<void> | void;
+}
+
+/** The request and answer themselves, for what is no JSON. */
+export interface Exchange {
+  readonly request: Request;
+  readonly response: Response;
+  readonly told: Told;
 }
 
 /** Ties a handler to its description, with the types of what the schemas let through. */
@@ -59,6 +79,18 @@ export function endpoint<P, Q, B>(
   handle: (input: Input<P, Q, B>) => Promise<Answer>,
 ): Endpoint {
   return { spec: spec as EndpointSpec<unknown, unknown, unknown>, handle: handle as Endpoint['handle'] };
+}
+
+/** Ties a handler that answers with a file or a stream to its description. */
+export function streamEndpoint<P, Q>(
+  spec: EndpointSpec<P, Q, never>,
+  stream: (input: Input<P, Q, never>, exchange: Exchange) => Promise<void> | void,
+): Endpoint {
+  return {
+    spec: spec as EndpointSpec<unknown, unknown, unknown>,
+    handle: () => Promise.reject(new Error('This endpoint answers by itself.')),
+    stream: stream as unknown as Endpoint['stream'],
+  };
 }
 
 function check(schema: z.ZodType | undefined, value: unknown, issues: ProblemIssue[]): unknown {
@@ -91,13 +123,15 @@ const clientOf = (request: Request): Client => ({
   address: request.ip ?? '',
   agent: (request.get('user-agent') ?? '').slice(0, 300),
   secure: request.secure,
+  bearer: bearerOf(request),
 });
 
 /** What a change was made to: its own address where it has one now. */
 const placeOf = (request: Request, answer: Answer) =>
   (answer.location ?? request.path).replace(/^\/api\/v1/, '').slice(0, 200);
 
-async function run({ spec, handle }: Endpoint, request: Request, response: Response, told: Told): Promise<void> {
+/** What a request says, as its schemas let it through. @throws Problem 400, 415 or 428 */
+function inputOf(spec: Endpoint['spec'], request: Request): Input<never, never, never> {
   const issues: ProblemIssue[] = [];
   if (spec.body && request.body === undefined) {
     throw new Problem(415, 'json-expected', 'Send the document as JSON, with Content-Type: application/json.');
@@ -107,7 +141,11 @@ async function run({ spec, handle }: Endpoint, request: Request, response: Respo
   const body = check(spec.body, request.body, issues);
   if (issues.length > 0) throw refusedFor(issues);
   const version = spec.versioned ? versionFrom(request) : 0;
-  const input = { params, query, body, version, client: clientOf(request) } as Input<never, never, never>;
+  return { params, query, body, version, client: clientOf(request) } as Input<never, never, never>;
+}
+
+async function run({ spec, handle }: Endpoint, request: Request, response: Response, told: Told): Promise<void> {
+  const input = inputOf(spec, request);
   const actor = actorOf(response);
   // Reading the body may have lost who asks; here it is certain again.
   const answer = await (actor ? asActor(actor, () => handle(input)) : handle(input));
@@ -120,10 +158,28 @@ async function run({ spec, handle }: Endpoint, request: Request, response: Respo
   else response.json(answer.body);
 }
 
-/** Puts an endpoint on a router; Express 5 hands rejected promises to the error handler. */
-export function mount(router: Router, endpoints: readonly Endpoint[], told: Told = () => Promise.resolve()): void {
+const NOBODY_TOLD: Told = () => Promise.resolve();
+const expressPath = ({ path }: Endpoint['spec']) => path.replaceAll(/\{(\w+)\}/g, ':$1');
+
+/** What reads a body that is no JSON, where the endpoint wants it whole. */
+const wholeBody = ({ takes }: Endpoint['spec']): RequestHandler[] =>
+  takes?.wholeUpToBytes === undefined ? [] : [express.raw({ type: () => true, limit: takes.wholeUpToBytes })];
+
+/** Puts the endpoints on a router that answer with files and streams: before any body is read as JSON. */
+export function mountStreams(router: Router, endpoints: readonly Endpoint[], told: Told = NOBODY_TOLD): void {
+  for (const { spec, stream } of endpoints) {
+    if (!stream) continue;
+    router[spec.method](expressPath(spec), ...wholeBody(spec), async (request: Request, response: Response) => {
+      await stream(inputOf(spec, request), { request, response, told });
+    });
+  }
+}
+
+/** Puts the endpoints on a router that answer with JSON; Express 5 hands rejected promises to the error handler. */
+export function mount(router: Router, endpoints: readonly Endpoint[], told: Told = NOBODY_TOLD): void {
   for (const e of endpoints) {
-    router[e.spec.method](e.spec.path.replaceAll(/\{(\w+)\}/g, ':$1'), (request, response) =>
+    if (e.stream) continue;
+    router[e.spec.method](expressPath(e.spec), (request: Request, response: Response) =>
       run(e, request, response, told),
     );
   }

@@ -1,6 +1,6 @@
 import { PUBLISHED_SCHEMAS, problemSchema } from '@warm-jar/core';
 import { z } from 'zod';
-import type { Endpoint, EndpointSpec } from './endpoint';
+import type { AnswerSpec, Endpoint, EndpointSpec } from './endpoint';
 
 type Json = Record<string, unknown>;
 
@@ -56,10 +56,22 @@ function parameters(spec: EndpointSpec<unknown, unknown, unknown>): Json[] {
 
 const jsonContent = (schema: z.ZodType) => ({ 'application/json': { schema: schemaJson(schema) } });
 
+const fileContent = (types: readonly string[]): Json => Object.fromEntries(types.map((type) => [type, {}]));
+
+function contentOf({ schema, types }: AnswerSpec): Json {
+  if (types) return { content: fileContent(types) };
+  return schema ? { content: jsonContent(schema) } : {};
+}
+
+function requestBody({ body, takes }: EndpointSpec<unknown, unknown, unknown>): Json {
+  if (takes) return { requestBody: { required: true, content: fileContent(takes.types) } };
+  return body ? { requestBody: { required: true, content: jsonContent(body) } } : {};
+}
+
 function operation(spec: EndpointSpec<unknown, unknown, unknown>): Json {
-  const answers = Object.entries(spec.answers).map(([status, { description, schema }]) => [
+  const answers = Object.entries(spec.answers).map(([status, answer]) => [
     status,
-    { description, ...(schema ? { content: jsonContent(schema) } : {}) },
+    { description: answer.description, ...contentOf(answer) },
   ]);
   const refused = {
     description: 'Refused, or failed: what and why, each field by its path.',
@@ -68,16 +80,14 @@ function operation(spec: EndpointSpec<unknown, unknown, unknown>): Json {
   return {
     summary: spec.summary,
     ...(parameters(spec).length > 0 ? { parameters: parameters(spec) } : {}),
-    ...(spec.body ? { requestBody: { required: true, content: jsonContent(spec.body) } } : {}),
+    ...requestBody(spec),
     responses: { ...(Object.fromEntries(answers) as Json), default: refused },
   };
 }
 
 /** The OpenAPI 3.1 document of the API, derived from the same schemas that guard its borders. */
-export function openApiOf(endpoints: readonly Endpoint[], prefix: string, others: Record<string, Json> = {}): Json {
-  const paths: Record<string, Json> = Object.fromEntries(
-    Object.entries(others).map(([path, json]) => [`${prefix}${path}`, json]),
-  );
+export function openApiOf(endpoints: readonly Endpoint[], prefix: string): Json {
+  const paths: Record<string, Json> = {};
   for (const { spec } of endpoints) {
     const path = `${prefix}${spec.path}`;
     paths[path] = { ...paths[path], [spec.method]: operation(spec) };

@@ -10,148 +10,148 @@ import {
   wordsIn,
 } from '@warm-jar/core';
 import { z } from 'zod';
+import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
-import type { BatchStore } from '../store/batchStore';
-import type { PastStore } from '../store/pastStore';
-import type { PieceStore } from '../store/pieceStore';
-import type { ProductStore } from '../store/productStore';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
 const asDocument = { description: 'The batch; its version is in ETag', schema: batchSchema };
 
-export function batchRoutes(
-  batches: BatchStore,
-  products: ProductStore,
-  past: PastStore,
-  pieces: PieceStore,
-  now: () => Date,
-): Endpoint[] {
-  return [
-    endpoint(
-      {
-        method: 'get',
-        path: '/batches',
-        summary: 'A page of the log',
-        query: batchListQuerySchema,
-        answers: { 200: { description: 'Batches and how many there are in all', schema: batchPageSchema } },
-      },
-      async ({ query }) => ({ status: 200, body: await batches.list(query) }),
-    ),
+type BatchDeps = Pick<AppDeps, 'batches' | 'products' | 'past' | 'pieces' | 'clock'>;
 
-    endpoint(
-      {
-        method: 'post',
-        path: '/batches',
-        summary: 'Log a batch',
-        body: batchSchema,
-        answers: { 201: asDocument },
-      },
-      async ({ body }) => {
-        const { batch, version } = await batches.create(body);
-        return {
-          status: 201,
-          body: batch,
-          version,
-          location: `/api/v1/batches/${encodeURIComponent(batch.code ?? '')}`,
-        };
-      },
-    ),
+const list = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/batches',
+      summary: 'A page of the log',
+      query: batchListQuerySchema,
+      answers: { 200: { description: 'Batches and how many there are in all', schema: batchPageSchema } },
+    },
+    async ({ query }) => ({ status: 200, body: await batches.list(query) }),
+  );
 
-    endpoint(
-      {
-        method: 'get',
-        path: '/batches/{code}',
-        summary: 'Read a batch',
-        params: byCode,
-        answers: { 200: asDocument },
-      },
-      async ({ params }) => {
-        const { batch, version } = await batches.get(params.code);
-        return { status: 200, body: batch, version };
-      },
-    ),
+const create = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'post',
+      path: '/batches',
+      summary: 'Log a batch',
+      body: batchSchema,
+      answers: { 201: asDocument },
+    },
+    async ({ body }) => {
+      const { batch, version } = await batches.create(body);
+      return {
+        status: 201,
+        body: batch,
+        version,
+        location: `/api/v1/batches/${encodeURIComponent(batch.code ?? '')}`,
+      };
+    },
+  );
 
-    endpoint(
-      {
-        method: 'put',
-        path: '/batches/{code}',
-        summary: 'Replace a batch',
-        params: byCode,
-        body: batchSchema,
-        versioned: true,
-        answers: { 200: asDocument },
-      },
-      async ({ params, body, version }) => {
-        const stored = await batches.replace(params.code, version, body);
-        return { status: 200, body: stored.batch, version: stored.version };
-      },
-    ),
+const readOne = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/batches/{code}',
+      summary: 'Read a batch',
+      params: byCode,
+      answers: { 200: asDocument },
+    },
+    async ({ params }) => {
+      const { batch, version } = await batches.get(params.code);
+      return { status: 200, body: batch, version };
+    },
+  );
 
-    endpoint(
-      {
-        method: 'post',
-        path: '/batches/{code}/entries',
-        summary: 'Add one thing done at the bench; other fields stay, the same key counts once',
-        params: byCode,
-        body: entrySchema,
-        answers: { 200: asDocument },
-      },
-      async ({ params, body }) => {
-        const stored = await batches.enter(params.code, body);
-        return { status: 200, body: stored.batch, version: stored.version };
-      },
-    ),
+const replace = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'put',
+      path: '/batches/{code}',
+      summary: 'Replace a batch',
+      params: byCode,
+      body: batchSchema,
+      versioned: true,
+      answers: { 200: asDocument },
+    },
+    async ({ params, body, version }) => {
+      const stored = await batches.replace(params.code, version, body);
+      return { status: 200, body: stored.batch, version: stored.version };
+    },
+  );
 
-    endpoint(
-      {
-        method: 'delete',
-        path: '/batches/{code}',
-        summary: 'Delete a batch; its history stays',
-        params: byCode,
-        versioned: true,
-        answers: { 204: { description: 'Deleted' } },
-      },
-      async ({ params, version }) => {
-        await batches.remove(params.code, version);
-        return { status: 204 };
-      },
-    ),
+const enter = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'post',
+      path: '/batches/{code}/entries',
+      summary: 'Add one thing done at the bench; other fields stay, the same key counts once',
+      params: byCode,
+      body: entrySchema,
+      answers: { 200: asDocument },
+    },
+    async ({ params, body }) => {
+      const stored = await batches.enter(params.code, body);
+      return { status: 200, body: stored.batch, version: stored.version };
+    },
+  );
 
-    endpoint(
-      {
-        method: 'get',
-        path: '/batches/{code}/history',
-        summary: 'Every change of a batch',
-        params: byCode,
-        answers: { 200: { description: 'Changes, oldest first', schema: historySchemaOfBatch } },
-      },
-      async ({ params }) => ({ status: 200, body: { items: await batches.history(params.code) } }),
-    ),
+const remove = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'delete',
+      path: '/batches/{code}',
+      summary: 'Delete a batch; its history stays',
+      params: byCode,
+      versioned: true,
+      answers: { 204: { description: 'Deleted' } },
+    },
+    async ({ params, version }) => {
+      await batches.remove(params.code, version);
+      return { status: 204 };
+    },
+  );
 
-    endpoint(
-      {
-        method: 'get',
-        path: '/batches/{code}/diagnosis',
-        summary: 'Diagnose a stored batch',
-        params: byCode,
-        query: unitsQuerySchema,
-        answers: {
-          200: { description: 'The diagnosis, its sentences in the units asked for', schema: diagnosisSchema },
-        },
+const history = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/batches/{code}/history',
+      summary: 'Every change of a batch',
+      params: byCode,
+      answers: { 200: { description: 'Changes, oldest first', schema: historySchemaOfBatch } },
+    },
+    async ({ params }) => ({ status: 200, body: { items: await batches.history(params.code) } }),
+  );
+
+const diagnosis = ({ batches, products, past, pieces, clock }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/batches/{code}/diagnosis',
+      summary: 'Diagnose a stored batch',
+      params: byCode,
+      query: unitsQuerySchema,
+      answers: {
+        200: { description: 'The diagnosis, its sentences in the units asked for', schema: diagnosisSchema },
       },
-      async ({ params, query }) => {
-        const { batch: alone } = await batches.get(params.code);
-        const batch = await pieces.inView(alone);
-        const product = await products.get(batch.product.slug, batch.product.revision);
-        return {
-          status: 200,
-          body: diagnose(product, batch, {
-            say: wordsIn(query),
-            history: await past.historyOf(batch),
-            now: now(),
-          }),
-        };
-      },
-    ),
-  ];
-}
+    },
+    async ({ params, query }) => {
+      const { batch: alone } = await batches.get(params.code);
+      const batch = await pieces.inView(alone);
+      const product = await products.get(batch.product.slug, batch.product.revision);
+      return {
+        status: 200,
+        body: diagnose(product, batch, {
+          say: wordsIn(query),
+          history: await past.historyOf(batch),
+          now: clock.now(),
+        }),
+      };
+    },
+  );
+
+export const batchRoutes = (deps: BatchDeps): Endpoint[] =>
+  [list, create, readOne, replace, enter, remove, history, diagnosis].map((make) => make(deps));

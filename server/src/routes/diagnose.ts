@@ -1,7 +1,8 @@
 import { diagnose, diagnoseRequestSchema, diagnosisSchema, unitsQuerySchema, wordsIn } from '@warm-jar/core';
+import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
 
-export function diagnoseRoutes(now: () => Date): Endpoint[] {
+export function diagnoseRoutes({ clock }: Pick<AppDeps, 'clock'>): Endpoint[] {
   return [
     endpoint(
       {
@@ -15,7 +16,11 @@ export function diagnoseRoutes(now: () => Date): Endpoint[] {
       },
       async ({ query, body }) => ({
         status: 200,
-        body: diagnose(body.product, body.batch, { history: body.history ?? {}, say: wordsIn(query), now: now() }),
+        body: diagnose(body.product, body.batch, {
+          history: body.history ?? {},
+          say: wordsIn(query),
+          now: clock.now(),
+        }),
       }),
     ),
   ];

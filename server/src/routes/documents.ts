@@ -3,13 +3,6 @@ import { z } from 'zod';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { openApiOf } from '../http/openapi';
 import { Problem } from '../http/problem';
-import { EVENT_PATHS } from './events';
-import { AGENDA_PATHS } from './checks';
-import { BACKUP_PATHS } from './backup';
-import { LEARNING_PATHS } from './learning';
-import { EXPORT_PATHS } from './log';
-import { PHOTO_PATHS } from './photos';
-import { READING_PATHS } from './readings';
 
 const anyDocument = z.looseObject({});
 
@@ -44,15 +37,7 @@ export function documentRoutes(others: readonly Endpoint[], prefix: string): End
       },
       async () => ({
         status: 200,
-        body: openApiOf([...others, ...own], prefix, {
-          ...PHOTO_PATHS,
-          ...EVENT_PATHS,
-          ...AGENDA_PATHS,
-          ...LEARNING_PATHS,
-          ...EXPORT_PATHS,
-          ...BACKUP_PATHS,
-          ...READING_PATHS,
-        }),
+        body: openApiOf([...others, ...own], prefix),
       }),
     ),
     endpoint(

@@ -1,10 +1,11 @@
-import express, { type Response, type Router } from 'express';
+import type { Response } from 'express';
 import { z } from 'zod';
 import type { AccessStore } from '../access/accessStore';
 import { actorOf } from '../access/gate';
 import { DeviceSilent, type Device, type Subject } from '../devices/device';
+import type { AppDeps } from '../appDeps';
+import { streamEndpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
-import type { ChangeBus } from '../live/changeBus';
 import type { StudioClock } from '../live/studioClock';
 
 /** How often a device's figures are sent, and how often the clock, ms. */
@@ -13,15 +14,14 @@ const [READING_MS, CLOCK_MS] = [250, 10_000];
 const SUBJECT_MS = 2_000;
 const MAX_STREAMS = 64;
 
-const query = z.object({ devices: z.string().max(200).optional(), batch: z.string().max(200).optional() });
+const query = z.object({
+  devices: z.string().max(200).optional().describe('Codes to watch, by commas'),
+  batch: z.string().max(200).optional().describe('The batch that thermometer and tester are pointed at'),
+});
 
-interface EventDeps {
-  readonly bus: ChangeBus;
-  readonly clock: StudioClock;
-  readonly devices: readonly Device[];
-  readonly log: (error: unknown) => void;
-  readonly access: Pick<AccessStore, 'isLive' | 'onEnded'>;
-}
+type EventDeps = Pick<AppDeps, 'bus' | 'clock' | 'devices' | 'log'> & {
+  readonly people: Pick<AccessStore, 'isLive' | 'onEnded'>;
+};
 
 /** What may wait to be sent to a screen that does not read, bytes; beyond it the screen is let go, and joins again. */
 const MAX_WAITING = 1_000_000;
@@ -82,94 +82,80 @@ function watchDevices(
   };
 }
 
-/** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
-export function eventsRouter({ bus, clock, devices, log, access }: EventDeps): Router {
-  const router = express.Router();
-  let streams = 0;
-  router.get('/events', (request, response) => {
-    const parsed = query.safeParse(request.query);
-    if (!parsed.success) throw new Problem(400, 'invalid-input', 'The query cannot be read.');
-    if (streams >= MAX_STREAMS)
-      throw new Problem(429, 'too-many-screens', 'Too many screens listen at once. Close one.');
-    streams += 1;
-    response.set({
-      'Content-Type': 'text/event-stream',
-      'Cache-Control': 'no-store',
-      Connection: 'keep-alive',
-      'X-Accel-Buffering': 'no',
-    });
-    response.flushHeaders();
-    const tellClock = () => {
-      send(response, 'clock', { now: clock.now().toISOString(), speed: clock.speed });
-    };
-    tellClock();
-    const codes = new Set((parsed.data.devices ?? '').split(',').filter(Boolean));
-    const stopDevices =
-      codes.size > 0
-        ? watchDevices(
-            response,
-            devices.filter((d) => codes.has(d.code)),
-            parsed.data.batch,
-            clock,
-            log,
-          )
-        : () => undefined;
-    const stopBus = bus.subscribe((told) => {
-      if (told.what === 'batch') send(response, 'batch', told.change);
-      else {
-        send(response, 'replaced', {});
-        // This stream is the replaced studio's: the screen joins the new one's.
-        response.end();
-      }
-    });
-    const session = actorOf(response)?.session ?? null;
-    // A device that is signed out hears nothing more.
-    const letGo = async () => {
-      if (session !== null && !(await access.isLive(session))) response.end();
-    };
-    const stopAccess = access.onEnded(() => {
-      letGo().catch(log);
-    });
-    const timer = setInterval(() => {
-      tellClock();
-      // A device that the command on the machine signed out, beside this process.
-      letGo().catch(log);
-    }, CLOCK_MS);
-    response.on('error', log);
-    response.on('close', () => {
-      streams -= 1;
-      clearInterval(timer);
-      stopBus();
-      stopAccess();
-      stopDevices();
-    });
+/** What ends a stream's own timers and subscriptions. */
+type Stop = () => void;
+
+/** Tells the clock now and every few seconds, and lets go of a screen whose device was signed out meanwhile. */
+function tellClock(response: Response, { clock, people, log }: EventDeps): Stop {
+  const session = actorOf(response)?.session ?? null;
+  const tell = () => {
+    send(response, 'clock', { now: clock.now().toISOString(), speed: clock.speed });
+  };
+  // A device that is signed out hears nothing more.
+  const letGo = async () => {
+    if (session !== null && !(await people.isLive(session))) response.end();
+  };
+  const stopAccess = people.onEnded(() => {
+    letGo().catch(log);
   });
-  return router;
+  tell();
+  const timer = setInterval(() => {
+    tell();
+    // A device that the command on the machine signed out, beside this process.
+    letGo().catch(log);
+  }, CLOCK_MS);
+  return () => {
+    clearInterval(timer);
+    stopAccess();
+  };
 }
 
-/** Its place in the OpenAPI document. */
-export const EVENT_PATHS = {
-  '/events': {
-    get: {
+function tellChanges(response: Response, { bus }: EventDeps): Stop {
+  return bus.subscribe((told) => {
+    if (told.what === 'batch') {
+      send(response, 'batch', told.change);
+      return;
+    }
+    send(response, 'replaced', {});
+    // This stream is the replaced studio's: the screen joins the new one's.
+    response.end();
+  });
+}
+
+/** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
+export function eventRoutes(deps: EventDeps): Endpoint[] {
+  const { devices, clock, log } = deps;
+  let streams = 0;
+  const stream = streamEndpoint(
+    {
+      method: 'get',
+      path: '/events',
       summary:
         'Server-sent events: `clock`, `batch` (a change), `replaced` (by a copy that was put back), `reading` (a device, or silence)',
-      parameters: [
-        {
-          name: 'devices',
-          in: 'query',
-          required: false,
-          description: 'Codes to watch, by commas',
-          schema: { type: 'string' },
-        },
-        {
-          name: 'batch',
-          in: 'query',
-          required: false,
-          description: 'The batch that thermometer and tester are pointed at',
-          schema: { type: 'string' },
-        },
-      ],
-      responses: { 200: { description: 'The stream', content: { 'text/event-stream': {} } } },
+      query,
+      answers: { 200: { description: 'The stream', types: ['text/event-stream'] } },
     },
-  },
-};
+    ({ query: asked }, { response }) => {
+      if (streams >= MAX_STREAMS)
+        throw new Problem(429, 'too-many-screens', 'Too many screens listen at once. Close one.');
+      streams += 1;
+      response.set({
+        'Content-Type': 'text/event-stream',
+        'Cache-Control': 'no-store',
+        Connection: 'keep-alive',
+        'X-Accel-Buffering': 'no',
+      });
+      response.flushHeaders();
+      const codes = new Set((asked.devices ?? '').split(',').filter(Boolean));
+      const watched = devices.filter((d) => codes.has(d.code));
+      const stops = [tellClock(response, deps), tellChanges(response, deps)];
+      if (watched.length > 0) stops.push(watchDevices(response, watched, asked.batch, clock, log));
+      response.on('error', log);
+      response.on('close', () => {
+        streams -= 1;
+        for (const stop of stops) stop();
+      });
+    },
+  );
+  return [stream];
+}

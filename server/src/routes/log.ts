@@ -8,14 +8,14 @@ import {
   type BatchListQuery,
 } from '@warm-jar/core';
 import { pipeline } from 'node:stream/promises';
-import express, { type Router } from 'express';
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { endpoint, type Endpoint, type Told } from '../http/endpoint';
-import { Problem } from '../http/problem';
+import type { AppDeps } from '../appDeps';
+import { endpoint, streamEndpoint, type Endpoint } from '../http/endpoint';
 import { importBatches } from '../store/batchImport';
 import type { BatchStore } from '../store/batchStore';
-import type { FilterStore } from '../store/filterStore';
+
+type LogDeps = Pick<AppDeps, 'batches' | 'filters'>;
 
 /** Most batches in one file, and most rows brought in with one request. */
 const [MAX_EXPORTED, MAX_ROWS] = [100_000, 2_000];
@@ -56,47 +56,35 @@ async function* asCsv(batches: BatchStore, query: BatchListQuery): AsyncGenerato
   }
 }
 
-/** The log, or what a filter leaves of it, as a file: `batches.csv` with dotted names, or `batches.json`. */
-export function exportRouter(batches: BatchStore, told: Told): Router {
-  const router = express.Router();
-  router.get('/export/batches.:type', async (request, response) => {
-    const type = request.params.type;
-    if (type !== 'csv' && type !== 'json')
-      throw new Problem(404, 'not-found', 'There are batches.csv and batches.json.');
-    const parsed = batchListQuerySchema.safeParse({ ...request.query, page: 1, pageSize: 1 });
-    if (!parsed.success)
-      throw new Problem(
-        400,
-        'invalid-input',
-        'The filter cannot be read.',
-        parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
-      );
-    const lines = type === 'csv' ? asCsv(batches, parsed.data) : asJson(batches, parsed.data);
-    // The first part is worked out before anything is promised: what fails then is told, and is no file.
-    const first = await lines.next();
-    await told('Take the log out as a file', `/export/batches.${type}`);
-    response.set({ 'Content-Disposition': `attachment; filename="batches.${type}"`, 'Cache-Control': 'no-store' });
-    response.type(type === 'csv' ? 'text/csv; charset=utf-8' : 'application/json; charset=utf-8');
-    // What fails later breaks the connection off, so that half a file is not taken for a whole one.
-    await pipeline(async function* whole() {
-      if (!first.done) yield first.value;
-      yield* lines;
-    }, response);
-  });
-  return router;
-}
+/** What a file is written as. */
+const FILE_TYPES = { csv: 'text/csv; charset=utf-8', json: 'application/json; charset=utf-8' } as const;
 
-export const EXPORT_PATHS = {
-  '/export/batches.{type}': {
-    get: {
+/** The log, or what a filter leaves of it, as a file: `batches.csv` with dotted names, or `batches.json`. */
+const asFile = ({ batches }: LogDeps): Endpoint =>
+  streamEndpoint(
+    {
+      method: 'get',
+      path: '/export/batches.{type}',
       summary: 'The log as a file; takes the filters of the list',
-      parameters: [
-        { name: 'type', in: 'path', required: true, description: 'csv or json', schema: { type: 'string' } },
-      ],
-      responses: { 200: { description: 'The file', content: { 'text/csv': {}, 'application/json': {} } } },
+      params: z.object({ type: z.enum(['csv', 'json'], 'There are batches.csv and batches.json.') }),
+      query: batchListQuerySchema.omit({ page: true, pageSize: true }),
+      answers: { 200: { description: 'The file', types: ['text/csv', 'application/json'] } },
     },
-  },
-};
+    async ({ params: { type }, query }, { response, told }) => {
+      const all = { ...query, page: 1, pageSize: 1 };
+      const lines = type === 'csv' ? asCsv(batches, all) : asJson(batches, all);
+      // The first part is worked out before anything is promised: what fails then is told, and is no file.
+      const first = await lines.next();
+      await told('Take the log out as a file', `/export/batches.${type}`);
+      response.set({ 'Content-Disposition': `attachment; filename="batches.${type}"`, 'Cache-Control': 'no-store' });
+      response.type(FILE_TYPES[type]);
+      // What fails later breaks the connection off, so that half a file is not taken for a whole one.
+      await pipeline(async function* whole() {
+        if (!first.done) yield first.value;
+        yield* lines;
+      }, response);
+    },
+  );
 
 const importBody = z.object({
   rows: z.array(z.unknown()).min(1, 'The file holds no rows.').max(MAX_ROWS, `Send at most ${MAX_ROWS} rows at once.`),
@@ -117,49 +105,55 @@ const importAnswer = z.object({
   applied: z.number(),
 });
 
-export function logRoutes(batches: BatchStore, filters: FilterStore): Endpoint[] {
-  return [
-    endpoint(
-      {
-        method: 'post',
-        path: '/batches/import',
-        summary: 'Look through batches to be brought in, and bring them in where asked to',
-        body: importBody,
-        answers: { 200: { description: 'What each row does', schema: importAnswer } },
-      },
-      async ({ body }) => ({ status: 200, body: await importBatches(batches, body.rows, body) }),
-    ),
-    endpoint(
-      {
-        method: 'get',
-        path: '/filters',
-        summary: 'Saved filters of the log',
-        answers: { 200: { description: 'By name', schema: savedFilterListSchema } },
-      },
-      async () => ({ status: 200, body: { items: await filters.list() } }),
-    ),
-    endpoint(
-      {
-        method: 'post',
-        path: '/filters',
-        summary: 'Save a filter; the same name is replaced',
-        body: savedFilterSchema,
-        answers: { 200: { description: 'As saved', schema: savedFilterSchema } },
-      },
-      async ({ body }) => ({ status: 200, body: await filters.save(body) }),
-    ),
-    endpoint(
-      {
-        method: 'delete',
-        path: '/filters/{name}',
-        summary: 'Forget a filter',
-        params: z.object({ name: z.string().min(1).max(200) }),
-        answers: { 204: { description: 'Forgotten' } },
-      },
-      async ({ params }) => {
-        await filters.remove(params.name);
-        return { status: 204 };
-      },
-    ),
-  ];
-}
+const bringIn = ({ batches }: LogDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'post',
+      path: '/batches/import',
+      summary: 'Look through batches to be brought in, and bring them in where asked to',
+      body: importBody,
+      answers: { 200: { description: 'What each row does', schema: importAnswer } },
+    },
+    async ({ body }) => ({ status: 200, body: await importBatches(batches, body.rows, body) }),
+  );
+
+const savedFilters = ({ filters }: LogDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/filters',
+      summary: 'Saved filters of the log',
+      answers: { 200: { description: 'By name', schema: savedFilterListSchema } },
+    },
+    async () => ({ status: 200, body: { items: await filters.list() } }),
+  );
+
+const saveFilter = ({ filters }: LogDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'post',
+      path: '/filters',
+      summary: 'Save a filter; the same name is replaced',
+      body: savedFilterSchema,
+      answers: { 200: { description: 'As saved', schema: savedFilterSchema } },
+    },
+    async ({ body }) => ({ status: 200, body: await filters.save(body) }),
+  );
+
+const forgetFilter = ({ filters }: LogDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'delete',
+      path: '/filters/{name}',
+      summary: 'Forget a filter',
+      params: z.object({ name: z.string().min(1).max(200) }),
+      answers: { 204: { description: 'Forgotten' } },
+    },
+    async ({ params }) => {
+      await filters.remove(params.name);
+      return { status: 204 };
+    },
+  );
+
+export const logRoutes = (deps: LogDeps): Endpoint[] =>
+  [asFile, bringIn, savedFilters, saveFilter, forgetFilter].map((make) => make(deps));

@@ -1,11 +1,11 @@
 import { z } from 'zod';
+import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
-import type { PieceStore } from '../store/pieceStore';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
 const anything = z.looseObject({});
 
-export function pieceRoutes(pieces: PieceStore): Endpoint[] {
+export function pieceRoutes({ pieces }: Pick<AppDeps, 'pieces'>): Endpoint[] {
   return [
     endpoint(
       {

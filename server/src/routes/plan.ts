@@ -1,9 +1,9 @@
 import { planRequestSchema, planSchema, unitsQuerySchema } from '@warm-jar/core';
+import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
-import type { PlanRunner } from '../work/planRunner';
 
-export function planRoutes(planner: PlanRunner): Endpoint[] {
+export function planRoutes({ planner }: Pick<AppDeps, 'planner'>): Endpoint[] {
   return [
     endpoint(
       {

@@ -1,13 +1,14 @@
 import { z } from 'zod';
+import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
-import { SEARCH_KINDS, type Found } from '../store/searchStore';
+import { SEARCH_KINDS } from '../store/searchStore';
 
 const query = z.object({ q: z.string().max(200) });
 const answer = z.object({
   items: z.array(z.object({ kind: z.enum(SEARCH_KINDS), code: z.string(), title: z.string() })),
 });
 
-export function searchRoutes(search: (words: string) => Promise<Found[]>): Endpoint[] {
+export function searchRoutes({ search }: Pick<AppDeps, 'search'>): Endpoint[] {
   return [
     endpoint(
       {

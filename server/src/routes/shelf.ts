@@ -1,7 +1,7 @@
 import { additiveSchema, gearSchema, inclusionSchema, lotSchema, mouldSchema, pieceSchema } from '@warm-jar/core';
 import { z } from 'zod';
+import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
-import type { Shelf } from '../store/shelf';
 import type { ShelfStore } from '../store/shelfStore';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
@@ -96,45 +96,53 @@ const mouldList = z.object({
   ),
 });
 
-export function shelfRoutes(shelf: Shelf): Endpoint[] {
+type ShelfDeps = Pick<AppDeps, 'shelf'>;
+
+const lots = ({ shelf }: ShelfDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/lots',
+      summary: 'All lots, with what is left of each by the log',
+      answers: { 200: { description: 'By code', schema: lotList } },
+    },
+    async () => {
+      const [all, uses] = await Promise.all([shelf.lots.list(), shelf.lotUse()]);
+      const items = all.map(({ item, version: v }) => {
+        const use = uses.get(`${item.productSlug} ${item.part} ${item.code}`) ?? { usedG: 0, batches: 0 };
+        return { item, version: v, ...use, leftG: item.quantityG == null ? null : item.quantityG - use.usedG };
+      });
+      return { status: 200, body: { items } };
+    },
+  );
+
+const moulds = ({ shelf }: ShelfDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/moulds',
+      summary: 'All moulds, with their pulls by the log',
+      answers: { 200: { description: 'By code', schema: mouldList } },
+    },
+    async () => {
+      const [all, uses] = await Promise.all([shelf.moulds.list(), shelf.mouldUse()]);
+      return {
+        status: 200,
+        body: {
+          items: all.map(({ item, version: v }) => ({
+            item,
+            version: v,
+            ...(uses.get(item.code) ?? { pulls: 0, masses: [] }),
+          })),
+        },
+      };
+    },
+  );
+
+export function shelfRoutes({ shelf }: ShelfDeps): Endpoint[] {
   return [
-    endpoint(
-      {
-        method: 'get',
-        path: '/lots',
-        summary: 'All lots, with what is left of each by the log',
-        answers: { 200: { description: 'By code', schema: lotList } },
-      },
-      async () => {
-        const [lots, uses] = await Promise.all([shelf.lots.list(), shelf.lotUse()]);
-        const items = lots.map(({ item, version: v }) => {
-          const use = uses.get(`${item.productSlug} ${item.part} ${item.code}`) ?? { usedG: 0, batches: 0 };
-          return { item, version: v, ...use, leftG: item.quantityG == null ? null : item.quantityG - use.usedG };
-        });
-        return { status: 200, body: { items } };
-      },
-    ),
-    endpoint(
-      {
-        method: 'get',
-        path: '/moulds',
-        summary: 'All moulds, with their pulls by the log',
-        answers: { 200: { description: 'By code', schema: mouldList } },
-      },
-      async () => {
-        const [moulds, uses] = await Promise.all([shelf.moulds.list(), shelf.mouldUse()]);
-        return {
-          status: 200,
-          body: {
-            items: moulds.map(({ item, version: v }) => ({
-              item,
-              version: v,
-              ...(uses.get(item.code) ?? { pulls: 0, masses: [] }),
-            })),
-          },
-        };
-      },
-    ),
+    lots({ shelf }),
+    moulds({ shelf }),
     plainList('inclusions', 'inclusions', inclusionSchema, shelf.inclusions),
     plainList('additives', 'additives', additiveSchema, shelf.additives),
     plainList('gear', 'gear', gearSchema, shelf.gear),

@@ -1,0 +1,47 @@
+import type { AppDeps } from '../appDeps';
+import type { Endpoint } from '../http/endpoint';
+import { accessRoutes } from './access';
+import { agendaRoutes } from './agenda';
+import { backupRoutes } from './backup';
+import { batchRoutes } from './batches';
+import { checkRoutes } from './checks';
+import { deviceRoutes } from './devices';
+import { diagnoseRoutes } from './diagnose';
+import { documentRoutes } from './documents';
+import { eventRoutes } from './events';
+import { learningRoutes } from './learning';
+import { logRoutes } from './log';
+import { photoRoutes } from './photos';
+import { pieceRoutes } from './pieces';
+import { planRoutes } from './plan';
+import { productRoutes } from './products';
+import { readingRoutes } from './readings';
+import { searchRoutes } from './search';
+import { shelfRoutes } from './shelf';
+
+/** Every resource; a new one is a file beside these and a line here. */
+const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
+  productRoutes,
+  logRoutes,
+  pieceRoutes,
+  learningRoutes,
+  backupRoutes,
+  batchRoutes,
+  checkRoutes,
+  agendaRoutes,
+  shelfRoutes,
+  searchRoutes,
+  diagnoseRoutes,
+  planRoutes,
+  deviceRoutes,
+  readingRoutes,
+  photoRoutes,
+  eventRoutes,
+  accessRoutes,
+];
+
+/** Every endpoint of the application, with those that describe the others. */
+export function allEndpoints(deps: AppDeps, prefix: string): Endpoint[] {
+  const endpoints = ROUTES.flatMap((routes) => routes(deps));
+  return [...endpoints, ...documentRoutes(endpoints, prefix)];
+}
