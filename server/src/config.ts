@@ -72,6 +72,11 @@ function tlsOf(env: Environment, network: boolean): Tls {
   return { by: 'own', trustPort: env.WARM_JAR_TRUST_PORT ?? (env.PORT === 0 ? 0 : env.PORT + 1) };
 }
 
+function modeOf(network: boolean, args: readonly string[]): Config['mode'] {
+  if (!network) return 'local';
+  return args.includes('--open') ? 'open' : 'people';
+}
+
 /** Settings from the environment and the command line. @throws Error that names the wrong setting */
 export function readConfig(env: Record<string, string | undefined>, args: readonly string[], webRoot?: string): Config {
   const result = environment.safeParse(env);
@@ -88,7 +93,7 @@ export function readConfig(env: Record<string, string | undefined>, args: readon
     speed: WARM_JAR_SPEED,
     webRoot,
     file: resolve(WARM_JAR_DATA, demo ? 'demo.sqlite' : 'studio.sqlite'),
-    mode: !network ? 'local' : args.includes('--open') ? 'open' : 'people',
+    mode: modeOf(network, args),
     proxies,
     address: WARM_JAR_ADDRESS?.replace(/\/+$/, ''),
     tls: tlsOf(result.data, network),

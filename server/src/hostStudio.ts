@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { actorNow } from './access/actor';
 import type { Checked } from './backup/checkBackup';
 import { DATABASE_NAME, PHOTO_FOLDER } from './backup/manifest';
-import { keepMachineSettings, machineSettings } from './store/machineSettings';
+import { keepMachineSettings, machineSettings, type MachineSettings } from './store/machineSettings';
 import { openStudio, type Studio, type StudioOptions } from './studio';
 
 /** A studio that can give way to another one under the same address: a restored backup. */
@@ -18,35 +18,59 @@ export interface HostedStudio {
 
 const SUFFIXES = ['', '-wal', '-shm'];
 
+/** Where the present data go while others take their place. */
+async function folderAside(dataFolder: string): Promise<string> {
+  const aside = join(dataFolder, 'aside', new Date().toISOString().replaceAll(/[:.]/g, '-'));
+  await mkdir(aside, { recursive: true });
+  return aside;
+}
+
+/** Moves a closed studio's file aside and a checked copy into its place; the machine's own settings stay. */
+async function swap(file: string, kept: string, checked: Checked, own: MachineSettings): Promise<void> {
+  await rename(file, kept);
+  for (const suffix of SUFFIXES.slice(1)) await rm(`${file}${suffix}`, { force: true });
+  await rename(join(checked.folder, DATABASE_NAME), file);
+  // Photos are named by their content: those here stay, those of the backup come beside them.
+  const photos = join(dirname(file), PHOTO_FOLDER);
+  await cp(join(checked.folder, PHOTO_FOLDER), photos, { recursive: true, force: false });
+  await keepMachineSettings(file, own);
+}
+
+/** Puts the file that was moved aside back where it was. */
+async function putBack(file: string, kept: string): Promise<void> {
+  if (!existsSync(kept)) return;
+  for (const suffix of SUFFIXES) await rm(`${file}${suffix}`, { force: true });
+  await cp(kept, file);
+}
+
+const RESTORING = JSON.stringify({
+  error: {
+    code: 'restoring',
+    message: 'A backup is being put in place. Try again in a moment.',
+    issues: [],
+  },
+});
+
 export async function hostStudio(
   options: Omit<StudioOptions, 'replaceWith'> & { readonly schedule?: boolean },
 ): Promise<HostedStudio> {
+  const dataFolder = dirname(options.file);
   let busy = false;
 
   /** Moves the present data aside, the checked ones into their place, and opens them. What cannot be done is undone. */
   async function replaceWith(checked: Checked): Promise<{ keptAside: string }> {
-    const dataFolder = dirname(options.file);
-    const aside = join(dataFolder, 'aside', new Date().toISOString().replaceAll(/[:.]/g, '-'));
-    await mkdir(aside, { recursive: true });
+    const aside = await folderAside(dataFolder);
+    const kept = join(aside, DATABASE_NAME);
     const was = studio;
     busy = true;
     try {
-      const kept = join(aside, DATABASE_NAME);
       const own = await machineSettings(studio.database);
       await studio.close();
       try {
-        await rename(options.file, kept);
-        for (const suffix of SUFFIXES.slice(1)) await rm(`${options.file}${suffix}`, { force: true });
-        await rename(join(checked.folder, DATABASE_NAME), options.file);
-        // Photos are named by their content: those here stay, those of the backup come beside them.
-        await cp(join(checked.folder, PHOTO_FOLDER), join(dataFolder, PHOTO_FOLDER), { recursive: true, force: false });
-        await keepMachineSettings(options.file, own);
+        await swap(options.file, kept, checked, own);
         studio = await begin();
       } catch (error) {
-        if (existsSync(kept)) {
-          for (const suffix of SUFFIXES) await rm(`${options.file}${suffix}`, { force: true });
-          await cp(kept, options.file);
-        }
+        await putBack(options.file, kept);
         studio = await begin();
         throw error;
       }
@@ -65,24 +89,13 @@ export async function hostStudio(
     return next;
   }
   // What was sent to be looked through before a restart waits for nobody.
-  await rm(join(dirname(options.file), 'restore'), { recursive: true, force: true });
+  await rm(join(dataFolder, 'restore'), { recursive: true, force: true });
   let studio = await begin();
   return {
     current: () => studio,
     handle: (request, response) => {
-      if (busy) {
-        response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(
-          JSON.stringify({
-            error: {
-              code: 'restoring',
-              message: 'A backup is being put in place. Try again in a moment.',
-              issues: [],
-            },
-          }),
-        );
-        return;
-      }
-      studio.app(request, response);
+      if (busy) response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(RESTORING);
+      else studio.app(request, response);
     },
     close: () => studio.close(),
   };

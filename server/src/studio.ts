@@ -55,17 +55,19 @@ export interface StudioOptions {
   readonly replaceWith?: (checked: Checked) => Promise<{ keptAside: string }>;
 }
 
+const logToConsole = (error: unknown) => {
+  console.error(error);
+};
+/** Copies are made by the machine's own clock, whatever the studio's says. */
+const wallNow = () => new Date();
+
 export async function openStudio(options: StudioOptions): Promise<Studio> {
   const database = await openDatabase(options.file);
   const products = productStore(database);
   const shelf = openShelf(database);
   const bus = changeBus();
   const clock = options.clock ?? studioClock(1);
-  const log =
-    options.log ??
-    ((error: unknown) => {
-      console.error(error);
-    });
+  const log = options.log ?? logToConsole;
   const planner = options.planner ?? inlinePlanner();
   const batches = announcing(
     pairKeeping(batchStore(database, products, vesselGuard(shelf.gear)), shelf.inclusions, log),
@@ -74,7 +76,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
   const facts = factStore(database, products);
   const dataFolder = dirname(options.file);
   const photoFolder = join(dataFolder, 'photos');
-  const schedule = backupSchedule(database, { dataFolder, photoFolder, now: () => new Date(), log });
+  const schedule = backupSchedule(database, { dataFolder, photoFolder, now: wallNow, log });
   const subject = async (code: string) => {
     const { batch } = await batches.get(code);
     return { batch, product: await products.get(batch.product.slug, batch.product.revision) };
@@ -102,31 +104,12 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     pieces: pieceStore(database, shelf, products, clock.now),
     series: seriesStore(database),
     learner: options.learner ?? inlineLearner(),
-    backup: {
-      database,
-      dataFolder,
-      photoFolder,
-      schedule,
-      now: () => new Date(),
-      log,
-      replaceWith: options.replaceWith,
-    },
+    backup: { database, dataFolder, photoFolder, schedule, now: wallNow, log, replaceWith: options.replaceWith },
   });
-  return {
-    app,
-    database,
-    products,
-    batches,
-    shelf,
-    facts,
-    schedule,
-    clock,
-    bus,
-    people,
-    close: async () => {
-      await schedule.end();
-      await planner.close();
-      await database.close();
-    },
+  const close = async () => {
+    await schedule.end();
+    await planner.close();
+    await database.close();
   };
+  return { app, database, products, batches, shelf, facts, schedule, clock, bus, people, close };
 }

@@ -79,63 +79,95 @@ export const failureSchema = z.object({
 });
 export type CopyFailure = z.infer<typeof failureSchema>;
 
-export function backupSchedule(
-  database: Database,
-  options: { dataFolder: string; photoFolder: string; now: () => Date; log: (error: unknown) => void },
-): BackupSchedule {
-  const { models, write } = database;
+interface ScheduleOptions {
+  readonly dataFolder: string;
+  readonly photoFolder: string;
+  readonly now: () => Date;
+  readonly log: (error: unknown) => void;
+}
+
+/** One of the studio's settings, by its key. */
+async function setting<T>({ models }: Database, key: string, schema: z.ZodType<T>): Promise<T | null> {
+  const row = await models.settings.findByPk(key);
+  const stored = row && schema.safeParse(JSON.parse(row.value));
+  return stored?.success ? stored.data : null;
+}
+
+const keepSetting = ({ models, write }: Database, key: string, value: unknown) =>
+  write(async (transaction) => {
+    await models.settings.upsert({ key, value: JSON.stringify(value) }, { transaction });
+  });
+
+const copiesIn = async (folder: string) =>
+  (await readdir(folder).catch(() => []))
+    .filter((name) => BACKUP_NAME.test(name))
+    .sort()
+    .reverse();
+
+/** Makes the copy that is due; null where none is. */
+async function makeDue(database: Database, options: ScheduleOptions, schedule: Schedule): Promise<string | null> {
+  const { on, folder, everyH, keep } = schedule;
+  if (!on) return null;
+  const now = options.now();
+  const past = async () => (await copiesIn(folder)).filter((name) => dateOf(name) <= now.getTime() + AHEAD_MS);
+  const [last] = await past();
+  if (last && now.getTime() - dateOf(last) < everyH * HOUR_MS) return null;
+  await usable(folder);
+  const name = backupName(now);
+  await backupToFile(database, options.photoFolder, join(folder, name), now);
+  // Only files that a schedule made are cleared away, never anything else in the folder.
+  for (const old of (await past()).slice(keep)) await rm(join(folder, old), { force: true });
+  return name;
+}
+
+/** @throws Problem 400 for a folder that no copy can be put in */
+async function requireUsable(folder: string): Promise<void> {
+  if (!isAbsolute(folder))
+    throw new Problem(400, 'invalid-input', 'Write the folder from the root, such as /srv/copies.', [
+      { path: 'folder', message: 'Must begin at the root.' },
+    ]);
+  await usable(folder).catch((cause: unknown) => {
+    const message = 'Choose a folder that this computer may write to; the one it lies in must be there.';
+    const says = `The folder ${folder} cannot be made or used.`;
+    throw new Problem(400, 'folder-not-usable', says, [{ path: 'folder', message }], { cause });
+  });
+}
+
+/** What kept the latest copy from being made, as it is kept itself. */
+function failureNotes(database: Database, now: () => Date) {
+  const read = () => setting<CopyFailure>(database, FAILURE_KEY, failureSchema);
+  return {
+    read,
+    forget: () =>
+      database.write((transaction) => database.models.settings.destroy({ where: { key: FAILURE_KEY }, transaction })),
+    keep: async (error: unknown, folder: string): Promise<void> => {
+      const before = await read();
+      const at = now().toISOString();
+      const told: CopyFailure = {
+        since: before?.since ?? at,
+        at,
+        says: failureWords(error, folder),
+        tries: (before?.tries ?? 0) + 1,
+      };
+      await keepSetting(database, FAILURE_KEY, told);
+    },
+  };
+}
+
+/** Copies that are made by themselves, as often as was set. */
+export function backupSchedule(database: Database, options: ScheduleOptions): BackupSchedule {
   const usual: Schedule = { on: false, folder: join(options.dataFolder, 'backups'), everyH: 24, keep: 14 };
+  const failures = failureNotes(database, options.now);
   let [timer, running]: [NodeJS.Timeout | null, Promise<string | null> | null] = [null, null];
-  const get = async (): Promise<Schedule> => {
-    const row = await models.settings.findByPk(KEY);
-    const stored = row && scheduleSchema.safeParse(JSON.parse(row.value));
-    return stored?.success ? stored.data : usual;
-  };
-  const copiesIn = async (folder: string) =>
-    (await readdir(folder).catch(() => []))
-      .filter((name) => BACKUP_NAME.test(name))
-      .sort()
-      .reverse();
-  async function make(): Promise<string | null> {
-    const { on, folder, everyH, keep } = await get();
-    if (!on) return null;
-    const now = options.now();
-    const past = async () => (await copiesIn(folder)).filter((name) => dateOf(name) <= now.getTime() + AHEAD_MS);
-    const [last] = await past();
-    if (last && now.getTime() - dateOf(last) < everyH * HOUR_MS) return null;
-    await usable(folder);
-    const name = backupName(now);
-    await backupToFile(database, options.photoFolder, join(folder, name), now);
-    // Only files that a schedule made are cleared away, never anything else in the folder.
-    for (const old of (await past()).slice(keep)) await rm(join(folder, old), { force: true });
-    return name;
-  }
-  const failure = async (): Promise<CopyFailure | null> => {
-    const row = await models.settings.findByPk(FAILURE_KEY);
-    const stored = row && failureSchema.safeParse(JSON.parse(row.value));
-    return stored?.success ? stored.data : null;
-  };
-  const forget = () => write((transaction) => models.settings.destroy({ where: { key: FAILURE_KEY }, transaction }));
-  async function keepFailure(error: unknown): Promise<void> {
-    const before = await failure();
-    const at = options.now().toISOString();
-    const told: CopyFailure = {
-      since: before?.since ?? at,
-      at,
-      says: failureWords(error, (await get()).folder),
-      tries: (before?.tries ?? 0) + 1,
-    };
-    await write((transaction) =>
-      models.settings.upsert({ key: FAILURE_KEY, value: JSON.stringify(told) }, { transaction }),
-    );
-  }
+  const get = async () => (await setting<Schedule>(database, KEY, scheduleSchema)) ?? usual;
   async function makeAndTell(): Promise<string | null> {
+    const schedule = await get();
     try {
-      const name = await make();
-      if (name !== null) await forget();
+      const name = await makeDue(database, options, schedule);
+      if (name !== null) await failures.forget();
       return name;
     } catch (error) {
-      await keepFailure(error);
+      await failures.keep(error, schedule.folder);
       throw error;
     }
   }
@@ -147,31 +179,12 @@ export function backupSchedule(
   return {
     get,
     set: async (schedule) => {
-      if (!isAbsolute(schedule.folder))
-        throw new Problem(400, 'invalid-input', 'Write the folder from the root, such as /srv/copies.', [
-          { path: 'folder', message: 'Must begin at the root.' },
-        ]);
-      await usable(schedule.folder).catch((cause: unknown) => {
-        throw new Problem(
-          400,
-          'folder-not-usable',
-          `The folder ${schedule.folder} cannot be made or used.`,
-          [
-            {
-              path: 'folder',
-              message: 'Choose a folder that this computer may write to; the one it lies in must be there.',
-            },
-          ],
-          { cause },
-        );
-      });
-      await write(async (transaction) => {
-        await models.settings.upsert({ key: KEY, value: JSON.stringify(schedule) }, { transaction });
-      });
-      await forget();
+      await requireUsable(schedule.folder);
+      await keepSetting(database, KEY, schedule);
+      await failures.forget();
       return schedule;
     },
-    failure,
+    failure: failures.read,
     copies: async () => copiesIn((await get()).folder),
     runDue,
     begin: () => {

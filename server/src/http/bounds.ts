@@ -35,14 +35,18 @@ export function faultOf(value: unknown, depth = MAX_DEPTH, count = { left: MAX_V
   if (typeof value !== 'object' || value === null) return null;
   if (depth === 0)
     return { code: 'too-deep', path: [], says: `The document is nested deeper than ${MAX_DEPTH} levels.` };
+  return faultWithin(value, depth, count);
+}
+
+function faultWithin(value: object, depth: number, count: { left: number }): Fault | null {
+  const isList = Array.isArray(value);
   const keys = Object.keys(value);
-  if (!Array.isArray(value) && keys.length > MAX_KEYS)
+  if (!isList && keys.length > MAX_KEYS)
     return { code: 'too-many-keys', path: [], says: `Keep it to ${MAX_KEYS} fields; there are ${keys.length}.` };
   for (const key of keys) {
-    const fault =
-      (Array.isArray(value) ? null : faultOfKey(key)) ??
-      faultOf((value as Record<string, unknown>)[key], depth - 1, count);
-    if (fault) return { ...fault, path: [Array.isArray(value) ? Number(key) : key.slice(0, 80), ...fault.path] };
+    const child = (value as Record<string, unknown>)[key];
+    const fault = (isList ? null : faultOfKey(key)) ?? faultOf(child, depth - 1, count);
+    if (fault) return { ...fault, path: [isList ? Number(key) : key.slice(0, 80), ...fault.path] };
   }
   return null;
 }

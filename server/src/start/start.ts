@@ -64,6 +64,25 @@ function requireRoom(folder: string): void {
   if (bavail * bsize < MIN_ROOM) throw new NoRoom(folder, bavail * bsize);
 }
 
+/** The studio of a configuration, on its threads and behind its door. */
+const openFor = (config: Config, port: number, trust: Trust | null, log: (error: unknown) => void) =>
+  hostStudio({
+    file: config.file,
+    webRoot: config.webRoot,
+    planner: threadPlanner(),
+    learner: threadLearner(),
+    clock: studioClock(config.speed),
+    schedule: true,
+    log,
+    access: {
+      mode: config.mode,
+      hosts: hostsOf(config),
+      proxies: config.proxies,
+      address: config.mode === 'local' ? undefined : addressOf(config, port),
+      trust: trust && { address: trust.address, fingerprint: trust.fingerprint },
+    },
+  });
+
 /**
  * Starts it: first the port, then the folder, and only then is anything of the studio's touched.
  * @throws what `startProblem` puts into words
@@ -89,22 +108,7 @@ export async function start(config: Config, log: (error: unknown) => void): Prom
     requireRoom(folder);
     if (config.demo) removeDatabase(config.file);
     trust = await secure(config, folder, server, port);
-    const studio = await hostStudio({
-      file: config.file,
-      webRoot: config.webRoot,
-      planner: threadPlanner(),
-      learner: threadLearner(),
-      clock: studioClock(config.speed),
-      schedule: true,
-      log,
-      access: {
-        mode: config.mode,
-        hosts: hostsOf(config),
-        proxies: config.proxies,
-        address: config.mode === 'local' ? undefined : addressOf(config, port),
-        trust: trust && { address: trust.address, fingerprint: trust.fingerprint },
-      },
-    });
+    const studio = await openFor(config, port, trust, log);
     if (config.mode === 'people' && !(await studio.current().people.hasLead())) {
       await studio.close();
       throw new NobodySetUp();

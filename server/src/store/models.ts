@@ -122,9 +122,8 @@ const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const key = () => ({ type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true });
 const table = (tableName: string) => ({ tableName, timestamps: false, underscored: true });
 
-/** Sequelize models over the migrated tables. The tables are made by migrations alone, never by `sync`. */
-export function defineModels(sequelize: Sequelize): Models {
-  const products = sequelize.define<ProductRow>(
+const defineProducts = (sequelize: Sequelize) =>
+  sequelize.define<ProductRow>(
     'product',
     {
       slug: { ...text(), primaryKey: true },
@@ -133,7 +132,9 @@ export function defineModels(sequelize: Sequelize): Models {
     },
     table('products'),
   );
-  const revisions = sequelize.define<RevisionRow>(
+
+const defineRevisions = (sequelize: Sequelize) =>
+  sequelize.define<RevisionRow>(
     'revision',
     {
       slug: { ...text(), primaryKey: true },
@@ -145,7 +146,9 @@ export function defineModels(sequelize: Sequelize): Models {
     },
     table('product_revisions'),
   );
-  const batches = sequelize.define<BatchRow>(
+
+const defineBatches = (sequelize: Sequelize) =>
+  sequelize.define<BatchRow>(
     'batch',
     {
       code: { ...text(), primaryKey: true },
@@ -175,12 +178,16 @@ export function defineModels(sequelize: Sequelize): Models {
     },
     table('batches'),
   );
-  const symptoms = sequelize.define<SymptomRow>(
+
+const defineSymptoms = (sequelize: Sequelize) =>
+  sequelize.define<SymptomRow>(
     'symptom',
     { id: key(), batchCode: text(), kind: text(), pattern: text() },
     table('batch_symptoms'),
   );
-  const history = sequelize.define<HistoryRow>(
+
+const defineHistory = (sequelize: Sequelize) =>
+  sequelize.define<HistoryRow>(
     'history',
     {
       id: key(),
@@ -195,7 +202,9 @@ export function defineModels(sequelize: Sequelize): Models {
     },
     table('batch_history'),
   );
-  const entries = sequelize.define<EntryRow>(
+
+const defineEntries = (sequelize: Sequelize) =>
+  sequelize.define<EntryRow>(
     'entry',
     {
       key: { ...text(), primaryKey: true },
@@ -207,38 +216,53 @@ export function defineModels(sequelize: Sequelize): Models {
     },
     table('batch_entries'),
   );
-  const shelfTable = (name: ShelfTable) =>
-    sequelize.define<ShelfRow>(
-      name,
-      {
-        code: { ...text(), primaryKey: true },
-        version: whole(),
-        search: text(),
-        document: text(),
-        createdAt: text(),
-        updatedAt: text(),
-        ...(name === 'lots' ? { productSlug: text() } : {}),
-      } as Parameters<typeof sequelize.define<ShelfRow>>[1],
-      table(name),
-    );
-  const shelf = {
-    lots: shelfTable('lots'),
-    moulds: shelfTable('moulds'),
-    inclusions: shelfTable('inclusions'),
-    additives: shelfTable('additives'),
-    gear: shelfTable('gear'),
-    pieces: shelfTable('pieces'),
-  };
-  const filters = sequelize.define<FilterRow>(
+
+const defineShelfTable = (sequelize: Sequelize, name: ShelfTable) =>
+  sequelize.define<ShelfRow>(
+    name,
+    {
+      code: { ...text(), primaryKey: true },
+      version: whole(),
+      search: text(),
+      document: text(),
+      createdAt: text(),
+      updatedAt: text(),
+      ...(name === 'lots' ? { productSlug: text() } : {}),
+    } as Parameters<typeof sequelize.define<ShelfRow>>[1],
+    table(name),
+  );
+
+const defineFilters = (sequelize: Sequelize) =>
+  sequelize.define<FilterRow>(
     'filter',
     { name: { ...text(), primaryKey: true }, query: text(), createdAt: text() },
     table('saved_filters'),
   );
-  const settings = sequelize.define<SettingRow>(
-    'setting',
-    { key: { ...text(), primaryKey: true }, value: text() },
-    table('settings'),
-  );
+
+const defineSettings = (sequelize: Sequelize) =>
+  sequelize.define<SettingRow>('setting', { key: { ...text(), primaryKey: true }, value: text() }, table('settings'));
+
+/** Sequelize models over the migrated tables. The tables are made by migrations alone, never by `sync`. */
+export function defineModels(sequelize: Sequelize): Models {
+  const batches = defineBatches(sequelize);
+  const symptoms = defineSymptoms(sequelize);
   batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
-  return { products, revisions, batches, symptoms, history, entries, filters, settings, shelf };
+  return {
+    products: defineProducts(sequelize),
+    revisions: defineRevisions(sequelize),
+    batches,
+    symptoms,
+    history: defineHistory(sequelize),
+    entries: defineEntries(sequelize),
+    filters: defineFilters(sequelize),
+    settings: defineSettings(sequelize),
+    shelf: {
+      lots: defineShelfTable(sequelize, 'lots'),
+      moulds: defineShelfTable(sequelize, 'moulds'),
+      inclusions: defineShelfTable(sequelize, 'inclusions'),
+      additives: defineShelfTable(sequelize, 'additives'),
+      gear: defineShelfTable(sequelize, 'gear'),
+      pieces: defineShelfTable(sequelize, 'pieces'),
+    },
+  };
 }

@@ -37,78 +37,93 @@ export interface PieceStore {
   readonly inView: (batch: Batch) => Promise<Batch>;
 }
 
+interface PieceContext extends Pick<Database, 'sequelize' | 'models'> {
+  readonly shelf: Shelf;
+  readonly products: ProductStore;
+  readonly now: () => Date;
+}
+
+const parse = (document: string): Piece => readStored(pieceSchema, document);
+const batchesIn = (pieces: readonly Piece[]) => [
+  ...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? []))),
+];
+
+/** What the plans of some pieces stand on: the cards, and when and as how much their batches were mixed. */
+async function sceneOf({ models, products, now }: PieceContext, pieces: readonly Piece[]) {
+  const codes = batchesIn(pieces);
+  const rows =
+    codes.length === 0
+      ? []
+      : await models.batches.findAll({
+          where: { code: { [Op.in]: codes } },
+          attributes: ['code', 'startedAt', 'massG'],
+        });
+  return {
+    cards: Object.fromEntries((await products.list()).map((c) => [c.slug, c])) as Record<string, Product>,
+    startedAt: Object.fromEntries(rows.flatMap((r) => (r.startedAt ? [[r.code, r.startedAt]] : []))),
+    massG: Object.fromEntries(rows.flatMap((r) => (r.massG == null ? [] : [[r.code, r.massG]]))),
+    now: now(),
+  };
+}
+
+async function holding({ sequelize }: PieceContext, batch: string): Promise<Piece[]> {
+  const rows = await sequelize.query<{ document: string }>(
+    "SELECT p.document AS document FROM pieces p, json_each(p.document, '$.layers') l WHERE json_extract(l.value, '$.batch') = ? GROUP BY p.code",
+    { type: QueryTypes.SELECT, replacements: [batch] },
+  );
+  return rows.map((r) => parse(r.document));
+}
+
+async function plan(context: PieceContext, code: string): Promise<LayerPlan> {
+  const { item } = await context.shelf.pieces.get(code);
+  try {
+    return layerPlan(item, await sceneOf(context, [item]));
+  } catch (cause) {
+    if (!(cause instanceof CoreError)) throw cause;
+    throw new Problem(400, 'cannot-plan', cause.message, [{ path: cause.path, message: cause.message }], { cause });
+  }
+}
+
+/** The next layers of one piece that fall due. */
+function dueIn(piece: Piece, scene: Awaited<ReturnType<typeof sceneOf>>, until: Date): LayerDue[] {
+  return layerPlan(piece, scene)
+    .layers.filter((l) => l.state === 'next' && Date.parse(l.at) <= until.getTime())
+    .map((l) => ({
+      piece: piece.code,
+      name: piece.name,
+      layer: l.index + 1,
+      product: l.product,
+      at: l.at,
+      says: l.says,
+    }));
+}
+
+async function due(context: PieceContext, until: Date): Promise<LayerDue[]> {
+  const open = (await context.shelf.pieces.list()).map((p) => p.item).filter((p) => p.done !== true);
+  const scene = await sceneOf(context, open);
+  return open
+    .filter((p) => p.layers.every((l) => scene.cards[l.productSlug]))
+    .flatMap((piece) => dueIn(piece, scene, until));
+}
+
+async function inView(context: PieceContext, batch: Batch): Promise<Batch> {
+  const [piece] = batch.code ? await holding(context, batch.code) : [];
+  if (!piece) return batch;
+  const { startedAt, cards, massG } = await sceneOf(context, [piece]);
+  return seenInPiece(batch, piece, startedAt, cards, massG);
+}
+
 export function pieceStore(
   { sequelize, models }: Database,
   shelf: Shelf,
   products: ProductStore,
   now: () => Date,
 ): PieceStore {
-  const parse = (document: string): Piece => readStored(pieceSchema, document);
-  async function beginnings(pieces: readonly Piece[]): Promise<Record<string, string>> {
-    const codes = [...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? [])))];
-    const rows =
-      codes.length === 0
-        ? []
-        : await models.batches.findAll({ where: { code: { [Op.in]: codes } }, attributes: ['code', 'startedAt'] });
-    return Object.fromEntries(rows.flatMap((r) => (r.startedAt ? [[r.code, r.startedAt]] : [])));
-  }
-  /** What the batches of some pieces were mixed as, g. */
-  async function mixedMasses(pieces: readonly Piece[]): Promise<Record<string, number>> {
-    const codes = [...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? [])))];
-    if (codes.length === 0) return {};
-    const rows = await models.batches.findAll({ where: { code: { [Op.in]: codes } }, attributes: ['code', 'massG'] });
-    return Object.fromEntries(rows.flatMap((r) => (r.massG == null ? [] : [[r.code, r.massG]])));
-  }
-  const cardsBySlug = async (): Promise<Record<string, Product>> =>
-    Object.fromEntries((await products.list()).map((c) => [c.slug, c]));
-  const holding = async (batch: string): Promise<Piece[]> => {
-    const rows = await sequelize.query<{ document: string }>(
-      "SELECT p.document AS document FROM pieces p, json_each(p.document, '$.layers') l WHERE json_extract(l.value, '$.batch') = ? GROUP BY p.code",
-      { type: QueryTypes.SELECT, replacements: [batch] },
-    );
-    return rows.map((r) => parse(r.document));
-  };
+  const context: PieceContext = { sequelize, models, shelf, products, now };
   return {
-    plan: async (code) => {
-      const { item } = await shelf.pieces.get(code);
-      try {
-        return layerPlan(item, {
-          cards: await cardsBySlug(),
-          startedAt: await beginnings([item]),
-          massG: await mixedMasses([item]),
-          now: now(),
-        });
-      } catch (error) {
-        if (!(error instanceof CoreError)) throw error;
-        throw new Problem(400, 'cannot-plan', error.message, [{ path: error.path, message: error.message }], {
-          cause: error,
-        });
-      }
-    },
-    placesOf: async (batch) => (await holding(batch)).flatMap((p) => placeIn(p, batch) ?? []),
-    due: async (until) => {
-      const open = (await shelf.pieces.list()).map((p) => p.item).filter((p) => p.done !== true);
-      const [cards, startedAt, massG] = [await cardsBySlug(), await beginnings(open), await mixedMasses(open)];
-      return open
-        .filter((p) => p.layers.every((l) => cards[l.productSlug]))
-        .flatMap((p) =>
-          layerPlan(p, { cards, startedAt, massG, now: now() })
-            .layers.filter((l) => l.state === 'next' && Date.parse(l.at) <= until.getTime())
-            .map((l) => ({
-              piece: p.code,
-              name: p.name,
-              layer: l.index + 1,
-              product: l.product,
-              at: l.at,
-              says: l.says,
-            })),
-        );
-    },
-    inView: async (batch) => {
-      const [piece] = batch.code ? await holding(batch.code) : [];
-      return piece
-        ? seenInPiece(batch, piece, await beginnings([piece]), await cardsBySlug(), await mixedMasses([piece]))
-        : batch;
-    },
+    plan: (code) => plan(context, code),
+    placesOf: async (batch) => (await holding(context, batch)).flatMap((p) => placeIn(p, batch) ?? []),
+    due: (until) => due(context, until),
+    inView: (batch) => inView(context, batch),
   };
 }

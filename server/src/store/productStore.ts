@@ -2,7 +2,7 @@ import { storedProductSchema, type Product } from '@warm-jar/core';
 import type { Transaction } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import type { Database } from './database';
-import type { RevisionRow } from './models';
+import type { Models, RevisionRow } from './models';
 import { readStored } from './readStored';
 
 /** Product cards: each a chain of immutable revisions. */
@@ -16,6 +16,35 @@ export interface ProductStore {
   readonly add: (card: Product) => Promise<Product>;
   /** The same for several, in one transaction: all or none. */
   readonly addAll: (cards: readonly Product[]) => Promise<void>;
+}
+
+/** @throws Problem 409 where the revision is not the next one */
+async function addWithin(models: Models, card: Product, transaction: Transaction): Promise<void> {
+  const now = new Date().toISOString();
+  const current = await models.products.findByPk(card.slug, { transaction });
+  const next = current ? current.currentRevision + 1 : 1;
+  if (current && card.revision !== next) {
+    throw new Problem(
+      409,
+      'revision-conflict',
+      `"${card.slug}" is at revision ${current.currentRevision}; the next one is ${next}.`,
+      [{ path: 'revision', message: `Send revision ${next}, made from revision ${current.currentRevision}.` }],
+    );
+  }
+  if (current) await current.update({ currentRevision: card.revision }, { transaction });
+  else
+    await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt: now }, { transaction });
+  await models.revisions.create(
+    {
+      slug: card.slug,
+      revision: card.revision,
+      name: card.name,
+      family: card.family,
+      document: JSON.stringify(card),
+      createdAt: now,
+    },
+    { transaction },
+  );
 }
 
 export function productStore({ models, write }: Database): ProductStore {
@@ -37,37 +66,6 @@ export function productStore({ models, write }: Database): ProductStore {
     return parse(row);
   };
 
-  async function addWithin(card: Product, transaction: Transaction): Promise<void> {
-    const now = new Date().toISOString();
-    const known = await models.products.findByPk(card.slug, { transaction });
-    const next = known ? known.currentRevision + 1 : 1;
-    if (known && card.revision !== next) {
-      throw new Problem(
-        409,
-        'revision-conflict',
-        `"${card.slug}" is at revision ${known.currentRevision}; the next one is ${next}.`,
-        [{ path: 'revision', message: `Send revision ${next}, made from revision ${known.currentRevision}.` }],
-      );
-    }
-    if (known) await known.update({ currentRevision: card.revision }, { transaction });
-    else
-      await models.products.create(
-        { slug: card.slug, currentRevision: card.revision, createdAt: now },
-        { transaction },
-      );
-    await models.revisions.create(
-      {
-        slug: card.slug,
-        revision: card.revision,
-        name: card.name,
-        family: card.family,
-        document: JSON.stringify(card),
-        createdAt: now,
-      },
-      { transaction },
-    );
-  }
-
   return {
     get,
     list: async () => {
@@ -84,12 +82,12 @@ export function productStore({ models, write }: Database): ProductStore {
       return rows.map(parse);
     },
     add: async (card) => {
-      await write((transaction) => addWithin(card, transaction));
+      await write((transaction) => addWithin(models, card, transaction));
       return card;
     },
     addAll: (cards) =>
       write(async (transaction) => {
-        for (const card of cards) await addWithin(card, transaction);
+        for (const card of cards) await addWithin(models, card, transaction);
       }),
   };
 }

@@ -26,9 +26,41 @@ export interface MouldUse {
 /** Mixed masses remembered for a mould. */
 const PULLS_REMEMBERED = 60;
 
+/** Grams poured from each lot, by `product part code`; a part that was not weighed adds nothing. */
+async function lotUse({ sequelize }: Database): Promise<Map<string, LotUse>> {
+  const rows = await sequelize.query<{
+    slug: string;
+    part: string;
+    code: string;
+    used: number | null;
+    batches: number;
+  }>(
+    `SELECT product_slug AS slug, 'A' AS part, lot_a AS code, SUM(mass_a_g) AS used, COUNT(*) AS batches FROM batches WHERE lot_a IS NOT NULL GROUP BY 1, 3
+     UNION ALL SELECT product_slug, 'B', lot_b, SUM(mass_b_g), COUNT(*) FROM batches WHERE lot_b IS NOT NULL GROUP BY 1, 3`,
+    { type: QueryTypes.SELECT },
+  );
+  return new Map(rows.map((r) => [`${r.slug} ${r.part} ${r.code}`, { usedG: r.used ?? 0, batches: r.batches }]));
+}
+
+/** How often each mould was pulled, and what the latest pulls weighed. */
+async function mouldUse({ sequelize }: Database): Promise<Map<string, MouldUse>> {
+  const rows = await sequelize.query<{ mould: string; slug: string; mass: number | null }>(
+    'SELECT mould, product_slug AS slug, mass_a_g + mass_b_g AS mass FROM batches WHERE mould IS NOT NULL ORDER BY started_at',
+    { type: QueryTypes.SELECT },
+  );
+  const uses = new Map<string, { pulls: number; masses: { productSlug: string; massG: number }[] }>();
+  for (const { mould, slug, mass } of rows) {
+    const use = uses.get(mould) ?? { pulls: 0, masses: [] };
+    use.pulls += 1;
+    if (mass !== null && mass > 0)
+      use.masses = [...use.masses, { productSlug: slug, massG: mass }].slice(-PULLS_REMEMBERED);
+    uses.set(mould, use);
+  }
+  return uses;
+}
+
 /** The shelf: everything a studio chooses from, and what the log tells of it. */
 export function openShelf(database: Database) {
-  const { sequelize } = database;
   const lots = shelfStore(database, {
     table: 'lots',
     one: 'Lot',
@@ -69,38 +101,16 @@ export function openShelf(database: Database) {
     words: (p) => [p.code, p.name, p.mould, p.note, ...p.layers.flatMap((l) => [l.productSlug, l.batch])],
   });
 
-  /** Grams poured from each lot, by `product part code`; a part that was not weighed adds nothing. */
-  async function lotUse(): Promise<Map<string, LotUse>> {
-    const rows = await sequelize.query<{
-      slug: string;
-      part: string;
-      code: string;
-      used: number | null;
-      batches: number;
-    }>(
-      `SELECT product_slug AS slug, 'A' AS part, lot_a AS code, SUM(mass_a_g) AS used, COUNT(*) AS batches FROM batches WHERE lot_a IS NOT NULL GROUP BY 1, 3
-       UNION ALL SELECT product_slug, 'B', lot_b, SUM(mass_b_g), COUNT(*) FROM batches WHERE lot_b IS NOT NULL GROUP BY 1, 3`,
-      { type: QueryTypes.SELECT },
-    );
-    return new Map(rows.map((r) => [`${r.slug} ${r.part} ${r.code}`, { usedG: r.used ?? 0, batches: r.batches }]));
-  }
-
-  async function mouldUse(): Promise<Map<string, MouldUse>> {
-    const rows = await sequelize.query<{ mould: string; slug: string; mass: number | null }>(
-      'SELECT mould, product_slug AS slug, mass_a_g + mass_b_g AS mass FROM batches WHERE mould IS NOT NULL ORDER BY started_at',
-      { type: QueryTypes.SELECT },
-    );
-    const uses = new Map<string, { pulls: number; masses: { productSlug: string; massG: number }[] }>();
-    for (const { mould, slug, mass } of rows) {
-      const use = uses.get(mould) ?? { pulls: 0, masses: [] };
-      use.pulls += 1;
-      if (mass !== null && mass > 0)
-        use.masses = [...use.masses, { productSlug: slug, massG: mass }].slice(-PULLS_REMEMBERED);
-      uses.set(mould, use);
-    }
-    return uses;
-  }
-  return { lots, moulds, inclusions, additives, gear, pieces, lotUse, mouldUse };
+  return {
+    lots,
+    moulds,
+    inclusions,
+    additives,
+    gear,
+    pieces,
+    lotUse: () => lotUse(database),
+    mouldUse: () => mouldUse(database),
+  };
 }
 
 export type Shelf = ReturnType<typeof openShelf>;

@@ -1,4 +1,5 @@
 import type { CodeAt } from '@warm-jar/core';
+import type { Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { Problem, notFound } from '../http/problem';
 import { codeGuard } from './codeGuard';
@@ -37,6 +38,58 @@ interface Kind<T> {
   readonly productSlug?: (item: T) => string;
 }
 
+type Rows = Database['models']['shelf'][ShelfTable];
+
+/** @throws Problem 404; 409 unless `version` is the stored one */
+async function requireVersion(
+  rows: Rows,
+  one: string,
+  code: string,
+  version: number,
+  transaction: Transaction,
+): Promise<ShelfRow> {
+  const row = await rows.findByPk(code, { transaction });
+  if (!row) throw notFound(`${one} ${code}`);
+  if (row.version === version) return row;
+  throw new Problem(
+    409,
+    'version-conflict',
+    `${one} ${code} was changed meanwhile: it is at version ${row.version}, yours started from ${version}. Load it again and repeat your change.`,
+    [{ path: 'If-Match', message: `Expected "${row.version}".` }],
+  );
+}
+
+/** @throws Problem 409 where the code is taken */
+async function requireFree(rows: Rows, code: string, transaction: Transaction): Promise<void> {
+  if (!(await rows.findByPk(code, { transaction }))) return;
+  throw new Problem(409, 'code-taken', `The code ${code} is taken. Choose another.`, [
+    { path: 'code', message: `${code} is taken.` },
+  ]);
+}
+
+/** @throws Problem 400 where a thing changes its code */
+function requireSameCode(code: string, item: { code: string }): void {
+  if (item.code === code) return;
+  throw new Problem(400, 'code-fixed', `It keeps its code: this is ${code}.`, [
+    { path: 'code', message: `Must be ${code}.` },
+  ]);
+}
+
+/** @throws Problem 400 where the product that it belongs to has no card */
+async function requireProduct({ products }: Database['models'], slug: string | undefined): Promise<void> {
+  if (slug === undefined || (await products.findByPk(slug))) return;
+  throw new Problem(400, 'unknown-product', `There is no card "${slug}". Add the card first.`, [
+    { path: 'productSlug', message: `"${slug}" has no card.` },
+  ]);
+}
+
+/** What stands beside a document, for lists and for finding it. */
+const columnsOf = <T>(kind: Kind<T>, item: T) => ({
+  search: kind.words(item).filter(Boolean).join(' ').toLowerCase(),
+  document: JSON.stringify(item),
+  ...(kind.productSlug ? { productSlug: kind.productSlug(item) } : {}),
+});
+
 export function shelfStore<T extends { code: string }>({ models, write }: Database, kind: Kind<T>): ShelfStore<T> {
   const rows = models.shelf[kind.table];
   const refuseNew = codeGuard({ models });
@@ -45,39 +98,6 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
     item: readStored(kind.schema, row.document),
     version: row.version,
   });
-  const columns = (item: T) => ({
-    search: kind.words(item).filter(Boolean).join(' ').toLowerCase(),
-    document: JSON.stringify(item),
-    ...(kind.productSlug ? { productSlug: kind.productSlug(item) } : {}),
-  });
-
-  async function checkProduct(item: T): Promise<void> {
-    const slug = kind.productSlug?.(item);
-    if (slug !== undefined && !(await models.products.findByPk(slug))) {
-      throw new Problem(400, 'unknown-product', `There is no card "${slug}". Add the card first.`, [
-        { path: 'productSlug', message: `"${slug}" has no card.` },
-      ]);
-    }
-  }
-
-  async function requireVersion(
-    code: string,
-    version: number,
-    transaction: Parameters<Parameters<Database['write']>[0]>[0],
-  ): Promise<ShelfRow> {
-    const row = await rows.findByPk(code, { transaction });
-    if (!row) throw notFound(`${kind.one} ${code}`);
-    if (row.version !== version) {
-      throw new Problem(
-        409,
-        'version-conflict',
-        `${kind.one} ${code} was changed meanwhile: it is at version ${row.version}, yours started from ${version}. Load it again and repeat your change.`,
-        [{ path: 'If-Match', message: `Expected "${row.version}".` }],
-      );
-    }
-    return row;
-  }
-
   return {
     list: async () => (await rows.findAll({ order: [['code', 'ASC']] })).map(parse),
     get: async (code) => {
@@ -86,42 +106,31 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
       return parse(row);
     },
     create: async (item) => {
-      await checkProduct(item);
+      await requireProduct(models, kind.productSlug?.(item));
       await refuseNew(codesOf(item), []);
       return write(async (transaction) => {
-        if (await rows.findByPk(item.code, { transaction })) {
-          throw new Problem(409, 'code-taken', `The code ${item.code} is taken. Choose another.`, [
-            { path: 'code', message: `${item.code} is taken.` },
-          ]);
-        }
+        await requireFree(rows, item.code, transaction);
         const now = new Date().toISOString();
-        await rows.create(
-          { code: item.code, version: 1, ...columns(item), createdAt: now, updatedAt: now },
-          { transaction },
-        );
+        const row = { code: item.code, version: 1, ...columnsOf(kind, item), createdAt: now, updatedAt: now };
+        await rows.create(row, { transaction });
         return { item, version: 1 };
       });
     },
-    replace: async (code, version, item) => {
-      if (item.code !== code)
-        throw new Problem(400, 'code-fixed', `It keeps its code: this is ${code}.`, [
-          { path: 'code', message: `Must be ${code}.` },
-        ]);
-      await checkProduct(item);
+    replace: async (code, from, item) => {
+      requireSameCode(code, item);
+      await requireProduct(models, kind.productSlug?.(item));
       const stored = await rows.findByPk(code);
       await refuseNew(codesOf(item), stored ? codesOf(parse(stored).item) : []);
       return write(async (transaction) => {
-        const row = await requireVersion(code, version, transaction);
-        await row.update(
-          { version: version + 1, ...columns(item), updatedAt: new Date().toISOString() },
-          { transaction },
-        );
-        return { item, version: version + 1 };
+        const row = await requireVersion(rows, kind.one, code, from, transaction);
+        const version = from + 1;
+        await row.update({ version, ...columnsOf(kind, item), updatedAt: new Date().toISOString() }, { transaction });
+        return { item, version };
       });
     },
-    remove: (code, version) =>
+    remove: (code, from) =>
       write(async (transaction) => {
-        await (await requireVersion(code, version, transaction)).destroy({ transaction });
+        await (await requireVersion(rows, kind.one, code, from, transaction)).destroy({ transaction });
       }),
   };
 }

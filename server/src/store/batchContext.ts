@@ -1,0 +1,48 @@
+import { codesInBatch, type Batch, type Product } from '@warm-jar/core';
+import { Problem } from '../http/problem';
+import { codeGuard } from './codeGuard';
+import type { Database } from './database';
+import type { ProductStore } from './productStore';
+
+/** What a batch is held against before it is stored, beyond its own format. @throws Problem 400 */
+export type BatchGuard = (batch: Batch) => Promise<void>;
+
+/** What the parts of the batch store share. */
+export interface BatchContext extends Pick<Database, 'models' | 'write' | 'sequelize'> {
+  /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. @throws Problem 400 */
+  readonly cardOf: (batch: Batch) => Promise<Product>;
+  /** The guard, and codes that are given for the first time. @throws Problem 400 */
+  readonly checkOver: (batch: Batch, before: Batch | null) => Promise<void>;
+}
+
+export function batchContext(
+  { models, write, sequelize }: Database,
+  products: ProductStore,
+  guard: BatchGuard,
+): BatchContext {
+  const refuseNew = codeGuard({ models });
+  return {
+    models,
+    write,
+    sequelize,
+    checkOver: async (batch, before) => {
+      await refuseNew(codesInBatch(batch), before ? codesInBatch(before) : []);
+      await guard(batch);
+    },
+    cardOf: async (batch) => {
+      try {
+        return await products.get(batch.product.slug, batch.product.revision);
+      } catch (cause) {
+        if (!(cause instanceof Problem)) throw cause;
+        const path = batch.product.revision == null ? 'product.slug' : 'product.revision';
+        throw new Problem(
+          400,
+          'unknown-product',
+          `${cause.message} Add its card first, or choose another.`,
+          [{ path, message: cause.message }],
+          { cause },
+        );
+      }
+    },
+  };
+}

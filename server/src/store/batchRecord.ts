@@ -1,0 +1,114 @@
+import { batchSchema, changedFields, type Batch, type HistoryEntry, type Product } from '@warm-jar/core';
+import type { Transaction } from 'sequelize';
+import { doneBy } from '../access/actor';
+import { Problem, notFound } from '../http/problem';
+import { batchColumns, symptomsOf } from './batchColumns';
+import type { BatchContext } from './batchContext';
+import type { BatchRow } from './models';
+import { readStored } from './readStored';
+
+/** The document of a row, as its format is now. */
+export const parseBatch = (row: BatchRow): Batch => readStored(batchSchema, row.document);
+
+const versionConflict = (code: string, stored: number, sent: number) =>
+  new Problem(
+    409,
+    'version-conflict',
+    `Batch ${code} was changed meanwhile: it is at version ${stored}, and yours started from ${sent}. Load it again and repeat your change; nothing was lost.`,
+    [{ path: 'If-Match', message: `Expected "${stored}".` }],
+  );
+
+/** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
+const MAX_COUNTED = 9;
+
+/** The next free code of the studio's numbering, `B-0001`; those of deleted batches are never given again. */
+export async function nextCode(
+  { models, sequelize }: Pick<BatchContext, 'models' | 'sequelize'>,
+  transaction: Transaction,
+): Promise<string> {
+  const [rows] = await sequelize.query(
+    `SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history
+     WHERE batch_code GLOB 'B-[0-9]*' AND batch_code NOT GLOB 'B-*[^0-9]*' AND LENGTH(batch_code) <= ${MAX_COUNTED}`,
+    { transaction },
+  );
+  const most = (rows[0] as { most: number | null } | undefined)?.most ?? 0;
+  for (let number = most + 1; ; number += 1) {
+    const code = `B-${String(number).padStart(4, '0')}`;
+    if (!(await models.history.findOne({ where: { batchCode: code }, attributes: ['id'], transaction }))) return code;
+  }
+}
+
+/** What was done to a batch, with the whole document as it is after it. */
+export async function record(
+  { models }: Pick<BatchContext, 'models'>,
+  batch: Batch,
+  version: number,
+  action: HistoryEntry['action'],
+  before: Batch | null,
+  transaction: Transaction,
+  by: string | null = action === 'created' ? (batch.by ?? null) : null,
+) {
+  await models.history.create(
+    {
+      batchCode: batch.code ?? '',
+      version,
+      at: new Date().toISOString(),
+      action,
+      ...doneBy(by),
+      changedFields: JSON.stringify(changedFields(before, action === 'deleted' ? null : batch)),
+      document: JSON.stringify(batch),
+    },
+    { transaction },
+  );
+}
+
+export async function setSymptoms(
+  { models }: Pick<BatchContext, 'models'>,
+  code: string,
+  batch: Batch,
+  transaction: Transaction,
+) {
+  await models.symptoms.destroy({ where: { batchCode: code }, transaction });
+  await models.symptoms.bulkCreate(
+    symptomsOf(batch).map((s) => ({ ...s, batchCode: code })),
+    { transaction },
+  );
+}
+
+/** The row of a batch at the version that a change was made from. @throws Problem 404, 409 */
+export async function requireVersion(
+  { models }: Pick<BatchContext, 'models'>,
+  code: string,
+  version: number,
+  transaction: Transaction,
+): Promise<BatchRow> {
+  const row = await models.batches.findByPk(code, { transaction });
+  if (!row) throw notFound(`Batch ${code}`);
+  if (row.version !== version) throw versionConflict(code, row.version, version);
+  return row;
+}
+
+/** Puts a changed document in the place of a row's, with its columns, symptoms and the record of it. */
+export async function rewrite(
+  context: BatchContext,
+  row: BatchRow,
+  batch: Batch,
+  card: Product,
+  transaction: Transaction,
+  by: string | null = null,
+): Promise<number> {
+  const before = parseBatch(row);
+  const version = row.version + 1;
+  await row.update(
+    {
+      version,
+      ...batchColumns(batch, card),
+      document: JSON.stringify(batch),
+      updatedAt: new Date().toISOString(),
+    },
+    { transaction },
+  );
+  await setSymptoms(context, row.code, batch, transaction);
+  await record(context, batch, version, 'replaced', before, transaction, by);
+  return version;
+}
