@@ -130,6 +130,8 @@ export * from './simulation/saltmarshBatches';
 export * from './simulation/saltmarshMoulds';
 export * from './simulation/saltmarshShelf';
 export * from './formats/batchChecks';
+export * from './formats/batchField';
+export * from './formats/batchFields';
 export * from './formats/documentPath';
 export * from './bench/entry';
 export * from './bench/overpourAdvice';

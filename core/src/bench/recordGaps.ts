@@ -30,29 +30,25 @@ const COSTS: readonly [RegExp, string][] = [
 ];
 
 /** Words a diagnosis asks for that no limit covers. */
-const WORDS: readonly { field: string; label: string; costs: string; asks: (p: Product, b: Batch) => boolean }[] = [
+const WORDS: readonly { field: string; costs: string; asks: (p: Product, b: Batch) => boolean }[] = [
   {
     field: 'mix.scrapedWalls',
-    label: 'Walls scraped while stirring',
     costs: 'sticky spots stay unexplained',
     asks: (p) => p.family !== 'uv-acrylate',
   },
   {
     field: 'mix.tool',
-    label: 'Stirred with',
     costs: 'water from a wooden stick cannot be ruled out',
     asks: (p) => p.moistureSensitive === true,
   },
-  { field: 'mix.vigour', label: 'How hard it was stirred', costs: 'whipped-in air cannot be told', asks: () => true },
+  { field: 'mix.vigour', costs: 'whipped-in air cannot be told', asks: () => true },
   {
     field: 'pour.scrapedCup',
-    label: 'Cup scraped into the mould',
     costs: 'sticky spots stay unexplained',
     asks: (p) => p.family !== 'uv-acrylate',
   },
   {
     field: 'mould.degassed',
-    label: 'Mould degassed',
     costs: 'pimples cannot be laid to the mould',
     asks: (_, b) => (b.pressure?.gaugeKPa ?? 0) > 0,
   },
@@ -68,7 +64,7 @@ export function recordGaps(product: Product, batch: Batch): RecordGap[] {
       costs: COSTS.find(([at]) => at.test(r.field))?.[1] ?? 'one limit less to argue from',
     }));
   const words = WORDS.filter((w) => w.asks(product, batch) && valueAt(batch, w.field) == null).map(
-    ({ field, label, costs }) => ({ field, label, costs }),
+    ({ field, costs }) => ({ field, label: fieldLabel(field), costs }),
   );
   return [...limits, ...words];
 }

@@ -1,5 +1,5 @@
 import type { CauseShare, SymptomDiagnosis, Together } from '../formats/diagnosis';
-import { fieldLabel } from '../limits/fieldLabels';
+import { askLabel } from '../limits/fieldLabels';
 import { causeTitle } from './catalogue';
 
 /** From this share a cause is named alone. */
@@ -32,9 +32,7 @@ export function summarySentence({
   const [first, second] = causes.filter((c) => c.id !== 'something-else');
   const unknown = causes.find((c) => c.id === 'something-else')?.share ?? 1;
   if (!first || first.share < TELLING_SHARE || unknown > first.share) {
-    const question = ask[0]
-      ? ` Find out first: ${lowerFirst(fieldLabel(ask[0].field))}.`
-      : ' Nothing in it stands out.';
+    const question = ask[0] ? ` Find out first: ${lowerFirst(askLabel(ask[0].field))}.` : ' Nothing in it stands out.';
     return `The record does not tell why.${question}`;
   }
   const name = causeTitle(first.id);

@@ -1,4 +1,5 @@
 import type { Batch } from './batch';
+import { BATCH_SECTIONS, isTextField } from './batchFields';
 import { eachLeaf, isTree, isWritable, parsePath, putValue, type Tree } from './documentPath';
 
 /** Parts of a batch that are too long for columns of their own: they stand in one cell, as JSON. */
@@ -30,35 +31,10 @@ export function batchToRow(batch: Batch): Record<string, string> {
   return row;
 }
 
-/** The order of the work, for a table's columns. */
+/** Long sections come last. */
 const COLUMN_ORDER = [
-  'format',
-  'code',
-  'startedAt',
-  'by',
-  'product',
-  'lotA',
-  'lotB',
-  'room',
-  'resin',
-  'mix',
-  'additives',
-  'degas',
-  'pour',
-  'pressure',
-  'mould',
-  'inclusions',
-  'layerBelow',
-  'cure',
-  'witness',
-  'checks',
-  'quickTests',
-  'mends',
-  'copiedFrom',
-  'note',
-  'readings',
-  'bench',
-  'plan',
+  ...BATCH_SECTIONS.filter((section) => !IN_ONE_CELL.has(section)),
+  ...BATCH_SECTIONS.filter((section) => IN_ONE_CELL.has(section)),
 ];
 const placeOf = (column: string) => {
   const at = COLUMN_ORDER.indexOf(/^[^.[]+/.exec(column)?.[0] ?? '');
@@ -88,9 +64,10 @@ function valueOf(cell: string): unknown {
   return /^-?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$/.test(text) ? Number(text.replace(',', '.')) : text;
 }
 
-/** Texts, whatever they look like: a code of figures alone stays a text. */
-const TEXT_COLUMN =
-  /(?:^|\.)(?:code|by|note|name|what|where|says|openedOn|useBy|poured|cause|test|outcome|startedAt|id)$/;
+/** Fields beside the format's own that hold text, whatever it looks like. */
+const TEXT_COLUMN = /(?:^|\.)(?:code|by|note|name|what|where|says|id)$/;
+const isText = (path: string) => isTextField(path) ?? TEXT_COLUMN.test(path);
+
 /** The document that a row holds; empty cells are left out, as not recorded. It still has to be checked by its schema. */
 export function batchFromRow(row: Readonly<Record<string, string | undefined>>): Tree {
   const document: Tree = { format: 'warm-jar.batch/1' };
@@ -99,7 +76,7 @@ export function batchFromRow(row: Readonly<Record<string, string | undefined>>):
     const steps = text === '' ? null : parsePath(path.trim());
     if (!steps || !isWritable(steps)) continue;
     const value = valueOf(text);
-    putValue(document, steps, TEXT_COLUMN.test(path) && typeof value === 'number' ? text : value);
+    putValue(document, steps, isText(path) && typeof value === 'number' ? text : value);
   }
   return document;
 }

@@ -34,10 +34,6 @@ const CONVINCED = 0.05;
 /** Batches a side beyond which one more answer is not asked for. */
 const MAX_A_SIDE = 40;
 
-const OWN_LABELS: Readonly<Record<string, string>> = {
-  'mix.total': 'Size of the batch',
-  'mix.ratioBFor100A': 'B for 100 of A',
-};
 /** A label within a sentence: `Lot A` stays, `Stir` becomes `stir`. */
 const within = (label: string) =>
   /^(Lot|Part) [AB]|^B for/.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
@@ -66,7 +62,7 @@ function fieldsOf(batches: readonly Batch[]): TrialField[] {
   const names = [...new Set(all.flatMap((m) => [...m.keys()]))].filter(isMaking).sort();
   return names.map((field) => {
     const values = all.map((m) => plain(m.get(field)));
-    return { field, label: OWN_LABELS[field] ?? fieldLabel(field), values, state: stateOf(values) };
+    return { field, label: fieldLabel(field), values, state: stateOf(values) };
   });
 }
 

@@ -1,103 +1,67 @@
-/** The field's standard words for every path a limit reading or a question may carry. */
-const LABELS: Record<string, string> = {
-  'room.temperatureC': 'Room',
-  'room.humidityPct': 'Room damp',
+import { anyPlace, batchField } from '../formats/batchFields';
+
+/** What limits and questions speak of that is no single field of the record. */
+const WORKED_OUT: Readonly<Record<string, string>> = {
   'air.dewPointSpreadK': 'Above dew point',
-  'resin.temperatureAC': 'Part A before mixing',
-  'resin.temperatureBC': 'Part B before mixing',
-  'resin.atPourC': 'Resin at pour',
-  'resin.warming': 'Resin warmed by',
   'mix.ratioErrorPct': 'Ratio, B for A',
-  'mix.catalystPct': 'Catalyst',
-  'mix.stirMin': 'Stir',
-  'mix.scrapedWalls': 'Wall and bottom scraped',
-  'mix.secondCup': 'Second cup',
-  'mix.tool': 'Stirrer',
-  'mix.amountA': 'Amount of A',
-  'mix.amountB': 'Amount of B',
-  'mix.scaleStepG': 'Scale step',
+  'mix.total': 'Size of the batch',
+  'mix.ratioBFor100A': 'B for 100 of A',
   'additives.totalPct': 'Loading, total',
-  'degas.minutes': 'Degas time',
-  'degas.vacuumKPaAbs': 'Vacuum',
-  'degas.method': 'Degas method',
-  'pour.startedMin': 'Pour began',
-  'pour.finishedMin': 'Pour ended',
-  'pour.depthMm': 'Depth of pour',
-  'pour.scrapedCup': 'Cup scraped out',
-  'pour.leftG': 'Left in the cup',
-  'pressure.gaugeKPa': 'Pressure',
-  'pressure.reachedMin': 'Full pressure at',
-  'pressure.releasedMin': 'Pressure let go at',
-  'mould.thinnestMm': 'Thinnest section',
-  'layerBelow.hoursSince': 'Since the layer below',
-  'layerBelow.massLossPct': 'Layer below, last mass loss',
-  'cure.temperatureC': 'Cure temperature',
-  'cure.peakC': 'Peak exotherm',
-  'cure.demouldedMin': 'Demoulded at',
-  'cure.lightMJPerCM2': 'Light dose',
-  'lotA.openedOn': 'Lot A, open for',
-  'lotB.openedOn': 'Lot B, open for',
-  'lotA.useBy': 'Lot A, use by',
-  'lotB.useBy': 'Lot B, use by',
   'light.stable': 'Light stability',
-  'lotA.colour': 'Lot A, colour',
-  'lotB.colour': 'Lot B, colour',
-  'mix.vigour': 'How it was stirred',
-  'mix.shaken': 'Shaken',
-  'pour.tilted': 'Mould tilted',
-  'pour.fast': 'Poured fast',
-  'pour.flame': 'Flame or hot air',
-  'pour.releaseMist': 'Release mist',
-  'mould.rubber': 'Mould rubber',
-  'mould.degassed': 'Mould degassed',
-  'mould.finish': 'Mould finish',
-  'mould.clean': 'Mould clean',
-  'mould.pulls': 'Pulls of the mould',
-  'mould.code': 'This mould before',
-  'mould.contacts': 'What it touched',
-  'mould.temperatureC': 'Mould',
-  'cure.film': 'Film or wax over it',
-  'cure.covered': 'Covered',
-  'layerBelow.sanded': 'Layer below sanded',
-  'layerBelow.wiped': 'Layer below wiped',
-  'mould.sealed': 'Seams and edges sealed',
-  'mould.volumeML': 'What the cavities hold',
-  'pour.levelLostMm': 'Level fell before gel',
-  'mix.stirAfterColourMin': 'Stirred after the colour',
-  'base.kind': 'What it lies on',
-  'base.sealed': 'Base sealed',
   readings: 'Readings of the gauge',
-  'layerBelow.family': 'Layer below',
-  'checks[].afterH': 'When it was seen',
-  'checks[].shore': 'Second hardness reading',
-  'additives[].kind': 'What was mixed in',
   additives: 'Colour and fill',
   waxed: 'Wax in the product',
 };
 
-const INCLUSION_WORDS: Readonly<Record<string, string>> = {
-  what: 'with this resin before',
-  laid: 'laid in before or after the pour',
-  moved: 'moved under the resin',
+/** What a question asks of a field, where that is more than its name. */
+const ASKED: Readonly<Record<string, string>> = {
+  'mould.code': 'This mould before',
+  'checks[].shore': 'Second hardness reading',
+  'additives[].kind': 'What was mixed in',
+  'inclusions[].what': 'Inclusion, with this resin before',
 };
 
-/** The word people use for a field, such as `room.temperatureC`; indexed and per-kind fields are worded from their parts. */
-export function fieldLabel(field: string): string {
-  const test = /^quickTests\.(.+)$/.exec(field)?.[1];
-  if (test) return `Test: ${test.replaceAll('-', ' ')}`;
-  const treated = /^inclusions\[(\d*)\]\.(treated|what|sealed|kind|laid|moved)$/.exec(field);
-  if (treated)
-    return `Inclusion${treated[1] ? ` ${Number(treated[1]) + 1}` : ''}, ${INCLUSION_WORDS[treated[2] ?? ''] ?? treated[2]}`;
-  if (/^additives\[\d+\]\.applied$/.test(field)) return 'How the colour went on';
-  const looked = /^checks\[(\d+)\]\.afterH$/.exec(field)?.[1];
-  if (looked) return `Check ${Number(looked) + 1}, when it was seen`;
-  const known = LABELS[field];
-  if (known) return known;
-  const kind = /^additives\.(.+)\.pct$/.exec(field)?.[1];
-  if (kind) return `Loading, ${kind.replaceAll('-', ' ')}`;
-  const inclusion = /^inclusions\[(\d+)\]\.moisturePct$/.exec(field)?.[1];
-  if (inclusion) return `Inclusion ${Number(inclusion) + 1}, moisture`;
-  const check = /^checks\[(\d+)\]\.shore$/.exec(field)?.[1];
-  if (check) return `Check ${Number(check) + 1}, hardness`;
-  return field;
+/** What one row of a list is called, with its number after it. */
+const ROWS: Readonly<Record<string, string>> = {
+  inclusions: 'Inclusion',
+  checks: 'Check',
+  additives: 'Additive',
+  readings: 'Reading',
+  mends: 'Mend',
+  quickTests: 'Quick test',
+  cups: 'Cup',
+  castings: 'Casting',
+  outcome: 'Outcome',
+};
+
+const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+const spaced = (word: string) => word.replaceAll('-', ' ');
+
+/** `inclusions[1].moisturePct` in words; null for a path that lies in no list. */
+function rowLabel(path: string): string | null {
+  const [, list, place, rest] = /^(\w+)\[(\d*)\]\.(.+)$/.exec(path) ?? [];
+  const row = list === undefined ? undefined : ROWS[list];
+  if (row === undefined || rest === undefined) return null;
+  const name = batchField(`${list}[].${rest}`)?.label;
+  const number = place ? ` ${Number(place) + 1}` : '';
+  return name === undefined ? null : `${row}${number}, ${lowerFirst(name)}`;
 }
+
+/** A test, or the loading of one kind; null for any other path. */
+function keyedLabel(path: string): string | null {
+  const test = /^quickTests\.(.+)$/.exec(path)?.[1];
+  if (test) return `Test: ${spaced(test)}`;
+  const kind = /^additives\.(.+)\.pct$/.exec(path)?.[1];
+  return kind ? `Loading, ${spaced(kind)}` : null;
+}
+
+/**
+ * The word people use for a field, such as `room.temperatureC`: the table's own, with the row it lies in; what limits and
+ * questions work out has its own words. A path that nobody knows stays as it is.
+ */
+export function fieldLabel(path: string): string {
+  return WORKED_OUT[path] ?? keyedLabel(path) ?? rowLabel(path) ?? batchField(path)?.label ?? path;
+}
+
+/** What a question about a field is called: of a mould, say, it asks what it did before. */
+export const askLabel = (path: string): string => ASKED[anyPlace(path)] ?? fieldLabel(path);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HistoryEntry } from '@warm-jar/core';
+import { fieldLabel, type HistoryEntry } from '@warm-jar/core';
 import { shallowRef, watch } from 'vue';
 import { api } from '../../api/client';
 import { dayAndTime } from '../../components/words';
@@ -25,8 +25,9 @@ watch(
 const MAX_NAMED = 4;
 const what = (h: HistoryEntry) => {
   if (h.action !== 'replaced') return h.action;
-  const more = h.changed.length - MAX_NAMED;
-  return `changed ${h.changed.slice(0, MAX_NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
+  const names = [...new Set(h.changed.map(fieldLabel))];
+  const more = names.length - MAX_NAMED;
+  return `changed ${names.slice(0, MAX_NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
 };
 </script>
 

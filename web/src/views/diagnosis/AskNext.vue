@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fieldLabel, sayMinutes, type Ask, type Batch, type Product } from '@warm-jar/core';
+import { askLabel, sayMinutes, type Ask, type Batch, type Product } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import FieldEntry from '../../components/form/FieldEntry.vue';
@@ -20,7 +20,7 @@ const open = ref<string | null>(null);
 const questions = computed(() =>
   props.ask.slice(0, MOST).map((a) => ({
     ...a,
-    label: a.test?.title ?? fieldLabel(a.field),
+    label: a.test?.title ?? askLabel(a.field),
     answer: a.test ? null : answerField(a.field, props.product, props.batch),
   })),
 );

@@ -1,5 +1,5 @@
 import type { Batch, Product } from '@warm-jar/core';
-import { SECTIONS } from '../logbatch/fields';
+import { SECTIONS } from '../../components/form/recordFields';
 import type { Field } from '../../components/form/field';
 
 /** Fields asked for that the log page enters as something other than one figure. */

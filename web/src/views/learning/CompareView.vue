@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { checksInOrder } from '@warm-jar/core';
-import { unitInName, type FairTrial, type TrialField } from '@warm-jar/core';
+import { batchField, unitInName, type FairTrial, type TrialField } from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { logApi } from '../../api/learning';
@@ -29,7 +29,7 @@ function said(f: TrialField, v: TrialField['values'][number]): string {
   if (v === null) return '';
   if (typeof v === 'boolean') return v ? 'yes' : 'no';
   if (typeof v === 'string') return inWords(v);
-  const unit = unitInName(f.field);
+  const unit = batchField(f.field)?.unit ?? unitInName(f.field);
   return unit === '' ? String(Math.round(v * 100) / 100) : units.say(v, unit);
 }
 const lastCheck = (i: number) => checksInOrder(batches.value[i] ?? {}).at(-1);

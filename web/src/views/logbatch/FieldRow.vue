@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useDraftContext } from './draftContext';
 import FieldEntry from '../../components/form/FieldEntry.vue';
-import type { RecordField } from './fields';
+import type { RecordField } from '../../components/form/recordFields';
 
 /** A field with its name before it and, where the card limits it, the strip behind it. */
 const props = defineProps<{ field: RecordField }>();
@@ -16,7 +16,9 @@ const reading = computed(() => {
 
 <template>
   <div class="field-row">
-    <span class="label">{{ field.label }}</span>
+    <span class="label"
+      >{{ field.label }}<small v-if="field.help" class="help">{{ field.help }}</small></span
+    >
     <FieldEntry :field="field" :path="field.path" />
     <LimitStrip v-if="reading" :reading="reading" bare />
   </div>
@@ -32,6 +34,10 @@ const reading = computed(() => {
 }
 .label {
   line-height: 1.2;
+}
+.help {
+  display: block;
+  color: var(--ink-700);
 }
 @media (max-width: 980px) {
   .field-row {

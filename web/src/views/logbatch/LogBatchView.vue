@@ -11,7 +11,7 @@ import MomentEntry from '../../components/MomentEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
-import { ADDITIVE_FIELDS, INCLUSION_FIELDS, fieldsFor, sectionsFor } from './fields';
+import { fieldsFor, rowFields, sectionsFor } from '../../components/form/recordFields';
 import FieldRow from './FieldRow.vue';
 import ListRows from '../../components/form/ListRows.vue';
 import LimitStrip from '../../components/LimitStrip.vue';
@@ -111,12 +111,12 @@ const choose = (slug: string) => {
           v-if="['conditions', 'clear', 'pour', 'press', 'cure', 'mix'].includes(s.id)"
         />
         <PickFromShelf v-if="product" :section="s.id" :product="product" />
-        <ListRows v-if="s.id === 'colour'" path="additives" :fields="ADDITIVE_FIELDS" one="additive"
+        <ListRows v-if="s.id === 'colour'" path="additives" :fields="rowFields('additives')" one="additive"
           ><template #default="{ rows }"
             ><template v-if="rows.length"
               ><LimitStrip v-for="r in stripsOf('additives.')" :key="r.field" :reading="r" /></template></template
         ></ListRows>
-        <ListRows v-else-if="s.id === 'inclusions'" path="inclusions" :fields="INCLUSION_FIELDS" one="inclusion"
+        <ListRows v-else-if="s.id === 'inclusions'" path="inclusions" :fields="rowFields('inclusions')" one="inclusion"
           ><LimitStrip v-for="r in stripsOf('inclusions[')" :key="r.field" :reading="r"
         /></ListRows>
         <details v-else-if="product && s.id === 'lots'" :open="lotsByHand">

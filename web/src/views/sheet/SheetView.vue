@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { planSchema, sayMinutes, weightParts, type Plan } from '@warm-jar/core';
+import { fieldLabel, planSchema, sayMinutes, weightParts, type Plan } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, toRef } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -22,8 +22,8 @@ const qr = computed(() => codePath(address.value));
 const rows = computed(() => {
   if (!plan.value) return [];
   const { partA, partB, additives, catalystPct } = plan.value;
-  const second =
-    catalystPct !== null ? `Catalyst, ${catalystPct.toFixed(2)} %` : product.value?.ratio.powder ? 'Powder' : 'B';
+  const other = product.value?.ratio.powder ? 'Powder' : 'B';
+  const second = catalystPct === null ? other : `Catalyst, ${catalystPct.toFixed(2)} %`;
   return [
     {
       name: product.value?.ratio.powder ? 'Liquid' : 'A',
@@ -51,6 +51,15 @@ const rows = computed(() => {
     })),
   ];
 });
+/** What is written down by hand beside the weights, under the names that the log page has for it. */
+const TO_WRITE = [
+  'room.temperatureC',
+  'room.humidityPct',
+  'resin.temperatureAC',
+  'resin.temperatureBC',
+  'by',
+  'note',
+].map(fieldLabel);
 const STEPS = {
   stir: 'stir',
   rest: 'rest',
@@ -166,7 +175,7 @@ const print = () => {
           </template>
           <p v-else>No plan was made for this batch.</p>
           <div class="notes">
-            <span>Room</span><span>Damp</span><span>Resin A</span><span>Resin B</span><span>By</span><span>Notes</span>
+            <span v-for="name in TO_WRITE" :key="name">{{ name }}</span>
           </div>
           <ul class="cautions">
             <li v-for="c in cautions" :key="c">{{ c }}</li>

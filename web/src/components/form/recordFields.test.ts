@@ -1,7 +1,7 @@
 import { SALTMARSH_CARDS, batchSchema, limitReadings, saltmarshCard, soundBatch } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
 import { withValue } from '../../stores/draftPath';
-import { fieldsFor, sectionsFor } from './fields';
+import { fieldsFor, sectionsFor } from './recordFields';
 
 const SAMPLE = {
   number: 3,
