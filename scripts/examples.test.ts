@@ -5,13 +5,10 @@ import * as core from '@warm-jar/core';
 
 const ROOT = new URL('../core/src/', import.meta.url).pathname;
 const files = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((e) =>
-    e.isDirectory()
-      ? files(join(folder, e.name))
-      : e.name.endsWith('.ts') && !e.name.endsWith('.test.ts')
-        ? [join(folder, e.name)]
-        : [],
-  );
+  readdirSync(folder, { withFileTypes: true }).flatMap((e) => {
+    if (e.isDirectory()) return files(join(folder, e.name));
+    return e.name.endsWith('.ts') && !e.name.endsWith('.test.ts') ? [join(folder, e.name)] : [];
+  });
 
 /** Cards that examples name in camel case. */
 const cards = Object.fromEntries(

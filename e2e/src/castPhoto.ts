@@ -11,7 +11,10 @@ export const PATCHES = { card: { x: 0.2, y: 0.5 }, cast: { x: 0.55, y: 0.5 }, sa
 /** A made-up photo of a cast between a white card and an untouched sample, as a file. */
 export function castPhoto(colours: { card: Rgb; cast: Rgb; sample: Rgb }): string {
   const png = new PNG({ width: WIDTH, height: HEIGHT });
-  const at = (x: number): Rgb => (x < WIDTH * 0.35 ? colours.card : x < WIDTH * 0.72 ? colours.cast : colours.sample);
+  const at = (x: number): Rgb => {
+    if (x < WIDTH * 0.35) return colours.card;
+    return x < WIDTH * 0.72 ? colours.cast : colours.sample;
+  };
   for (let y = 0; y < HEIGHT; y += 1) {
     for (let x = 0; x < WIDTH; x += 1) {
       const inside = y > 40 && y < HEIGHT - 40 && x % 168 > 14;

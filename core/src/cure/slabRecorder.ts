@@ -42,11 +42,6 @@ export function slabRecorder(c: SlabConditions, maxC: number): SlabRecorder {
     const temperature = Array.from(state.temperature.subarray(0, c.nodes), (v) => Math.min(v, maxC));
     kept.push({ minute, temperature, alpha: [...state.alpha] });
   };
-  const thin = () => {
-    if (kept.length < MAX_KEPT) return;
-    kept = kept.filter((_, i) => i % 2 === 0);
-    every *= 2;
-  };
   /** @returns how far the furthest node is from the room, K */
   const lookAtNodes = (state: SlabState, before: SlabState, minute: number, h: number): number => {
     let furthest = 0;
@@ -70,7 +65,9 @@ export function slabRecorder(c: SlabConditions, maxC: number): SlabRecorder {
       awayK = furthest;
       accepted += 1;
       if (accepted % every === 0) keep(state, minute);
-      thin();
+      if (kept.length < MAX_KEPT) return;
+      kept = kept.filter((_, i) => i % 2 === 0);
+      every *= 2;
     },
     keep,
     keepLast: (state, minute) => {

@@ -29,7 +29,7 @@ describe('what to ask next', () => {
     );
     const typed = asked.filter((a) => a.effortMin < 1);
     expect(typed.map((a) => a.bits)).toEqual([...typed.map((a) => a.bits)].sort((a, b) => b - a));
-    const efforts = asked.map((a) => (a.effortMin < 1 ? 0 : a.effortMin < 20 ? 1 : a.effortMin < 1440 ? 2 : 3));
+    const efforts = asked.map((a) => [1, 20, 1440].filter((edge) => a.effortMin >= edge).length);
     expect(efforts).toEqual([...efforts].sort((a, b) => a - b));
     expect(asked.some((a) => a.test)).toBe(true);
     expect(asked.map((a) => a.field)).toEqual(

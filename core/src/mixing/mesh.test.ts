@@ -27,7 +27,9 @@ function sphere(r: number, n: number): T[] {
   const at = (i: number, j: number): V => {
     const [theta, phi] = [(Math.PI * i) / n, (Math.PI * 2 * (j % (2 * n))) / (2 * n)];
     const s = i === 0 || i === n ? 0 : Math.sin(theta);
-    return [r * s * Math.cos(phi), r * s * Math.sin(phi), r * (i === 0 ? 1 : i === n ? -1 : Math.cos(theta))];
+    // The poles to the last digit, so that their triangles meet.
+    const z = i % n === 0 ? Math.sign(n / 2 - i) : Math.cos(theta);
+    return [r * s * Math.cos(phi), r * s * Math.sin(phi), r * z];
   };
   const out: T[] = [];
   for (let i = 0; i < n; i += 1) {

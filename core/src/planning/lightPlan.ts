@@ -36,6 +36,10 @@ function doseBelowAll(doseMJPerCM2: number, perLayer: number, layers: number): n
   return doseMJPerCM2 * passed;
 }
 
+/** A dose that does not pass the critical one cures nothing, in however many layers. */
+const curesAnything = (doseMJPerCM2: number, criticalMJPerCM2: number, penetrationMm: number): boolean =>
+  penetrationMm > 0 && doseMJPerCM2 <= MAX_DOSE && doseMJPerCM2 > criticalMJPerCM2;
+
 function baseWords(base: Product, doseMJPerCM2: number): string {
   const stable = base.light?.stable;
   if (stable == null) return `${base.name}'s card does not say whether it is light-proof.`;
@@ -60,8 +64,7 @@ export function lightPlan(
   const deepestMm = product.depth?.maxMm ?? null;
   const forDepthMm = Math.min((deepestMm ?? depthMm) / RESERVE, MAX_DEPTH_MM);
   const stated = doseMJPerCM2 ?? doseForDepthMJPerCM2({ depthMm: forDepthMm, criticalMJPerCM2, penetrationMm });
-  // A dose that does not pass the critical one cures nothing, in however many layers.
-  if (!(penetrationMm > 0) || !(stated <= MAX_DOSE) || stated <= criticalMJPerCM2) return null;
+  if (!curesAnything(stated, criticalMJPerCM2, penetrationMm)) return null;
   const cured = cureDepthMm({ doseMJPerCM2: stated, criticalMJPerCM2, penetrationMm });
   const layerMaxMm = Math.min(deepestMm ?? Infinity, cured * RESERVE);
   const layers = poursFor(depthMm, layerMaxMm);

@@ -69,12 +69,15 @@ function coloursOf(product: Product, batch: Batch, maxPct: number | undefined): 
 const kept = <K extends keyof PlanSettings>(key: K, value: PlanSettings[K] | null): PlanSettings =>
   value == null ? {} : { [key]: value };
 
+const resinC = (resin: Batch['resin']) => resin?.atPourC ?? resin?.temperatureAC ?? null;
+
 function recordedSettings({ resin, mould, mix, degas, pressure, pour }: Batch): PlanSettings {
+  const rested = degas?.method === 'rest' ? degas.minutes : null;
   return {
-    ...kept('resinC', resin?.atPourC ?? resin?.temperatureAC ?? null),
+    ...kept('resinC', resinC(resin)),
     ...kept('mouldC', mould?.temperatureC ?? null),
     ...kept('stirMin', mix?.stirMin ?? null),
-    ...kept('restMin', degas?.method === 'rest' ? (degas.minutes ?? null) : null),
+    ...kept('restMin', rested ?? null),
     ...kept('pressureKPa', pressure?.gaugeKPa || null),
     ...kept('depthMm', pour?.depthMm ?? null),
   };

@@ -27,6 +27,11 @@ function span(low: number | null, high: number | null, measured: number | null):
   return high !== null ? [Math.min(0, limit - size), limit + 0.75 * size] : [Math.min(0, limit - size), limit + size];
 }
 
+function clippedAt(share: number): StripScale['clipped'] {
+  if (share < 0) return 'low';
+  return share > 1 ? 'high' : null;
+}
+
 /** Where band and mark stand on the strip of a reading. A lone limit's band runs to the strip's end. */
 export function stripScale(reading: Pick<LimitReading, 'measured' | 'low' | 'high'>): StripScale {
   const [low, high, measured] = [number(reading.low), number(reading.high), number(reading.measured)];
@@ -35,10 +40,10 @@ export function stripScale(reading: Pick<LimitReading, 'measured' | 'low' | 'hig
   const raw = measured === null ? null : at(measured);
   const hasBand = low !== null || high !== null;
   return {
-    bandFrom: hasBand ? (low === null ? 0 : at(low)) : null,
-    bandTo: hasBand ? (high === null ? 1 : at(high)) : null,
+    bandFrom: hasBand ? at(low ?? from) : null,
+    bandTo: hasBand ? at(high ?? to) : null,
     mark: raw === null ? null : Math.min(0.985, Math.max(0.015, raw)),
-    clipped: raw === null ? null : raw < 0 ? 'low' : raw > 1 ? 'high' : null,
+    clipped: raw === null ? null : clippedAt(raw),
     ticks: Array.from({ length: TICKS + 1 }, (_, i) => i / TICKS),
   };
 }

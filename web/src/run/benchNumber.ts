@@ -9,19 +9,20 @@ export interface WeighTarget {
 /** Target of part A by the plan; of part B by what A really was. */
 export function weighTarget(product: Product, batch: Batch, part: 'A' | 'B'): WeighTarget {
   const plan = planOf(batch);
-  if (part === 'A') return { name: product.ratio.powder ? 'Liquid' : 'A', targetG: plan?.partA.massG ?? null };
+  const { catalyst, powder } = product.ratio;
+  if (part === 'A') return { name: powder ? 'Liquid' : 'A', targetG: plan?.partA.massG ?? null };
   const a = batch.mix?.amountA ?? null;
-  const dose = product.ratio.catalyst;
-  if (dose) {
-    const pct = plan?.catalystPct ?? dose.typicalPct ?? null;
-    return { name: 'Catalyst', targetG: a === null || pct === null ? null : (a * pct) / 100 };
-  }
-  const parts = weightParts(product);
-  return {
-    name: product.ratio.powder ? 'Powder' : 'B',
-    targetG: a === null || !parts ? (plan?.partB.massG ?? null) : (a * parts.b) / parts.a,
-  };
+  if (catalyst) return { name: 'Catalyst', targetG: doseG(a, plan?.catalystPct ?? catalyst.typicalPct ?? null) };
+  return { name: powder ? 'Powder' : 'B', targetG: otherPartG(product, a) ?? plan?.partB.massG ?? null };
 }
+
+/** B to what A really was; null where A was not weighed or the card has no ratio by weight. */
+function otherPartG(product: Product, a: number | null): number | null {
+  const parts = weightParts(product);
+  return a === null || !parts ? null : (a * parts.b) / parts.a;
+}
+
+const doseG = (a: number | null, pct: number | null) => (a === null || pct === null ? null : (a * pct) / 100);
 
 /** The last tenth of a weighing takes up two fifths of its bar: there the hand has to slow. */
 const [FINE_FROM, FINE_AT, FULL_AT] = [0.9, 0.55, 0.95];

@@ -1,8 +1,9 @@
 import { issuesFromZod } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, provide, ref, type Ref } from 'vue';
+import { computed, ref, type Ref } from 'vue';
 import type { z } from 'zod';
-import { FORM, type FormContext } from '../components/form/formContext';
+import { provideForm, type FormContext } from '../components/form/formContext';
+import { textIssues, withText, without, type TypedTexts } from '../components/form/typedTexts';
 import { carryOver, valueAt, withValue, type Tree } from './draftPath';
 
 /** A document being filled in, with texts that are no numbers yet; null while nothing was changed. */
@@ -23,56 +24,54 @@ export function withoutEmpty(document: Tree): Tree {
   );
 }
 
+/** What was changed of a document, kept in the browser under a key. */
+const keptForm = (key: string) =>
+  useLocalStorage<Kept | null>(`warm-jar.form.${key}`, null, {
+    flush: 'sync',
+    serializer: { read: (v) => JSON.parse(v) as Kept | null, write: (v) => JSON.stringify(v) },
+  });
+
+/** What is wrong with a document: texts that are no numbers, then what its schema says. */
+function faultsOf(texts: TypedTexts, parsed: z.ZodSafeParseResult<unknown>): Record<string, string> {
+  const all = textIssues(texts);
+  if (!parsed.success) for (const { path, message } of issuesFromZod(parsed.error)) all[path] ??= message;
+  return all;
+}
+
 /**
  * A form over one document of the shelf. What is typed is kept in the browser until it is saved or dropped, so a
  * refusal or a reload loses nothing.
  * @param start the stored document, or what a new one begins as
  */
 export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref<Tree>) {
-  const kept = useLocalStorage<Kept | null>(`warm-jar.form.${key}`, null, {
-    flush: 'sync',
-    serializer: { read: (v) => JSON.parse(v) as Kept | null, write: (v) => JSON.stringify(v) },
-  });
+  const kept = keptForm(key);
   const serverIssues = ref<Record<string, string>>({});
   const tried = ref(false);
   const document = computed<Tree>(() => kept.value?.document ?? start.value);
   const texts = computed(() => kept.value?.texts ?? {});
-  const changed = computed(() => kept.value !== null);
   const parsed = computed(() => schema.safeParse(withoutEmpty(document.value)));
-  const found = computed(() => {
-    const all: Record<string, string> = Object.fromEntries(
-      Object.keys(texts.value).map((path) => [path, 'Write a number, such as 21.5, or clear the field.']),
-    );
-    if (!parsed.value.success) for (const { path, message } of issuesFromZod(parsed.value.error)) all[path] ??= message;
-    return all;
-  });
+  const found = computed(() => faultsOf(texts.value, parsed.value));
   /** A missing field is only called so once saving was tried; a wrong one at once. */
+  const isShown = (path: string) =>
+    tried.value || texts.value[path] !== undefined || valueAt(document.value, path) != null;
   const issues = computed(() => ({
     ...serverIssues.value,
-    ...Object.fromEntries(
-      Object.entries(found.value).filter(
-        ([path]) => tried.value || texts.value[path] !== undefined || valueAt(document.value, path) != null,
-      ),
-    ),
+    ...Object.fromEntries(Object.entries(found.value).filter(([path]) => isShown(path))),
   }));
   const form: FormContext = {
     value: (path) => valueAt(document.value, path),
     set: (path, value, rawText) => {
-      serverIssues.value = Object.fromEntries(Object.entries(serverIssues.value).filter(([p]) => p !== path));
-      const others = Object.fromEntries(Object.entries(texts.value).filter(([p]) => p !== path));
-      kept.value = {
-        document: withValue(document.value, path, value),
-        texts: rawText === undefined ? others : { ...others, [path]: rawText },
-      };
+      serverIssues.value = without(serverIssues.value, path);
+      kept.value = { document: withValue(document.value, path, value), texts: withText(texts.value, path, rawText) };
     },
     issues,
     texts,
   };
-  provide(FORM, form);
+  provideForm(form);
   return {
     ...form,
     document,
-    changed,
+    changed: computed(() => kept.value !== null),
     tried,
     serverIssues,
     /** The document to be stored, or null with its problems shown. */

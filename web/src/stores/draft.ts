@@ -2,6 +2,7 @@ import { batchSchema, issuesFromZod, type Batch } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
+import { textIssues, withText, without } from '../components/form/typedTexts';
 import { valueAt, withValue, type Tree } from './draftPath';
 import { useSession } from './session';
 
@@ -46,17 +47,16 @@ export const useDraft = defineStore('draft', () => {
   function set(code: string | null, path: string, value: unknown, rawText?: string): void {
     const draft = kept.value[keyOf(code)];
     if (!draft) return;
-    const texts = Object.fromEntries(Object.entries(draft.texts).filter(([p]) => p !== path));
     put(code, {
       ...draft,
       document: withValue(draft.document, path, value),
-      texts: rawText === undefined ? texts : { ...texts, [path]: rawText },
+      texts: withText(draft.texts, path, rawText),
     });
     if (path === 'by' && typeof value === 'string') session.choose(value);
   }
 
   function discard(code: string | null): void {
-    kept.value = Object.fromEntries(Object.entries(kept.value).filter(([key]) => key !== keyOf(code)));
+    kept.value = without(kept.value, keyOf(code));
   }
 
   /** The draft's version moved on because somebody else's change was read in between. */
@@ -70,9 +70,7 @@ export const useDraft = defineStore('draft', () => {
 
 /** What still stops a draft from being stored, by field path. */
 export function draftIssues(draft: Draft): { batch: Batch | null; issues: Record<string, string> } {
-  const issues: Record<string, string> = Object.fromEntries(
-    Object.keys(draft.texts).map((path) => [path, 'Write a number, such as 21.5, or clear the field.']),
-  );
+  const issues = textIssues(draft.texts);
   if (!valueAt(draft.document, 'product.slug')) issues['product.slug'] = 'Choose the product.';
   const parsed = batchSchema.safeParse(draft.document);
   if (!parsed.success) for (const { path, message } of issuesFromZod(parsed.error)) issues[path] ??= message;

@@ -15,88 +15,107 @@ const isAway = (error: unknown): boolean =>
   error instanceof ApiProblem &&
   (error.status === 0 || error.status >= 500 || error.status === 429 || error.status === 401);
 
-/**
- * Sends entries one after another in the order they were made. An entry that the server refuses stops the later ones of
- * its batch, so that they never land on ground that is not there; other batches go on.
- */
-export function sendInOrder(deps: SendDeps) {
+/** What the server says of an entry that it does not take. */
+const refusalWords = ({ message, issues }: ApiProblem) => [message, ...issues.map((i) => i.message)].join(' ');
+
+/** The entries that wait, in their order; each change is told. */
+function waitingLine(onQueue: SendDeps['onQueue']) {
   let queue: Waiting[] = [];
-  let [busy, last] = [false, Promise.resolve()];
-  const publishQueue = () => {
-    deps.onQueue([...queue]);
+  const set = (next: Waiting[]) => {
+    queue = next;
+    onQueue([...queue]);
   };
+  return {
+    set,
+    add: (made: Waiting) => {
+      set([...queue, made]);
+    },
+    find: (seq: number) => queue.find((w) => w.seq === seq),
+    remove: (seq: number) => {
+      set(queue.filter((w) => w.seq !== seq));
+    },
+    replace: (changed: Waiting) => {
+      set(queue.map((w) => (w.seq === changed.seq ? changed : w)));
+    },
+    /** The first that may go: one that was refused stops the later ones of its batch. */
+    next: () => {
+      const stopped = new Set(queue.filter((w) => w.problem !== null).map((w) => w.code));
+      return queue.find((w) => !stopped.has(w.code));
+    },
+  };
+}
 
-  /** Sends until nothing is left that can be sent; a second call waits for the first. */
-  function pump(): Promise<void> {
-    if (!busy) {
-      busy = true;
-      last = sendAll();
-    }
-    return last;
-  }
-
-  async function sendAll(): Promise<void> {
+/** Runs a piece of work again and again until it says that there is no more; a second call waits for the first. */
+function pumpOf(next: () => Promise<boolean>): () => Promise<void> {
+  let [busy, last] = [false, Promise.resolve()];
+  async function all(): Promise<void> {
     try {
-      while (await sendNext());
+      while (await next());
     } finally {
       // At once with the last look at the queue, so that nothing added meanwhile is missed.
       busy = false;
     }
   }
+  return () => {
+    if (!busy) {
+      busy = true;
+      last = all();
+    }
+    return last;
+  };
+}
+
+/**
+ * Sends entries one after another in the order they were made. An entry that the server refuses stops the later ones of
+ * its batch, so that they never land on ground that is not there; other batches go on.
+ */
+export function sendInOrder({ db, send, onStored, onQueue, onAway }: SendDeps) {
+  const line = waitingLine(onQueue);
 
   /** @returns whether to go on: false where nothing is left to send, or the server is away */
   async function sendNext(): Promise<boolean> {
-    const stopped = new Set(queue.filter((w) => w.problem !== null).map((w) => w.code));
-    const next = queue.find((w) => !stopped.has(w.code));
+    const next = line.next();
     if (!next) return false;
     try {
-      const stored = await deps.send(next);
-      await deps.db.remove(next.seq);
-      queue = queue.filter((w) => w.seq !== next.seq);
-      deps.onAway(false);
-      deps.onStored(next.code, stored);
+      const stored = await send(next);
+      await db.remove(next.seq);
+      line.remove(next.seq);
+      onAway(false);
+      onStored(next.code, stored);
     } catch (error) {
-      deps.onAway(isAway(error));
+      onAway(isAway(error));
       if (isAway(error)) return false;
       if (!(error instanceof ApiProblem)) throw error;
-      const refused = {
-        ...next,
-        problem:
-          error.issues.length > 0 ? `${error.message} ${error.issues.map((i) => i.message).join(' ')}` : error.message,
-      };
-      await deps.db.put(refused);
-      queue = queue.map((w) => (w.seq === next.seq ? refused : w));
+      const refused = { ...next, problem: refusalWords(error) };
+      await db.put(refused);
+      line.replace(refused);
     }
-    publishQueue();
     return true;
   }
+  const pump = pumpOf(sendNext);
 
   return {
     load: async () => {
-      queue = await deps.db.all();
-      publishQueue();
+      line.set(await db.all());
       await pump();
     },
     add: async (code: string, entry: Waiting['entry']) => {
-      const made = await deps.db.add(code, entry);
-      queue = [...queue, made];
-      publishQueue();
+      line.add(await db.add(code, entry));
       void pump();
     },
     /** Puts a refused entry over what stands there, or lets it go. */
     settle: async (seq: number, how: 'over' | 'drop') => {
-      const found = queue.find((w) => w.seq === seq);
+      const found = line.find(seq);
       if (!found) return;
       if (how === 'drop') {
-        await deps.db.remove(seq);
-        queue = queue.filter((w) => w.seq !== seq);
+        await db.remove(seq);
+        line.remove(seq);
       } else {
         // It was not taken under its first key, so that key is free still.
         const again = { ...found, problem: null, entry: { ...found.entry, over: true } };
-        await deps.db.put(again);
-        queue = queue.map((w) => (w.seq === seq ? again : w));
+        await db.put(again);
+        line.replace(again);
       }
-      publishQueue();
       await pump();
     },
     pump,

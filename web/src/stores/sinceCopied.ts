@@ -24,8 +24,10 @@ export type CopiedAs = Readonly<Partial<PlanForm>>;
 export const copiedAs = (form: PlanForm): CopiedAs =>
   Object.fromEntries(TRACKED.flatMap(({ field }) => (form[field] === null ? [] : [[field, form[field]]])));
 
-const said = (v: unknown, unit: string) =>
-  typeof v === 'number' ? `${v}${unit ? ` ${unit}` : ''}` : typeof v === 'string' ? inWords(v) : '';
+function said(v: unknown, unit: string): string {
+  if (typeof v === 'number') return unit ? `${v} ${unit}` : String(v);
+  return typeof v === 'string' ? inWords(v) : '';
+}
 
 /** What was changed in the plan since it was copied, each in words. */
 export function changedSinceCopy(copied: CopiedAs | null, form: PlanForm): string[] {

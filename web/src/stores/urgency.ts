@@ -70,7 +70,10 @@ export const isLiquid = (stage: Stage): boolean =>
   stage === 'weigh' || stage === 'mix' || stage === 'clear' || stage === 'pour';
 
 /** Liquid resin cannot wait, a vessel under pressure hardly; what has set can. */
-const rank = ({ stage }: WorkItem) => (isLiquid(stage) ? 0 : stage === 'press' ? 1 : 2);
+function rank({ stage }: WorkItem): number {
+  if (isLiquid(stage)) return 0;
+  return stage === 'press' ? 1 : 2;
+}
 
 /** Most urgent first: liquid resin, then the vessel, then by what is due soonest; nothing due comes last. */
 export function byUrgency(a: WorkItem, b: WorkItem): number {

@@ -1,5 +1,4 @@
 import {
-  CoreError,
   depthConflict,
   mouldOf,
   planRequestSchema,
@@ -14,22 +13,19 @@ import {
   type ProductFit,
   type UnitChoice,
 } from '@warm-jar/core';
+import { answerCalls } from './answerCalls';
 
 /** What the planning worker is asked. */
 export type PlanJob =
-  | { readonly kind: 'mould'; readonly id: number; readonly request: unknown; readonly units: UnitChoice }
+  | { readonly kind: 'mould'; readonly request: unknown; readonly units: UnitChoice }
   | {
       readonly kind: 'fits';
-      readonly id: number;
       readonly products: readonly unknown[];
       readonly wish: FitRequest;
       readonly units: UnitChoice;
     }
-  | { readonly kind: 'depth-conflict'; readonly id: number; readonly product: unknown };
+  | { readonly kind: 'depth-conflict'; readonly product: unknown };
 export type PlanResult = MouldAnswer | null | readonly ProductFit[] | CardConflict;
-export type PlanReport = { readonly id: number } & (
-  { readonly progress: number } | { readonly result: PlanResult } | { readonly failure: string }
-);
 
 /** Cards seen before, by their text: what was fitted to one is kept with the object. */
 const cards = new Map<string, Product>();
@@ -42,13 +38,11 @@ function cardOf(product: unknown): Product {
   return card;
 }
 
-function work(job: PlanJob): PlanResult {
+function work(job: PlanJob, onProgress: (share: number) => void): PlanResult {
   switch (job.kind) {
     case 'mould': {
       const request = planRequestSchema.parse(job.request);
-      return mouldOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), (progress) => {
-        self.postMessage({ id: job.id, progress } satisfies PlanReport);
-      });
+      return mouldOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), onProgress);
     }
     case 'fits':
       return productFits(job.products.map(cardOf), job.wish, wordsIn(job.units));
@@ -57,14 +51,4 @@ function work(job: PlanJob): PlanResult {
   }
 }
 
-self.onmessage = (event: MessageEvent<PlanJob>) => {
-  const { id } = event.data;
-  try {
-    self.postMessage({ id, result: work(event.data) } satisfies PlanReport);
-  } catch (error) {
-    self.postMessage({
-      id,
-      failure: error instanceof CoreError ? error.message : 'The sum failed.',
-    } satisfies PlanReport);
-  }
-};
+answerCalls(work, 'The sum failed.');

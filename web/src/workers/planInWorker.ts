@@ -1,74 +1,34 @@
-import type { PlanJob, PlanReport, PlanResult } from './plan.worker';
+import { z } from 'zod';
+import { workerCaller, type Outcome } from './callWorker';
+import type { PlanJob, PlanResult } from './plan.worker';
 
-type Asked = PlanJob extends infer J ? (J extends PlanJob ? Omit<J, 'id'> : never) : never;
+/** A mould's answer by its status, fits by their verdict, a card's conflict by its sentence; nothing where there is none. */
+const resultSchema = z.union([
+  z.null(),
+  z.looseObject({ status: z.string() }),
+  z.looseObject({ says: z.string() }),
+  z.array(z.looseObject({ verdict: z.enum(['fits', 'layers', 'does-not']) })),
+]) as unknown as z.ZodType<PlanResult>;
+
+/** A copy that can be sent: what Vue watches cannot; a map stays a map. */
+function plainCopy(value: unknown): unknown {
+  if (value instanceof Map) return new Map([...(value as Map<unknown, unknown>)].map(([k, v]) => [k, plainCopy(v)]));
+  if (Array.isArray(value)) return value.map(plainCopy);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, v]) => [key, plainCopy(v)]));
+}
 
 /** A worker that does one sum at a time: a newer one puts an end to an older that still runs. */
 export function planWorker() {
-  let [worker, id, busy] = [null as Worker | null, 0, false];
-  let settle: ((outcome: { result: PlanResult } | { failure: string } | null) => void) | null = null;
-
-  function stop(): void {
-    if (busy) {
-      worker?.terminate();
-      worker = null;
-    }
-    busy = false;
-    settle?.(null);
-    settle = null;
-  }
-
-  function begin(): Worker {
-    const made = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-    made.onerror = () => {
-      settle?.({ failure: 'The sum failed.' });
-      busy = false;
-      settle = null;
-      worker = null;
-    };
-    return made;
-  }
-
-  /** @returns null where a newer sum or a stop overtook this one */
-  function run(
-    job: Asked,
-    onProgress: (share: number) => void,
-  ): Promise<{ result: PlanResult } | { failure: string } | null> {
-    stop();
-    const mine = ++id;
-    busy = true;
-    return new Promise((done) => {
-      settle = done;
-      worker ??= begin();
-      worker.onmessage = ({ data }: MessageEvent<PlanReport>) => {
-        if (data.id !== mine) return;
-        if ('progress' in data) {
-          onProgress(data.progress);
-          return;
-        }
-        busy = false;
-        settle = null;
-        done(data);
-      };
-      // What Vue watches cannot be sent as it is; a plain copy can.
-      worker.postMessage({
-        ...(JSON.parse(
-          JSON.stringify(job, (_k, v: unknown) => (v instanceof Map ? { $map: [...(v as Map<unknown, unknown>)] } : v)),
-          (_k, v: unknown) =>
-            typeof v === 'object' && v !== null && '$map' in v
-              ? new Map((v as { $map: [unknown, unknown][] }).$map)
-              : v,
-        ) as Asked),
-        id: mine,
-      });
-    });
-  }
+  const caller = workerCaller<PlanJob, PlanResult>({
+    begin: () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
+    answer: resultSchema,
+  });
   return {
-    run,
-    stop,
-    close: () => {
-      stop();
-      worker?.terminate();
-      worker = null;
-    },
+    /** @returns null where a newer sum or a stop overtook this one */
+    run: (job: PlanJob, onProgress: (share: number) => void): Promise<Outcome<PlanResult>> =>
+      caller.ask(plainCopy(job) as PlanJob, { onProgress }),
+    stop: caller.stop,
+    close: caller.close,
   };
 }

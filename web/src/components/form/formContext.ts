@@ -1,4 +1,5 @@
-import { inject, type ComputedRef, type InjectionKey } from 'vue';
+import type { ComputedRef } from 'vue';
+import { provided } from '../provided';
 
 /** What every field of a form shares: the document being filled in, and what is wrong with it. */
 export interface FormContext {
@@ -10,10 +11,8 @@ export interface FormContext {
   readonly texts: ComputedRef<Readonly<Record<string, string>>>;
 }
 
-export const FORM: InjectionKey<FormContext> = Symbol('form');
+const form = provided<FormContext>('form');
 
-export function useFormContext(): FormContext {
-  const context = inject(FORM);
-  if (!context) throw new Error('A field stands outside its form.');
-  return context;
-}
+/** Gives a form to the fields below: a card, a thing of the shelf, a batch, or an answer to a question. */
+export const provideForm = form.give;
+export const useFormContext = form.take;

@@ -45,11 +45,8 @@ function readResin() {
   if (resin.value?.value == null) return;
   const value = resin.value.value;
   const met = bench.startMs.value !== null;
-  const set = met
-    ? {}
-    : bench.step.value === 'weigh-b'
-      ? { 'resin.temperatureBC': value }
-      : { 'resin.temperatureAC': value };
+  const part = bench.step.value === 'weigh-b' ? 'resin.temperatureBC' : 'resin.temperatureAC';
+  const set = met ? {} : { [part]: value };
   void bench.write({
     words: `resin ${units.say(value, '°C')}`,
     set,

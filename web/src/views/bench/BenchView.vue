@@ -22,6 +22,7 @@ import TurnStep from './TurnStep.vue';
 import WaitingNote from './WaitingNote.vue';
 import WatchStep from './WatchStep.vue';
 import WeighStep from './WeighStep.vue';
+import { stepTitle } from './stepTitle';
 import { provideBench } from '../../run/useBench';
 
 /** One step at a time, the biggest number first, with gloves on and the clock running. */
@@ -57,21 +58,9 @@ const STEPS: Record<BenchStep, Component> = {
   watch: WatchStep,
   after: AfterStep,
 };
-const weighing = computed(() =>
-  bench.step.value === 'weigh-a' ? { part: 'A' } : bench.step.value === 'weigh-b' ? { part: 'B' } : {},
-);
-const title = computed(() => {
-  const s = bench.step.value;
-  if (!s) return '';
-  const p = bench.product.value;
-  return s === 'weigh-b' && p?.ratio.catalyst
-    ? 'Weigh the catalyst'
-    : s === 'weigh-b' && p?.ratio.powder
-      ? 'Weigh the powder'
-      : s === 'weigh-a' && p?.ratio.powder
-        ? 'Weigh the liquid'
-        : BENCH_STEP_WORDS[s].words;
-});
+const PARTS: Partial<Record<BenchStep, object>> = { 'weigh-a': { part: 'A' }, 'weigh-b': { part: 'B' } };
+const weighing = computed(() => (bench.step.value && PARTS[bench.step.value]) ?? {});
+const title = computed(() => (bench.step.value ? stepTitle(bench.step.value, bench.product.value) : ''));
 watch(bench.step, (now, before) => {
   if (before && now !== before) window.scrollTo({ top: 0 });
 });

@@ -16,7 +16,8 @@ const route = computed(
 const vacuum = computed(() => isVacuumed(route.value));
 const wantedMin = computed(() => {
   const s = bench.plan.value?.timeline.find((t) => t.what === (vacuum.value ? 'vacuum' : 'rest'));
-  return s ? s.toMin - s.fromMin : bench.product.value ? clearMinutes(bench.product.value, route.value, null) : 0;
+  if (s) return s.toMin - s.fromMin;
+  return bench.product.value ? clearMinutes(bench.product.value, route.value, null) : 0;
 });
 const from = computed(() => bench.batch.value?.bench?.clearFromMin ?? null);
 const elapsed = computed(() =>
@@ -34,6 +35,10 @@ const begin = () =>
     words: vacuum.value ? 'vacuum on' : 'resting',
     set: { 'bench.clearFromMin': bench.minutesNow() ?? 0 },
   });
+const method = computed(() => {
+  if (!vacuum.value) return 'rest';
+  return bench.pressed.value ? 'vacuum-then-pressure' : 'vacuum';
+});
 function done() {
   const minutes = Math.round(((bench.minutesNow() ?? 0) - (from.value ?? 0)) * 100) / 100;
   const kPa = vacuum.value && gauge.value?.value != null ? Math.round(gauge.value.value * 10) / 10 : null;
@@ -41,7 +46,7 @@ function done() {
     words: vacuum.value ? 'degassed' : 'rested',
     step: 'clear',
     set: {
-      'degas.method': vacuum.value ? (bench.pressed.value ? 'vacuum-then-pressure' : 'vacuum') : 'rest',
+      'degas.method': method.value,
       'degas.minutes': minutes,
       ...(kPa === null ? {} : { 'degas.vacuumKPaAbs': kPa }),
     },

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import { countdown } from '../../run/countdown';
+import { stirCue } from './stirCue';
 import { useBenchContext } from '../../run/useBench';
 
 /** Stirs for the card's minutes, with a word for wall and bottom. */
@@ -19,18 +20,7 @@ const elapsed = computed(() =>
   from.value === null || bench.nowMin.value === null ? null : Math.max(0, bench.nowMin.value - from.value),
 );
 const left = computed(() => (elapsed.value === null ? wantedMin.value : wantedMin.value - elapsed.value));
-const cue = computed(() => {
-  const s = (elapsed.value ?? 0) / wantedMin.value;
-  return elapsed.value === null
-    ? 'Begin when both parts are in'
-    : s < 0.34
-      ? 'Fold, do not whip'
-      : s < 0.67
-        ? 'Scrape the wall'
-        : s < 1
-          ? 'Scrape the bottom'
-          : 'Stirred long enough';
-});
+const cue = computed(() => stirCue(elapsed.value, wantedMin.value));
 watch(cue, (now) => {
   if (elapsed.value !== null && now !== 'Fold, do not whip')
     bench.signals.give(`stir ${now}`, now === 'Stirred long enough' ? 'warn' : 'note', now);

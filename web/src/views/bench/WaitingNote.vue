@@ -10,7 +10,10 @@ const refused = computed(() => bench.refused.value);
 const fields = computed(() =>
   (refused.value?.entry.set ?? []).map((s) => ({ label: fieldLabel(s.path), mine: s.value, path: s.path })),
 );
-const said = (v: unknown) => (v == null ? 'nothing' : typeof v === 'object' ? 'a list' : String(v));
+function said(v: unknown): string {
+  if (v == null) return 'nothing';
+  return typeof v === 'object' ? 'a list' : String(v);
+}
 const conflict = computed(() => refused.value?.problem?.startsWith('Somebody else') ?? false);
 const now = (path: string) => said(valueAt(bench.batch.value, path));
 </script>

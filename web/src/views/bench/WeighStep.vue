@@ -6,6 +6,7 @@ import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import { barShare, cueOf, weighTarget } from '../../run/benchNumber';
+import { weighEntry } from './weighEntry';
 import { useBenchContext } from '../../run/useBench';
 
 /** Weighs a part: target, what is on the scale, what is still to come. B follows what A really was. */
@@ -54,61 +55,34 @@ const tare = () => {
     void bench.write({ words: 'tare', set: { 'bench.tareG': Math.round(shown.value.value * 10) / 10 } });
 };
 function confirm() {
-  const g = amount.value === null ? null : Math.round(amount.value * 100) / 100;
-  if (g === null || g <= 0) return;
-  const tareNow = shown.value?.value == null ? {} : { 'bench.tareG': Math.round(shown.value.value * 10) / 10 };
-  const by = bench.product.value?.ratio.catalyst
-    ? 'catalyst'
-    : bench.product.value?.ratio.powder
-      ? 'powder'
-      : bench.product.value?.family === 'uv-acrylate'
-        ? 'light'
-        : 'weight';
-  const readings =
-    typed.value === null && shown.value?.value != null
-      ? [
-          {
-            path: 'readings' as const,
-            value: { atMin: bench.minutesNow(), what: 'scale', value: shown.value.value, unit: 'g' },
-          },
-        ]
-      : [];
-  const own =
-    props.part === 'A'
-      ? {
-          'mix.amountA': g,
-          'mix.unit': 'g',
-          'mix.measuredBy': by,
-          'mix.scaleStepG': stepG.value,
-          ...(bench.batch.value?.mix?.measuredBy === 'light' || bench.product.value?.family === 'uv-acrylate'
-            ? bench.met()
-            : {}),
-        }
-      : { 'mix.amountB': g, ...bench.met() };
+  const massG = amount.value === null ? null : Math.round(amount.value * 100) / 100;
+  const product = bench.product.value;
+  if (massG === null || massG <= 0 || !product) return;
+  const { part } = props;
+  const shownG = shown.value?.value ?? null;
+  const weighed = { part, massG, stepG: stepG.value, shownG, typed: typed.value !== null, atMin: bench.minutesNow() };
   typed.value = null;
   void bench.write({
-    words: `${target.value?.name ?? props.part}, ${units.say(g, 'g')}`,
-    step: props.part === 'A' ? 'weigh-a' : 'weigh-b',
-    set: { ...own, ...tareNow },
-    add: readings,
+    words: `${target.value?.name ?? part}, ${units.say(massG, 'g')}`,
+    step: part === 'A' ? 'weigh-a' : 'weigh-b',
+    ...weighEntry(product, weighed, bench.met()),
   });
 }
+const heading = computed(() => {
+  if (left.value === null) return 'To weigh';
+  return left.value < 0 ? 'Over by' : 'Still to come';
+});
+const figure = computed(() => {
+  const grams = left.value ?? target.value?.targetG ?? null;
+  return grams === null ? '–' : units.say(Math.abs(grams), 'g');
+});
+const tone = computed(() => (cue.value === 'over' || cue.value === 'there' ? cue.value : 'plain'));
 </script>
 
 <template>
   <div class="weigh" data-test="weigh-step">
     <div class="numbers">
-      <BigNumber
-        :label="left === null ? 'To weigh' : left < 0 ? 'Over by' : 'Still to come'"
-        :value="
-          left === null
-            ? target?.targetG == null
-              ? '–'
-              : units.say(target.targetG, 'g')
-            : units.say(Math.abs(left), 'g')
-        "
-        :tone="cue === 'over' ? 'over' : cue === 'there' ? 'there' : 'plain'"
-      />
+      <BigNumber :label="heading" :value="figure" :tone="tone" />
       <p v-if="cue" class="cue" :class="cue" data-test="cue">{{ CUES[cue] }}</p>
     </div>
     <svg

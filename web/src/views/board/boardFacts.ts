@@ -35,66 +35,83 @@ export interface BoardFacts {
   readonly next: string;
 }
 
-function numberOf(b: BoardInput): { number: string; says: string; over: boolean } {
-  const now = b.nowMin ?? 0;
-  const plain = (number: string, says = '') => ({ number, says, over: false });
-  switch (b.step) {
-    case 'weigh-a':
-    case 'weigh-b': {
-      const { targetG, name } = weighTarget(b.product, b.batch, b.step === 'weigh-a' ? 'A' : 'B');
-      if (targetG === null) return plain('–', `${name}: no target`);
-      const left = b.netG === null || b.netG < 1 ? null : targetG - b.netG;
-      return left === null
-        ? plain(b.say(targetG, 'g'), name)
-        : {
-            number: b.say(Math.abs(left), 'g'),
-            says: left < 0 ? `${name}: over` : `${name} to come of ${b.say(targetG, 'g')}`,
-            over: left < -0.1,
-          };
-    }
-    case 'stir': {
-      const left = (b.product.mix?.minMin ?? 2) - (now - (b.batch.bench?.stirFromMin ?? now));
-      return plain(countdown(Math.max(0, left)), left > 0 ? 'wall and bottom' : 'long enough');
-    }
-    case 'clear':
-      return plain(countdown(now - (b.batch.bench?.clearFromMin ?? now)), 'so far');
-    case 'close':
-    case 'press':
-      return plain(b.gaugeKPa === null ? '–' : b.say(b.gaugeKPa, 'kPa'), 'on the gauge');
-    case 'hold':
-      return plain(b.gaugeKPa === null ? '–' : b.say(b.gaugeKPa, 'kPa'), 'hold');
-    case 'pour': {
-      const left = b.due.pourByMin === null ? null : b.due.pourByMin - now;
-      return {
-        number: left === null ? '–' : countdown(Math.abs(left)),
-        says: left !== null && left < 0 ? 'too late' : 'to pour',
-        over: left !== null && left < 0,
-      };
-    }
-    default:
-      return plain(countdown(now), 'since the parts met');
-  }
+/** The big number, a word for it, and whether it is over. */
+interface BoardNumber {
+  readonly number: string;
+  readonly says: string;
+  readonly over: boolean;
+}
+type NumberOf = (b: BoardInput, nowMin: number) => BoardNumber;
+
+const plain = (number: string, says = ''): BoardNumber => ({ number, says, over: false });
+/** A hand's width on the scale, g: less is neither over nor begun. */
+const [OVER_G, BEGUN_G] = [0.1, 1];
+
+const weighing =
+  (part: 'A' | 'B'): NumberOf =>
+  ({ product, batch, netG, say }) => {
+    const { targetG, name } = weighTarget(product, batch, part);
+    if (targetG === null) return plain('–', `${name}: no target`);
+    if (netG === null || netG < BEGUN_G) return plain(say(targetG, 'g'), name);
+    const left = targetG - netG;
+    return {
+      number: say(Math.abs(left), 'g'),
+      says: left < 0 ? `${name}: over` : `${name} to come of ${say(targetG, 'g')}`,
+      over: left < -OVER_G,
+    };
+  };
+
+const stirring: NumberOf = ({ product, batch }, now) => {
+  const left = (product.mix?.minMin ?? 2) - (now - (batch.bench?.stirFromMin ?? now));
+  return plain(countdown(Math.max(0, left)), left > 0 ? 'wall and bottom' : 'long enough');
+};
+
+const clearing: NumberOf = ({ batch }, now) => plain(countdown(now - (batch.bench?.clearFromMin ?? now)), 'so far');
+
+const onGauge =
+  (words: string): NumberOf =>
+  ({ gaugeKPa, say }) =>
+    plain(gaugeKPa === null ? '–' : say(gaugeKPa, 'kPa'), words);
+
+const pouring: NumberOf = ({ due }, now) => {
+  if (due.pourByMin === null) return plain('–', 'to pour');
+  const left = due.pourByMin - now;
+  return { number: countdown(Math.abs(left)), says: left < 0 ? 'too late' : 'to pour', over: left < 0 };
+};
+
+const sinceMet: NumberOf = (_b, now) => plain(countdown(now), 'since the parts met');
+
+const NUMBERS: Readonly<Partial<Record<BenchStep, NumberOf>>> = {
+  'weigh-a': weighing('A'),
+  'weigh-b': weighing('B'),
+  stir: stirring,
+  clear: clearing,
+  close: onGauge('on the gauge'),
+  press: onGauge('on the gauge'),
+  hold: onGauge('hold'),
+  pour: pouring,
+};
+
+/** Steps at which the resin has set or is past its pot life: what counts is how long ago the parts met. */
+const SET_STEPS: ReadonlySet<BenchStep> = new Set(['hold', 'watch', 'after', 'turn']);
+
+function timeWords(leftMin: number | null, nowMin: number | null): string {
+  if (nowMin === null) return 'not begun';
+  if (leftMin === null) return 'not known';
+  return leftMin < 0 ? `−${countdown(-leftMin)}` : countdown(leftMin);
 }
 
 /** The one number of the step, the time left, and the step after this one. */
 export function boardFacts(b: BoardInput): BoardFacts {
-  const left = b.clock?.potLifeEndsMin == null || b.nowMin === null ? null : b.clock.potLifeEndsMin - b.nowMin;
-  const i = b.steps.findIndex((s) => s.step === b.step);
-  const next = b.steps.slice(i + 1).find((s) => !s.done);
-  const set = ['hold', 'watch', 'after', 'turn'].includes(b.step);
+  const { clock, nowMin, step, steps } = b;
+  const left = clock?.potLifeEndsMin == null || nowMin === null ? null : clock.potLifeEndsMin - nowMin;
+  const next = steps.slice(steps.findIndex((s) => s.step === step) + 1).find((s) => !s.done);
+  const set = SET_STEPS.has(step);
   return {
-    ...numberOf(b),
+    ...(NUMBERS[step] ?? sinceMet)(b, nowMin ?? 0),
     next: next ? BENCH_STEP_WORDS[next.step].words : '–',
     timeLabel: set ? 'since the parts met' : 'pot life left',
     timeOver: !set && left !== null && left < 0,
-    time: set
-      ? countdown(b.nowMin ?? 0)
-      : b.nowMin === null
-        ? 'not begun'
-        : left === null
-          ? 'not known'
-          : left < 0
-            ? `−${countdown(-left)}`
-            : countdown(left),
+    time: set ? countdown(nowMin ?? 0) : timeWords(left, nowMin),
   };
 }

@@ -92,13 +92,17 @@ export function checkFrom(draft: CheckDraft): { check: Check | null; issues: Rec
 export function touched(draft: CheckDraft, touch: Touch | null): CheckDraft {
   const [was, is] = [symptomOfTouch(draft.touch), symptomOfTouch(touch)];
   const others = draft.symptoms.filter((s) => !(was && s.kind === was.kind && s.severity === null && s.where === null));
-  const there = is && others.find((s) => s.kind === is.kind);
-  const symptoms = !is
-    ? others
-    : there
-      ? others.map((s) => (s === there && s.pattern === 'unspecified' ? { ...s, pattern: is.pattern } : s))
-      : [...others, { ...is, severity: null, where: null }];
-  return { ...draft, touch, symptoms };
+  return { ...draft, touch, symptoms: is ? withSymptom(others, is) : others };
+}
+
+/** A symptom beside the others; where it is there already, it only lends its pattern. */
+function withSymptom(
+  others: readonly DraftSymptom[],
+  symptom: NonNullable<ReturnType<typeof symptomOfTouch>>,
+): DraftSymptom[] {
+  const there = others.find((s) => s.kind === symptom.kind);
+  if (!there) return [...others, { ...symptom, severity: null, where: null }];
+  return others.map((s) => (s === there && s.pattern === 'unspecified' ? { ...s, pattern: symptom.pattern } : s));
 }
 
 /** Taps a symptom in or out; a new one starts without a pattern. */

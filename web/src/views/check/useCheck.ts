@@ -1,4 +1,4 @@
-import { doubtsOf, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
+import { doubtsOf, type Batch, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
 import { onSaveKey } from '../../keys/keys';
 import { devicesApi } from '../../api/devices';
+import { withText, without } from '../../components/form/typedTexts';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
 import { useLive } from '../../stores/live';
@@ -25,83 +26,134 @@ import {
   type DraftSymptom,
 } from './checkDraft';
 
-/** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
-export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string) {
-  const router = useRouter();
-  const toast = useToast();
-  const work = useWork();
+type StoredBatch = ReturnType<typeof useStoredBatch>;
+
+/** The look that is being filled in, kept in the browser until it is stored. */
+function useCheckDraft(stored: StoredBatch, code: string) {
   const live = useLive();
-  const enterNow = useEnterNow();
-  const units = useUnits();
-  const confirm = useConfirm();
   // A kept draft from before a field existed has it empty.
   const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), {
     flush: 'sync',
     mergeDefaults: true,
   });
+  const patch = (change: Partial<CheckDraft>) => {
+    draft.value = { ...draft.value, ...change };
+  };
+  watch(
+    stored.batch,
+    (batch) => {
+      if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined)
+        patch({ afterH: hoursSince(batch, live.exactMs()) });
+    },
+    { immediate: true },
+  );
+  return {
+    draft,
+    set: (field: 'afterH' | 'shore' | 'grade' | 'note', value: unknown, rawText?: string) => {
+      patch({ [field]: value, texts: withText(draft.value.texts, field, rawText) });
+    },
+    change: (index: number, change: Partial<DraftSymptom>) => {
+      patch({ symptoms: draft.value.symptoms.map((s, i) => (i === index ? { ...s, ...change } : s)) });
+    },
+    touch: (value: Touch) => {
+      draft.value = touched(draft.value, draft.value.touch === value ? null : value);
+    },
+    setSpots: (spots: readonly DraftSpot[]) => {
+      patch({ spots });
+    },
+    setPhotos: (photos: readonly CheckPhoto[]) => {
+      patch({ photos });
+    },
+    addArea: (kind: SymptomKind) => {
+      draft.value = anotherArea(draft.value, kind);
+    },
+    toggle: (kind: SymptomKind) => {
+      draft.value = toggled(draft.value, kind);
+    },
+  };
+}
+
+/** Asks about what is so unlikely that it is not stored unasked. */
+function useDoubt(stored: StoredBatch) {
+  const confirm = useConfirm();
+  const units = useUnits();
+  const live = useLive();
+  const doubtOf = (check: Check): string | null => {
+    const [batch, product] = [stored.batch.value, stored.product.value];
+    if (!batch || !product) return null;
+    const found = doubtsOf(product, { ...batch, checks: [check] }, units.say, new Date(live.exactMs()));
+    return found.find((d) => d.field.startsWith('checks'))?.says ?? null;
+  };
+  const ask = (message: string) =>
+    new Promise<boolean>((answer) => {
+      const answerWith = (right: boolean) => () => {
+        answer(right);
+      };
+      confirm.require({
+        header: 'Is that right?',
+        message,
+        acceptLabel: 'It is right',
+        rejectLabel: 'Let me change it',
+        rejectProps: { severity: 'secondary' },
+        accept: answerWith(true),
+        reject: answerWith(false),
+        onHide: answerWith(false),
+      });
+    });
+  /** Whether a look is right as typed: true where nothing speaks against it. */
+  return async (check: Check): Promise<boolean> => {
+    const doubt = doubtOf(check);
+    return doubt === null || ask(doubt);
+  };
+}
+
+/** Takes the hardness from the tester. */
+function useTester(code: string, take: (shore: number) => void) {
+  const testerProblem = ref<string | null>(null);
+  async function readTester(): Promise<void> {
+    try {
+      const tester = (await devicesApi.list()).find((d) => d.kind === 'hardness-tester');
+      if (!tester) {
+        testerProblem.value = 'No hardness tester is known. Type the figure.';
+        return;
+      }
+      const shore = (await devicesApi.reading(tester.code, code)).values.find((v) => v.what === 'shore')?.value;
+      if (shore !== undefined) take(shore);
+      testerProblem.value = null;
+    } catch (error) {
+      testerProblem.value = error instanceof ApiProblem ? error.message : 'The tester could not be read.';
+    }
+  }
+  return { testerProblem, readTester };
+}
+
+/** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
+export function useCheck(stored: StoredBatch, code: string) {
+  const router = useRouter();
+  const toast = useToast();
+  const work = useWork();
+  const enterNow = useEnterNow();
+  const isRight = useDoubt(stored);
+  const fields = useCheckDraft(stored, code);
+  const { draft, set } = fields;
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const tried = ref(false);
   const issues = computed<Record<string, string>>(() => {
     const found = checkFrom(draft.value).issues;
-    return tried.value
-      ? found
-      : Object.fromEntries(
-          Object.entries(found).filter(([f]) => f !== 'afterH' || draft.value.texts['afterH'] !== undefined),
-        );
+    return tried.value || draft.value.texts['afterH'] !== undefined ? found : without(found, 'afterH');
   });
 
-  watch(
-    stored.batch,
-    (batch) => {
-      if (batch && draft.value.afterH === null && draft.value.texts['afterH'] === undefined)
-        draft.value = { ...draft.value, afterH: hoursSince(batch, live.exactMs()) };
-    },
-    { immediate: true },
-  );
-
-  function set(field: 'afterH' | 'shore' | 'grade' | 'note', value: unknown, rawText?: string): void {
-    const texts = Object.fromEntries(Object.entries(draft.value.texts).filter(([f]) => f !== field));
-    draft.value = {
-      ...draft.value,
-      [field]: value,
-      texts: rawText === undefined ? texts : { ...texts, [field]: rawText },
-    };
+  /** A check only adds: what somebody else wrote meanwhile stays. */
+  async function store(batch: Batch, check: Check): Promise<void> {
+    const colour = check.photos ? { deltaB: deltaBOf(batch, check) } : {};
+    await enterNow(code, { add: [{ path: 'checks', value: { ...check, ...colour } }] });
+    draft.value = emptyCheck();
+    void work.load();
+    toast.add({ severity: 'success', summary: `The check of ${code} is in the log`, life: 4000 });
+    const faulty = (check.symptoms ?? []).length > 0;
+    await router.push({ name: faulty ? 'diagnosis' : 'batch', params: { code } });
   }
-  function change(index: number, patch: Partial<DraftSymptom>): void {
-    draft.value = {
-      ...draft.value,
-      symptoms: draft.value.symptoms.map((s, i) => (i === index ? { ...s, ...patch } : s)),
-    };
-  }
-
-  /** What of this look is so unlikely that it is asked about before it is stored. */
-  function doubtOf(check: Check): string | null {
-    const [batch, product] = [stored.batch.value, stored.product.value];
-    if (!batch || !product) return null;
-    const found = doubtsOf(product, { ...batch, checks: [check] }, units.say, new Date(live.exactMs()));
-    return found.find((d) => d.field.startsWith('checks'))?.says ?? null;
-  }
-  /** Asks, and answers whether it is right as typed. */
-  const isRight = (says: string) =>
-    new Promise<boolean>((answer) => {
-      confirm.require({
-        header: 'Is that right?',
-        message: says,
-        acceptLabel: 'It is right',
-        rejectLabel: 'Let me change it',
-        rejectProps: { severity: 'secondary' },
-        accept: () => {
-          answer(true);
-        },
-        reject: () => {
-          answer(false);
-        },
-        onHide: () => {
-          answer(false);
-        },
-      });
-    });
 
   async function save(): Promise<void> {
     const batch = stored.batch.value;
@@ -112,19 +164,10 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
       problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.';
       return;
     }
-    const doubt = doubtOf(check);
-    if (doubt !== null && !(await isRight(doubt))) return;
+    if (!(await isRight(check))) return;
     saving.value = true;
     try {
-      // A check only adds: what somebody else wrote meanwhile stays.
-      await enterNow(code, {
-        add: [{ path: 'checks', value: { ...check, ...(check.photos ? { deltaB: deltaBOf(batch, check) } : {}) } }],
-      });
-      const faulty = (check.symptoms ?? []).length > 0;
-      draft.value = emptyCheck();
-      void work.load();
-      toast.add({ severity: 'success', summary: `The check of ${code} is in the log`, life: 4000 });
-      await router.push({ name: faulty ? 'diagnosis' : 'batch', params: { code } });
+      await store(batch, check);
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       problem.value = error.message;
@@ -132,52 +175,9 @@ export function useCheck(stored: ReturnType<typeof useStoredBatch>, code: string
       saving.value = false;
     }
   }
-
-  const testerProblem = ref<string | null>(null);
-  /** Takes the hardness from the tester. */
-  async function readTester(): Promise<void> {
-    try {
-      const tester = (await devicesApi.list()).find((d) => d.kind === 'hardness-tester');
-      if (!tester) {
-        testerProblem.value = 'No hardness tester is known. Type the figure.';
-        return;
-      }
-      const shore = (await devicesApi.reading(tester.code, code)).values.find((v) => v.what === 'shore')?.value;
-      if (shore !== undefined) set('shore', shore);
-      testerProblem.value = null;
-    } catch (error) {
-      testerProblem.value = error instanceof ApiProblem ? error.message : 'The tester could not be read.';
-    }
-  }
-
   onSaveKey(() => void save());
-  const touch = (value: Touch) => {
-    draft.value = touched(draft.value, draft.value.touch === value ? null : value);
-  };
-  const setSpots = (spots: readonly DraftSpot[]) => {
-    draft.value = { ...draft.value, spots };
-  };
-  const setPhotos = (photos: readonly CheckPhoto[]) => {
-    draft.value = { ...draft.value, photos };
-  };
-  return {
-    touch,
-    setSpots,
-    setPhotos,
-    readTester,
-    testerProblem,
-    draft,
-    problem,
-    saving,
-    issues,
-    set,
-    change,
-    save,
-    addArea: (kind: SymptomKind) => {
-      draft.value = anotherArea(draft.value, kind);
-    },
-    toggle: (kind: SymptomKind) => {
-      draft.value = toggled(draft.value, kind);
-    },
-  };
+  const tester = useTester(code, (shore) => {
+    set('shore', shore);
+  });
+  return { ...fields, ...tester, problem, saving, issues, save };
 }

@@ -15,7 +15,8 @@ watch(
   changes,
   (list) => {
     const needed = list.flatMap((c, i) => (c.needed ? [i] : []));
-    chosen.value = needed.length > 1 ? needed : list.length ? [0] : [];
+    const likeliest = list.length > 0 ? [0] : [];
+    chosen.value = needed.length > 1 ? needed : likeliest;
   },
   { immediate: true },
 );

@@ -1,8 +1,9 @@
 import { useDebounceFn } from '@vueuse/core';
 import type { Batch } from '@warm-jar/core';
-import { computed, provide, ref, shallowRef, type Ref } from 'vue';
+import { computed, ref, shallowRef, type Ref } from 'vue';
 import { ApiProblem } from '../../api/client';
-import { FORM } from '../../components/form/formContext';
+import { provideForm } from '../../components/form/formContext';
+import { withText } from '../../components/form/typedTexts';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
 import { useLive } from '../../stores/live';
@@ -36,15 +37,12 @@ export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: (
 
   function set(path: string, value: unknown, rawText?: string): void {
     typed.value = { ...typed.value, [path]: value };
-    texts.value = {
-      ...Object.fromEntries(Object.entries(texts.value).filter(([p]) => p !== path)),
-      ...(rawText === undefined ? {} : { [path]: rawText }),
-    };
+    texts.value = withText(texts.value, path, rawText);
     if (rawText !== undefined) return;
     if (typeof value === 'number') void saveSoon(path, value);
     else void save(path, value);
   }
-  provide(FORM, {
+  provideForm({
     value: (path) => (path in typed.value ? typed.value[path] : valueAt(batch.value, path)),
     set,
     issues: computed(() => issues.value),

@@ -24,7 +24,8 @@ const by = ref<(typeof BY)[number]['value']>('product');
 const rows = computed((): readonly Yield[] => answer.value?.yields[by.value] ?? []);
 const nameOf = (key: string) => products.bySlug.get(key)?.name ?? key;
 const month = (key: string) => `${levelWords('season', key.slice(5)).replace('in ', '')} ${key.slice(0, 4)}`;
-const called = (key: string) => (by.value === 'product' ? nameOf(key) : by.value === 'month' ? month(key) : key);
+const CALLED = { product: nameOf, month, mould: (key: string) => key };
+const called = (key: string) => CALLED[by.value](key);
 const money = (v: number | null) => (v === null ? 'not known' : v.toFixed(0));
 const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
 </script>

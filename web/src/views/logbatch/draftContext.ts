@@ -1,7 +1,9 @@
 import { limitReadings, vesselStop, type Batch, type LimitReading, type Product } from '@warm-jar/core';
-import { computed, inject, provide, ref, type ComputedRef, type InjectionKey, type Ref } from 'vue';
+import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import { today } from '../../components/words';
-import { FORM, type FormContext } from '../../components/form/formContext';
+import { provideForm, type FormContext } from '../../components/form/formContext';
+import { without } from '../../components/form/typedTexts';
+import { provided } from '../../components/provided';
 import { draftIssues, readableBatch, useDraft, type Draft } from '../../stores/draft';
 import { valueAt } from '../../stores/draftPath';
 import { useProducts } from '../../stores/products';
@@ -20,7 +22,7 @@ export interface DraftContext extends FormContext {
   readonly vesselIssue: ComputedRef<Record<string, string>>;
 }
 
-const KEY: InjectionKey<DraftContext> = Symbol('draft');
+const shared = provided<DraftContext>('draft');
 
 /** Makes the context of the draft of one batch, or of a new one, for the fields below. */
 export function provideDraft(code: string | null): DraftContext {
@@ -73,17 +75,12 @@ export function provideDraft(code: string | null): DraftContext {
     vesselIssue,
     value: (path) => valueAt(draft.value?.document, path),
     set: (path, value, rawText) => {
-      serverIssues.value = Object.fromEntries(Object.entries(serverIssues.value).filter(([p]) => p !== path));
+      serverIssues.value = without(serverIssues.value, path);
       store.set(code, path, value, rawText);
     },
   };
-  provide(KEY, context);
-  provide(FORM, context);
-  return context;
+  provideForm(context);
+  return shared.give(context);
 }
 
-export function useDraftContext(): DraftContext {
-  const context = inject(KEY);
-  if (!context) throw new Error('A batch field stands outside its page.');
-  return context;
-}
+export const useDraftContext = shared.take;

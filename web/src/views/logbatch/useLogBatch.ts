@@ -1,28 +1,21 @@
+import type { Batch } from '@warm-jar/core';
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
-import { nextTick, ref, watch } from 'vue';
+import { nextTick, ref, watch, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
 import { onSaveKey } from '../../keys/keys';
-import { draftIssues, useDraft } from '../../stores/draft';
+import { draftIssues, useDraft, type Draft } from '../../stores/draft';
 import { useWork } from '../../stores/work';
-import { provideDraft } from './draftContext';
+import { provideDraft, type DraftContext } from './draftContext';
 
-/** Begins or takes up a draft, saves it, or throws it away. A refusal keeps every word. */
-export function useLogBatch(code: string | null) {
+/** Begins a new draft, or takes up a stored batch. */
+function useDraftLoading(code: string | null, isThere: () => boolean) {
   const drafts = useDraft();
-  const work = useWork();
-  const router = useRouter();
-  const route = useRoute();
-  const toast = useToast();
-  const confirm = useConfirm();
-  const context = provideDraft(code);
   const problem = ref<string | null>(null);
-  const saving = ref(false);
   const loading = ref<'no' | 'yes' | 'failed'>('no');
-
   async function load(): Promise<void> {
-    if (context.draft.value) return;
+    if (isThere()) return;
     if (code === null) {
       drafts.begin(null);
       return;
@@ -37,45 +30,110 @@ export function useLogBatch(code: string | null) {
       loading.value = 'failed';
     }
   }
+  return { problem, loading, load };
+}
 
-  function showIssues(words: string): void {
+/** Brings the first field that is wrong into view, with the cursor in it. */
+async function goToFirstIssue(): Promise<void> {
+  await nextTick();
+  const first = document.querySelector<HTMLElement>('main [data-path] [role="alert"], main .error[role="alert"]');
+  first?.scrollIntoView({ block: 'center' });
+  first?.closest('[data-path]')?.querySelector<HTMLElement>('input')?.focus();
+}
+
+/** Goes to the field that somebody was sent here to fill in. */
+async function goToField(at: unknown): Promise<void> {
+  if (typeof at !== 'string') return;
+  await nextTick();
+  const places = [...document.querySelectorAll<HTMLElement>('[data-path], [data-list]')];
+  const place = places.find((e) => (e.dataset['path'] ?? e.dataset['list']) === at);
+  place?.scrollIntoView({ block: 'center' });
+  place?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus();
+}
+
+/** The two questions of the page: whose version stands, and whether the draft goes. */
+function useDraftQuestions(code: string | null) {
+  const confirm = useConfirm();
+  const drafts = useDraft();
+  const router = useRouter();
+  return {
+    /** Another tablet saved first: keep this draft and put it on top of the newest version, or drop it. */
+    offerNewest: (putOver: () => void) => {
+      if (code === null) return;
+      confirm.require({
+        header: 'Changed on another screen',
+        message: `${code} was saved by someone else while you were typing. Put your version over theirs, or read theirs and lose yours?`,
+        acceptLabel: 'Put mine over it',
+        rejectLabel: 'Read theirs',
+        accept: putOver,
+        reject: () => {
+          drafts.discard(code);
+          void router.push({ name: 'batch', params: { code } });
+        },
+      });
+    },
+    discard: () => {
+      confirm.require({
+        header: 'Throw the draft away?',
+        message: 'What you typed here cannot be brought back.',
+        acceptLabel: 'Throw away',
+        rejectLabel: 'Keep it',
+        acceptProps: { severity: 'danger' },
+        rejectProps: { severity: 'secondary' },
+        accept: () => {
+          drafts.discard(code);
+          void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' });
+        },
+      });
+    },
+  };
+}
+
+const lookWords = (count: number) =>
+  `Not saved yet: ${count === 1 ? 'one field needs' : `${count} fields need`} a look. Nothing you typed is lost.`;
+
+/** Saves the draft; a refusal keeps every word. */
+function useSaving(code: string | null, context: DraftContext, problem: Ref<string | null>) {
+  const drafts = useDraft();
+  const work = useWork();
+  const router = useRouter();
+  const toast = useToast();
+  const { offerNewest } = useDraftQuestions(code);
+  const saving = ref(false);
+
+  const showIssues = (words: string) => {
     problem.value = words;
-    void nextTick(() => {
-      const first = document.querySelector<HTMLElement>('main [data-path] [role="alert"], main .error[role="alert"]');
-      first?.scrollIntoView({ block: 'center' });
-      first?.closest('[data-path]')?.querySelector<HTMLElement>('input')?.focus();
-    });
+    void goToFirstIssue();
+  };
+
+  async function saveOver(): Promise<void> {
+    if (code === null) return;
+    try {
+      drafts.rebase(code, (await api.batch(code)).version);
+    } catch (error) {
+      refused(error);
+      return;
+    }
+    await save();
   }
 
   function refused(error: unknown): void {
     if (!(error instanceof ApiProblem)) throw error;
     context.serverIssues.value = Object.fromEntries(error.issues.map((i) => [i.path, i.message]));
-    if (error.code === 'version-conflict') {
-      offerNewest(error.message);
+    if (error.code !== 'version-conflict') {
+      showIssues(error.message);
       return;
     }
-    showIssues(error.message);
+    problem.value = error.message;
+    offerNewest(() => void saveOver());
   }
 
-  /** Another tablet saved first: keep this draft and put it on top of the newest version, or drop it. */
-  function offerNewest(words: string): void {
-    if (code === null) return;
-    problem.value = words;
-    confirm.require({
-      header: 'Changed on another screen',
-      message: `${code} was saved by someone else while you were typing. Put your version over theirs, or read theirs and lose yours?`,
-      acceptLabel: 'Put mine over it',
-      rejectLabel: 'Read theirs',
-      accept: () =>
-        void api.batch(code).then(({ version }) => {
-          drafts.rebase(code, version);
-          return save();
-        }, refused),
-      reject: () => {
-        drafts.discard(code);
-        void router.push({ name: 'batch', params: { code } });
-      },
-    });
+  async function store(of: Draft['of'], batch: Batch): Promise<void> {
+    const stored = of ? await api.replaceBatch(of.code, of.version, batch) : await api.createBatch(batch);
+    drafts.discard(code);
+    void work.load();
+    toast.add({ severity: 'success', summary: `${stored.batch.code} is in the log`, life: 4000 });
+    await router.push({ name: 'batch', params: { code: stored.batch.code } });
   }
 
   async function save(): Promise<void> {
@@ -84,66 +142,36 @@ export function useLogBatch(code: string | null) {
     context.tried.value = true;
     const { batch, issues } = draftIssues(draft);
     const stop = Object.values(context.vesselIssue.value)[0];
-    if (stop) {
-      showIssues(`Not saved: ${stop}`);
-      return;
-    }
-    if (!batch) {
-      showIssues(
-        `Not saved yet: ${Object.keys(issues).length === 1 ? 'one field needs' : `${Object.keys(issues).length} fields need`} a look. Nothing you typed is lost.`,
-      );
+    if (stop || !batch) {
+      showIssues(stop ? `Not saved: ${stop}` : lookWords(Object.keys(issues).length));
       return;
     }
     saving.value = true;
     try {
-      const stored = draft.of
-        ? await api.replaceBatch(draft.of.code, draft.of.version, batch)
-        : await api.createBatch(batch);
-      drafts.discard(code);
-      void work.load();
-      toast.add({ severity: 'success', summary: `${stored.batch.code} is in the log`, life: 4000 });
-      await router.push({ name: 'batch', params: { code: stored.batch.code } });
+      await store(draft.of, batch);
     } catch (error) {
       refused(error);
     } finally {
       saving.value = false;
     }
   }
+  return { saving, save };
+}
 
-  function discard(): void {
-    confirm.require({
-      header: 'Throw the draft away?',
-      message: 'What you typed here cannot be brought back.',
-      acceptLabel: 'Throw away',
-      rejectLabel: 'Keep it',
-      acceptProps: { severity: 'danger' },
-      rejectProps: { severity: 'secondary' },
-      accept: () => {
-        drafts.discard(code);
-        void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' });
-      },
-    });
-  }
-
-  /** Goes to the field that somebody was sent here to fill in. */
-  async function goToField(): Promise<void> {
-    const at = route.query['at'];
-    if (typeof at !== 'string') return;
-    await nextTick();
-    const place = [...document.querySelectorAll<HTMLElement>('[data-path], [data-list]')].find(
-      (e) => (e.dataset['path'] ?? e.dataset['list']) === at,
-    );
-    place?.scrollIntoView({ block: 'center' });
-    place?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus();
-  }
+/** Begins or takes up a draft, saves it, or throws it away. A refusal keeps every word. */
+export function useLogBatch(code: string | null) {
+  const route = useRoute();
+  const context = provideDraft(code);
+  const { problem, loading, load } = useDraftLoading(code, () => context.draft.value !== null);
+  const { saving, save } = useSaving(code, context, problem);
+  const { discard } = useDraftQuestions(code);
   watch(
     [context.product, loading],
     () => {
-      if (context.product.value && loading.value === 'no') void goToField();
+      if (context.product.value && loading.value === 'no') void goToField(route.query['at']);
     },
     { flush: 'post', immediate: true },
   );
-
   onSaveKey(() => void save());
   void load();
   return { context, problem, saving, loading, save, discard, load };

@@ -1,5 +1,13 @@
-import { CoreError, MEND_COAT_MM, cureTemperatureC, mendCoat, mendsOf, type MendStory } from '@warm-jar/core';
-import { computed, ref, watch } from 'vue';
+import {
+  CoreError,
+  MEND_COAT_MM,
+  cureTemperatureC,
+  mendCoat,
+  mendsOf,
+  type Batch,
+  type MendStory,
+} from '@warm-jar/core';
+import { computed, ref, watch, type ComputedRef } from 'vue';
 import { ApiProblem } from '../../api/client';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
@@ -8,39 +16,34 @@ import type { useStoredBatch } from '../../stores/storedBatch';
 import { useShelf } from '../../stores/shelf';
 import { useWork } from '../../stores/work';
 
-/** One mend in hand: its steps as they are ticked, the coat to weigh, and its end. */
-export function useMend({ batch, product, load }: ReturnType<typeof useStoredBatch>, code: string) {
-  const enterNow = useEnterNow();
-  const live = useLive();
+type StoredBatch = ReturnType<typeof useStoredBatch>;
+
+/** The areas that the look before a mend told, cm²; null unless every one was measured. */
+function toldAreaCM2(batch: Batch | null, mend: MendStory['mend'] | undefined): number | null {
+  const looks = (batch?.checks ?? []).filter((c) => mend && c.afterH <= mend.atH);
+  const symptoms = (looks.at(-1)?.symptoms ?? []).filter((s) => s.kind === mend?.kind);
+  const areas = symptoms.map((s) => s.area?.areaCM2 ?? null);
+  if (areas.length === 0 || areas.some((a) => a === null)) return null;
+  return areas.reduce<number>((sum, a) => sum + (a ?? 0), 0);
+}
+
+/** The coat of a mend: how large, how thick, and so how much of each part; null while that is not known. */
+function useCoat({ batch, product }: StoredBatch, current: ComputedRef<MendStory | null>) {
   const shelf = useShelf();
-  const work = useWork();
-  const problem = ref<string | null>(null);
-  const stories = computed<MendStory[]>(() => (batch.value ? mendsOf(batch.value) : []));
-  const current = computed(
-    () => stories.value.find((s) => s.outcome === 'in-progress') ?? stories.value.at(-1) ?? null,
-  );
   const areaCM2 = ref<number | null>(null);
   const thicknessMm = ref<number | null>(MEND_COAT_MM);
   /** A cavity's surface where the shelf knows it: most of a piece is seldom coated, but it is a start. */
-  const knownArea = computed(
-    () =>
-      shelf.moulds.find((m) => m.item.code === batch.value?.mould?.code)?.item.cavities?.find((c) => c.areaCM2 != null)
-        ?.areaCM2 ?? null,
-  );
-  /** The areas that the look before the mend told, where each was. */
-  const toldArea = computed(() => {
-    const mend = current.value?.mend;
-    const looks = (batch.value?.checks ?? []).filter((c) => mend && c.afterH <= mend.atH);
-    const areas = (looks.at(-1)?.symptoms ?? []).filter((s) => s.kind === mend?.kind).map((s) => s.area?.areaCM2);
-    return areas.length > 0 && areas.every((a) => a != null)
-      ? areas.reduce<number>((sum, a) => sum + (a ?? 0), 0)
-      : null;
+  const knownArea = computed(() => {
+    const mould = shelf.moulds.find((m) => m.item.code === batch.value?.mould?.code)?.item;
+    return mould?.cavities?.find((c) => c.areaCM2 != null)?.areaCM2 ?? null;
   });
+  const toldArea = computed(() => toldAreaCM2(batch.value, current.value?.mend));
   watch(
     [current, knownArea, toldArea],
     () => {
-      areaCM2.value ??= current.value?.mend.coat?.areaCM2 ?? toldArea.value ?? knownArea.value;
-      if (current.value?.mend.coat?.thicknessMm) thicknessMm.value = current.value.mend.coat.thicknessMm;
+      const kept = current.value?.mend.coat;
+      areaCM2.value ??= kept?.areaCM2 ?? toldArea.value ?? knownArea.value;
+      if (kept?.thicknessMm) thicknessMm.value = kept.thicknessMm;
     },
     { immediate: true },
   );
@@ -54,6 +57,21 @@ export function useMend({ batch, product, load }: ReturnType<typeof useStoredBat
       throw error;
     }
   });
+  return { areaCM2, thicknessMm, coat };
+}
+
+/** One mend in hand: its steps as they are ticked, the coat to weigh, and its end. */
+export function useMend(stored: StoredBatch, code: string) {
+  const { batch, load } = stored;
+  const enterNow = useEnterNow();
+  const live = useLive();
+  const work = useWork();
+  const problem = ref<string | null>(null);
+  const stories = computed<MendStory[]>(() => (batch.value ? mendsOf(batch.value) : []));
+  const current = computed(
+    () => stories.value.find((s) => s.outcome === 'in-progress') ?? stories.value.at(-1) ?? null,
+  );
+  const { areaCM2, thicknessMm, coat } = useCoat(stored, current);
 
   async function set(field: string, was: unknown, value: unknown): Promise<void> {
     const index = current.value?.index;

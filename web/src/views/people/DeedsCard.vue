@@ -17,7 +17,10 @@ const more = () =>
   tried(async () => {
     deeds.value = [...(deeds.value ?? []), ...(await accessApi.deeds(last.value))];
   });
-const who = (d: Deed) => (d.by === null ? 'nobody named' : d.verified ? d.by : `${d.by} (as named)`);
+function who({ by, verified }: Deed): string {
+  if (by === null) return 'nobody named';
+  return verified ? by : `${by} (as named)`;
+}
 </script>
 
 <template>

@@ -20,7 +20,10 @@ const secretOf = ref<string | null>(null);
 
 const isMe = (p: Person) => session.person === p.code;
 const maySetSecret = (p: Person) => session.isLead || isMe(p);
-const stateOf = (p: Person) => (!p.active ? 'left' : p.hasSecret ? p.role : `${p.role}, no PIN`);
+function stateOf({ active, hasSecret, role }: Person): string {
+  if (!active) return 'left';
+  return hasSecret ? role : `${role}, no PIN`;
+}
 const change = (p: Person, to: Partial<Person>) =>
   tried(async () => {
     await accessApi.changePerson({ ...p, ...to });

@@ -12,7 +12,8 @@ import { dayAndTime } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import LayerCard from './LayerCard.vue';
 import LayerStack from './LayerStack.vue';
-import { isPoured, usePiece } from './usePiece';
+import { isPoured } from './editLayers';
+import { usePiece } from './usePiece';
 
 /** A piece in layers: cut through on the left, its pours in time on the right. */
 const props = defineProps<{ code: string }>();

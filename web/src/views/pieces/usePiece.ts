@@ -5,20 +5,17 @@ import { onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { ApiProblem } from '../../api/client';
 import { piecesApi } from '../../api/pieces';
 import { useLive } from '../../stores/live';
+import { insertedLayer, movedLayer, withLayer, withoutLayer } from './editLayers';
 
 /** Typing waits this long for the next letter before it is stored, ms. */
 const TYPING_PAUSE_MS = 350;
 
-export const isPoured = (layer: Layer): boolean => layer.batch != null || layer.pouredAt != null;
-
-/** One piece with its plan; each change is stored as it is made, and the plan worked out anew. */
-export function usePiece(code: Ref<string>) {
-  const toast = useToast();
+/** A piece, its plan and its version, stored again as it is changed. */
+function useStoredPiece(code: Ref<string>) {
   const piece = shallowRef<Piece | null>(null);
   const plan = shallowRef<LayerPlan | null>(null);
   const problem = ref<string | null>(null);
-  let version = 0;
-  let [dirty, saving, conflict] = [false, false, false];
+  let [version, dirty, saving, conflict] = [0, false, false, false];
 
   async function load(): Promise<void> {
     // What is being typed here goes before what another screen did.
@@ -49,66 +46,87 @@ export function usePiece(code: Ref<string>) {
       saving = false;
     }
   }
-  /** Tries again what failed; where another screen was first, what it stored is loaded, as the message says. */
-  function again(): Promise<void> {
-    if (dirty && !conflict) return save();
-    [dirty, conflict] = [false, false];
-    return load();
-  }
   const saveSoon = useDebounceFn(save, TYPING_PAUSE_MS);
-  function change(next: Piece): void {
-    piece.value = next;
-    dirty = true;
-    void saveSoon();
-  }
-  const changeLayer = (index: number, patch: Partial<Layer>) =>
-    piece.value
-      ? change({ ...piece.value, layers: piece.value.layers.map((l, i) => (i === index ? { ...l, ...patch } : l)) })
-      : undefined;
-  const addLayer = (productSlug: string) =>
-    piece.value
-      ? change({ ...piece.value, layers: [...piece.value.layers, { productSlug, depthMm: null }] })
-      : undefined;
-  /** Puts a layer in before the one at `index`; what is poured below it is not moved. */
-  const insertLayer = (index: number, productSlug: string) => {
-    const layers = piece.value?.layers;
-    if (piece.value && layers)
-      change({
-        ...piece.value,
-        layers: [...layers.slice(0, index), { productSlug, depthMm: null }, ...layers.slice(index)],
-      });
+  return {
+    piece,
+    plan,
+    problem,
+    load,
+    version: () => version,
+    change: (next: Piece | null) => {
+      if (!next) return;
+      piece.value = next;
+      dirty = true;
+      void saveSoon();
+    },
+    /** Tries again what failed; where another screen was first, what it stored is loaded, as the message says. */
+    again: (): Promise<void> => {
+      if (dirty && !conflict) return save();
+      [dirty, conflict] = [false, false];
+      return load();
+    },
+    /** Forgets what was typed for another piece. */
+    forget: () => {
+      dirty = false;
+    },
   };
-  /** Swaps a layer with the one above or below it; only what is not poured yet moves. */
-  const moveLayer = (index: number, by: 1 | -1) => {
-    const layers = [...(piece.value?.layers ?? [])];
-    const [here, there] = [layers[index], layers[index + by]];
-    if (!piece.value || !here || !there || isPoured(here) || isPoured(there)) return;
-    [layers[index], layers[index + by]] = [there, here];
-    change({ ...piece.value, layers });
+}
+
+/** One piece with its plan; each change is stored as it is made, and the plan worked out anew. */
+export function usePiece(code: Ref<string>) {
+  const toast = useToast();
+  const { piece, plan, problem, load, version, change, again, forget } = useStoredPiece(code);
+  const edit = (make: (piece: Piece) => Piece | null) => {
+    if (piece.value) change(make(piece.value));
   };
-  const removeLayer = (index: number) =>
-    piece.value ? change({ ...piece.value, layers: piece.value.layers.filter((_, i) => i !== index) }) : undefined;
   async function remove(): Promise<boolean> {
     try {
-      await piecesApi.remove(code.value, version);
-      toast.add({
-        severity: 'success',
-        summary: `${code.value} is taken off the list`,
-        detail: 'Its batches stay in the log.',
-        life: 5000,
-      });
-      return true;
+      await piecesApi.remove(code.value, version());
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       problem.value = error.message;
       return false;
     }
+    toast.add({
+      severity: 'success',
+      summary: `${code.value} is taken off the list`,
+      detail: 'Its batches stay in the log.',
+      life: 5000,
+    });
+    return true;
   }
   useLive().onChange(() => void load());
   onMounted(load);
   watch(code, () => {
-    dirty = false;
+    forget();
     void load();
   });
-  return { piece, plan, problem, again, change, changeLayer, addLayer, insertLayer, moveLayer, removeLayer, remove };
+  return {
+    piece,
+    plan,
+    problem,
+    again,
+    change,
+    remove,
+    changeLayer: (index: number, patch: Partial<Layer>) => {
+      edit((p) => withLayer(p, index, patch));
+    },
+    addLayer: (productSlug: string) => {
+      edit((p) => insertedLayer(p, p.layers.length, productSlug));
+    },
+    insertLayer: (index: number, productSlug: string) => {
+      edit((p) => insertedLayer(p, index, productSlug));
+    },
+    /** Swaps a layer with the one above or below it; only what is not poured yet moves. */
+    moveLayer: (index: number, by: 1 | -1) => {
+      edit((p) => movedLayer(p, index, index + by));
+    },
+    /** Takes a layer from one place to another, as it was dragged. */
+    moveLayerTo: (from: number, to: number) => {
+      edit((p) => movedLayer(p, from, to));
+    },
+    removeLayer: (index: number) => {
+      edit((p) => withoutLayer(p, index));
+    },
+  };
 }

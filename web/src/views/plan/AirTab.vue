@@ -11,19 +11,21 @@ const { store, request, product } = usePlanContext();
 const units = useUnits();
 const routes = computed(() => (request.value ? compareRoutes(request.value, units.say) : []));
 const chosen = computed(() => request.value?.route ?? null);
-const mm = (d: number | null, none: string) =>
-  d === null ? 'not known' : !Number.isFinite(d) ? none : units.say(d, 'mm');
-const left = (r: RouteAnswer) =>
-  r.air.leftMm === null
-    ? 'not known'
-    : r.air.leftMm === 0
-      ? 'none to be seen'
-      : !Number.isFinite(r.air.leftMm)
-        ? 'all of it'
-        : `up to ${units.say(r.air.leftMm, 'mm')}`;
+function mm(d: number | null, none: string): string {
+  if (d === null) return 'not known';
+  return Number.isFinite(d) ? units.say(d, 'mm') : none;
+}
+function left({ air: { leftMm } }: RouteAnswer): string {
+  if (leftMm === null) return 'not known';
+  if (leftMm === 0) return 'none to be seen';
+  return Number.isFinite(leftMm) ? `up to ${units.say(leftMm, 'mm')}` : 'all of it';
+}
 /** Length of a bubble's bar: a millimetre is the whole width. */
 const width = (r: RouteAnswer) => `${Math.min(100, 100 * (r.air.leftMm ?? 0)).toFixed(1)}%`;
-const spare = (m: number | null) => (m === null ? '' : m < 0 ? `${sayMinutes(-m)} too long` : `${sayMinutes(m)} spare`);
+function spare(m: number | null): string {
+  if (m === null) return '';
+  return m < 0 ? `${sayMinutes(-m)} too long` : `${sayMinutes(m)} spare`;
+}
 </script>
 
 <template>

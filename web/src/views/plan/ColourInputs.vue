@@ -31,14 +31,13 @@ const drop = (i: number) => {
   store.set({ additives: store.form.additives.filter((_, k) => k !== i) });
 };
 const lines = computed(() => (plan.value ? [...plan.value.loading.kinds, plan.value.loading.total] : []));
-const left = (l: { leftG: number | null; leftDrops: number | null; limitPct: number | null }) =>
-  l.limitPct === null
-    ? 'card does not say'
-    : l.leftG === null
-      ? `to ${l.limitPct} %`
-      : l.leftG < 0
-        ? `${units.say(-l.leftG, 'g')} over ${l.limitPct} %`
-        : `${units.say(l.leftG, 'g')}${l.leftDrops === null ? '' : ` or ${l.leftDrops} drops`} left to ${l.limitPct} %`;
+function left(l: { leftG: number | null; leftDrops: number | null; limitPct: number | null }): string {
+  if (l.limitPct === null) return 'card does not say';
+  if (l.leftG === null) return `to ${l.limitPct} %`;
+  if (l.leftG < 0) return `${units.say(-l.leftG, 'g')} over ${l.limitPct} %`;
+  const drops = l.leftDrops === null ? '' : ` or ${l.leftDrops} drops`;
+  return `${units.say(l.leftG, 'g')}${drops} left to ${l.limitPct} %`;
+}
 </script>
 
 <template>

@@ -88,12 +88,7 @@ const facts = computed(() => {
     },
     {
       name: 'Cup runs',
-      value:
-        a.headStartMin === null
-          ? 'not known'
-          : a.headStartMin >= 0
-            ? `${sayMinutes(a.headStartMin)} ahead`
-            : `${sayMinutes(-a.headStartMin)} behind`,
+      value: headStart(a.headStartMin),
       note: 'of the last of the piece',
     },
   ];
@@ -109,6 +104,10 @@ const LOSS = {
     "The card's pot life, depth and limit cannot all be true; the sides are reckoned to lose as much as a bar's.",
 } as const;
 const when = (minutes: number) => dayAndTime(new Date(now.value.getTime() + minutes * 60_000).toISOString());
+function headStart(minutes: number | null): string {
+  if (minutes === null) return 'not known';
+  return minutes >= 0 ? `${sayMinutes(minutes)} ahead` : `${sayMinutes(-minutes)} behind`;
+}
 </script>
 
 <template>

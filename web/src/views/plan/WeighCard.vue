@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import CautionNote from '../../components/CautionNote.vue';
+import { weighLines } from './weighSteps';
 import { usePlanContext } from './usePlan';
 
 /** What to weigh, in order, big enough for a board across the room; and what the scale and the cup make of it. */
@@ -12,48 +13,13 @@ const props = defineProps<{ plan: Plan }>();
 const { store, built, product } = usePlanContext();
 const shelf = useShelf();
 const units = useUnits();
-/** More drops than this nobody counts. */
-const MAX_DROPS = 120;
 const ROUNDS = [
   { value: 'none', words: 'As it comes' },
   { value: 'A', words: 'A round' },
   { value: 'B', words: 'B round' },
   { value: 'total', words: 'Sum round' },
 ];
-const steps = computed(() =>
-  props.plan.order.map((name) => {
-    if (name === 'A' || name === 'liquid')
-      return {
-        name: name === 'A' ? 'A' : 'Liquid',
-        part: 'a',
-        amount: units.say(props.plan.partA.massG, 'g'),
-        more: props.plan.partA.volumeML === null ? '' : units.say(props.plan.partA.volumeML, 'mL'),
-      };
-    if (name === 'B' || name === 'catalyst' || name === 'powder') {
-      const { massG, volumeML, drops } = props.plan.partB;
-      const pct = props.plan.catalystPct === null ? '' : `${props.plan.catalystPct.toFixed(2)} %`;
-      return {
-        name: name === 'B' ? 'B' : name === 'catalyst' ? 'Catalyst' : 'Powder',
-        part: 'b',
-        amount: units.say(massG ?? 0, 'g'),
-        more: [
-          pct,
-          volumeML === null || name === 'powder' ? '' : units.say(volumeML, 'mL'),
-          drops === null || drops > MAX_DROPS ? '' : `${drops} drops`,
-        ]
-          .filter(Boolean)
-          .join(', '),
-      };
-    }
-    const a = props.plan.additives.find((x) => (x.name ?? x.kind) === name);
-    return {
-      name,
-      part: 'additive',
-      amount: a?.massG == null ? 'not known' : units.say(a.massG, 'g'),
-      more: a?.drops == null ? '' : `${a.drops} drops`,
-    };
-  }),
-);
+const steps = computed(() => weighLines(props.plan, units.say));
 const cup = computed(() => built.value?.gear.cup ?? null);
 const lotOf = (part: 'A' | 'B') =>
   shelf.lots.find(

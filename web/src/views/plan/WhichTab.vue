@@ -11,6 +11,7 @@ import { useUnits } from '../../stores/units';
 import { planWorker } from '../../workers/planInWorker';
 import PlanChoice from './PlanChoice.vue';
 import PlanNumber from './PlanNumber.vue';
+import { fitRequest } from './fitRequest';
 import { usePlanContext } from './usePlan';
 
 /** Every product of the shelf held against what is to be made, each with its reasons. */
@@ -22,34 +23,9 @@ const fits = shallowRef<readonly ProductFit[]>([]);
 const working = ref(false);
 const problem = ref<string | null>(null);
 const clarities = CLARITIES.map((value) => ({ value, words: inWords(value) }));
-const wish = computed<FitRequest | null>(() => {
-  const b = built.value;
-  if (!b || (b.fill.volumeML === null && b.fill.massG === null)) return null;
-  const mould = shelf.moulds.find(
-    ({ item }) => store.form.fill === 'mould' && item.code === store.form.mouldCode,
-  )?.item;
-  const inclusion = shelf.inclusions.find(({ item }) => item.code === store.form.inclusionCode)?.item;
-  const sheetC = b.request?.product.potLife?.atC ?? 23;
-  return {
-    depthMm: b.fill.depthMm,
-    thinnestMm: b.fill.thinnestMm,
-    volumeML: b.fill.volumeML,
-    roomC: store.form.roomC ?? sheetC,
-    humidityPct: store.form.humidityPct,
-    clarity: store.form.clarity,
-    hollow: mould?.hollow ?? false,
-    rubber: mould?.rubber ?? null,
-    sun: store.form.sun,
-    waitH: store.form.waitH,
-    leastShoreD: store.form.leastShoreD,
-    vesselRatedKPa: b.gear.vessel?.ratedKPa ?? null,
-    vacuumKPaAbs: b.gear.pump?.ultimateKPaAbs ?? null,
-    lampMWPerCM2: b.gear.lamp?.irradianceMWPerCM2 ?? null,
-    inclusionMoisturePct: inclusion?.moisturePct ?? null,
-    inclusionMaxC: inclusion?.maxC ?? null,
-    pricePerG: prices.value,
-  };
-});
+const wish = computed<FitRequest | null>(() =>
+  built.value ? fitRequest(built.value, store.form, shelf, prices.value) : null,
+);
 const worker = planWorker();
 onUnmounted(() => {
   worker.close();

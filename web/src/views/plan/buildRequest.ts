@@ -52,6 +52,81 @@ const FORM_FIELD: Readonly<Record<string, string>> = {
   'handling.pressureKPa': 'pressureKPa',
 };
 
+/** The moulds that are to be filled: the first, and those beside it. */
+function mouldsOf(form: PlanForm, shelf: ShelfForPlan) {
+  if (form.fill !== 'mould') return { mould: null, more: [] };
+  const find = (code: string | null) => shelf.moulds.find((m) => m.item.code === code) ?? null;
+  const others = form.moreMoulds.filter((code) => code !== form.mouldCode);
+  return { mould: find(form.mouldCode), more: others.flatMap((code) => find(code) ?? []) };
+}
+
+function wantOf(form: PlanForm, product: Product, shelf: ShelfForPlan, fill: PlanFill) {
+  return {
+    ...(fill.massG === null ? { volumeML: fill.volumeML } : { mixedMassG: fill.massG }),
+    lossPct: form.lossPct,
+    catalystPct: product.ratio.catalyst ? form.catalystPct : null,
+    round: form.round,
+    additives: form.additives.map(({ code, name, kind, pct }) => {
+      const card = shelf.additives.find((c) => c.code === code);
+      return {
+        name,
+        kind,
+        pct: pct ?? 0,
+        dropsPerG: card ? dropsPerG(card) : null,
+        waterPct: card?.waterPct ?? null,
+        solvent: card?.solvent ?? null,
+      };
+    }),
+  };
+}
+
+const conditionsOf = (form: PlanForm) => ({
+  roomC: form.roomC,
+  humidityPct: form.humidityPct,
+  resinC: form.resinC,
+  mouldC: form.mouldC,
+  pressureAltitudeM: form.altitudeM,
+});
+
+const weighingGear = ({ scale, cup }: PlanGear) => ({
+  scaleStepG: scale?.stepG,
+  scaleCapacityG: scale?.capacityG,
+  cupDiameterMm: cup?.diameterMm,
+  cupMassG: cup ? cupMassG(cup) : null,
+  cupVolumeML: cup?.volumeML,
+});
+
+const airGear = ({ vessel, compressor, pump, lamp }: PlanGear) => ({
+  vesselFreeL: vessel?.freeL,
+  vesselRatedKPa: vessel?.ratedKPa,
+  compressorTankL: compressor?.tankL,
+  compressorTankKPa: compressor?.cutOutKPa,
+  freeAirLPerMin: compressor?.freeAirLPerMin,
+  vacuumKPaAbs: pump?.ultimateKPaAbs,
+  lampMWPerCM2: lamp?.irradianceMWPerCM2,
+});
+
+function mouldOf(fill: PlanFill, mould: MouldOnShelf | null, inclusion: InclusionCard | undefined) {
+  return {
+    depthMm: fill.depthMm,
+    thinnestMm: fill.thinnestMm,
+    widthMm: fill.widthMm,
+    rubber: mould?.item.rubber,
+    degassed: mould?.item.degassed,
+    inclusionMaxC: inclusion?.maxC,
+    inclusionMoisturePct: inclusion?.moisturePct,
+    inclusion: inclusion ?? null,
+  };
+}
+
+const handlingOf = ({ stirMin, restMin, pourMin, loadMin, pressureKPa }: PlanForm) => ({
+  stirMin,
+  restMin,
+  pourMin,
+  loadMin,
+  pressureKPa,
+});
+
 /** Turns what was said into what the planner takes, with the mould and gear of the shelf. */
 export function buildRequest(
   form: PlanForm,
@@ -60,78 +135,25 @@ export function buildRequest(
   day: string,
   say: Say,
 ): BuiltRequest {
-  const mould = form.fill === 'mould' ? (shelf.moulds.find((m) => m.item.code === form.mouldCode) ?? null) : null;
-  const more =
-    form.fill === 'mould'
-      ? form.moreMoulds.flatMap((code) => shelf.moulds.filter((m) => m.item.code === code && code !== form.mouldCode))
-      : [];
+  const { mould, more } = mouldsOf(form, shelf);
   const fill = planFill(form, product, mould, more);
   const route = form.route ?? cardRoute(product);
-  const liquidML = fill.volumeML ?? (fill.massG ?? 0) / (product.mixedDensityGPerML ?? 1);
-  const gear = planGear(shelf.gear, form, liquidML, liquidML * (product.mixedDensityGPerML ?? 1), route, day);
-  const inclusion = shelf.inclusions.find((i) => i.code === form.inclusionCode);
+  const density = product.mixedDensityGPerML ?? 1;
+  const liquidML = fill.volumeML ?? (fill.massG ?? 0) / density;
+  const gear = planGear(shelf.gear, form, liquidML, liquidML * density, route, day);
   const issues: Record<string, string> = { ...fill.issues };
   const stop = gear.vessel && vesselStop(gear.vessel, 1, day, say);
   if (stop) issues['vesselCode'] = stop.says;
   if (Object.keys(issues).length > 0) return { request: null, fill, gear, issues };
+  const inclusion = shelf.inclusions.find((i) => i.code === form.inclusionCode);
   const parsed = planRequestSchema.safeParse({
     product,
     route,
-    want: {
-      ...(fill.massG === null ? { volumeML: fill.volumeML } : { mixedMassG: fill.massG }),
-      lossPct: form.lossPct,
-      catalystPct: product.ratio.catalyst ? form.catalystPct : null,
-      round: form.round,
-      additives: form.additives.map((a) => {
-        const card = shelf.additives.find((c) => c.code === a.code);
-        return {
-          name: a.name,
-          kind: a.kind,
-          pct: a.pct ?? 0,
-          dropsPerG: card ? dropsPerG(card) : null,
-          waterPct: card?.waterPct ?? null,
-          solvent: card?.solvent ?? null,
-        };
-      }),
-    },
-    conditions: {
-      roomC: form.roomC,
-      humidityPct: form.humidityPct,
-      resinC: form.resinC,
-      mouldC: form.mouldC,
-      pressureAltitudeM: form.altitudeM,
-    },
-    gear: {
-      scaleStepG: gear.scale?.stepG,
-      scaleCapacityG: gear.scale?.capacityG,
-      cupDiameterMm: gear.cup?.diameterMm,
-      cupMassG: gear.cup ? cupMassG(gear.cup) : null,
-      cupVolumeML: gear.cup?.volumeML,
-      vesselFreeL: gear.vessel?.freeL,
-      vesselRatedKPa: gear.vessel?.ratedKPa,
-      compressorTankL: gear.compressor?.tankL,
-      compressorTankKPa: gear.compressor?.cutOutKPa,
-      freeAirLPerMin: gear.compressor?.freeAirLPerMin,
-      vacuumKPaAbs: gear.pump?.ultimateKPaAbs,
-      lampMWPerCM2: gear.lamp?.irradianceMWPerCM2,
-    },
-    mould: {
-      depthMm: fill.depthMm,
-      thinnestMm: fill.thinnestMm,
-      widthMm: fill.widthMm,
-      rubber: mould?.item.rubber,
-      degassed: mould?.item.degassed,
-      inclusionMaxC: inclusion?.maxC,
-      inclusionMoisturePct: inclusion?.moisturePct,
-      inclusion: inclusion ?? null,
-    },
-    handling: {
-      stirMin: form.stirMin,
-      restMin: form.restMin,
-      pourMin: form.pourMin,
-      loadMin: form.loadMin,
-      pressureKPa: form.pressureKPa,
-    },
+    want: wantOf(form, product, shelf, fill),
+    conditions: conditionsOf(form),
+    gear: { ...weighingGear(gear), ...airGear(gear) },
+    mould: mouldOf(fill, mould, inclusion),
+    handling: handlingOf(form),
   });
   if (parsed.success) return { request: parsed.data, fill, gear, issues };
   for (const { path, message } of issuesFromZod(parsed.error)) issues[FORM_FIELD[path] ?? path] ??= message;

@@ -1,15 +1,18 @@
 import {
   CoreError,
+  partCost,
   pricePerG,
   quickPlan,
   weightParts,
   withMould,
   type MouldAnswer,
   type Plan,
+  type PlanRequest,
+  type Product,
   type QuickPlan,
 } from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
-import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { provided } from '../../components/provided';
 import { today } from '../../components/words';
 import { usePlanForm } from '../../stores/plan';
@@ -23,8 +26,8 @@ import { draftNumbersBad } from './planTexts';
 /** Rest after the last keystroke before the slab is asked for, ms. */
 const SLAB_PATIENCE_MS = 250;
 
-/** The plan as it stands: amounts and times at once, the mould from the worker a moment later. */
-function makePlan() {
+/** The form of the plan, and the request that it makes with the shelf. */
+function usePlanRequest() {
   const store = usePlanForm();
   const products = useProducts();
   const shelf = useShelf();
@@ -32,7 +35,6 @@ function makePlan() {
   onMounted(() => {
     if (!shelf.loaded) void shelf.load();
   });
-
   const product = computed(() => products.bySlug.get(store.form.productSlug ?? '') ?? null);
   const shelfForPlan = computed(() => ({
     moulds: shelf.moulds,
@@ -45,10 +47,15 @@ function makePlan() {
       ? buildRequest(store.form, product.value, shelfForPlan.value, today(), units.say)
       : null,
   );
-  const issues = computed(() => ({ ...built.value?.issues, ...draftNumbersBad(store.texts) }));
-  const request = computed(() =>
-    Object.keys(draftNumbersBad(store.texts)).length === 0 ? (built.value?.request ?? null) : null,
-  );
+  const badNumbers = computed(() => draftNumbersBad(store.texts));
+  const issues = computed(() => ({ ...built.value?.issues, ...badNumbers.value }));
+  const request = computed(() => (Object.keys(badNumbers.value).length === 0 ? (built.value?.request ?? null) : null));
+  return { store, product, built, issues, request };
+}
+
+/** What is answered at once; a sentence where the core refuses. */
+function useQuickPlan(request: ComputedRef<PlanRequest | null>) {
+  const units = useUnits();
   const answered = computed<{ quick: QuickPlan | null; problem: string | null }>(() => {
     if (!request.value) return { quick: null, problem: null };
     try {
@@ -58,8 +65,12 @@ function makePlan() {
       throw error;
     }
   });
-  const quick = computed(() => answered.value.quick);
+  return { quick: computed(() => answered.value.quick), problem: computed(() => answered.value.problem) };
+}
 
+/** The mould's part, worked out beside the page a moment after the last keystroke. */
+function useMouldAnswer(request: ComputedRef<PlanRequest | null>) {
+  const units = useUnits();
   const worker = planWorker();
   const mould = shallowRef<MouldAnswer | null>(null);
   const mouldProblem = ref<string | null>(null);
@@ -67,7 +78,7 @@ function makePlan() {
   const progress = ref<number | null>(null);
   const ask = useDebounceFn(async () => {
     const asked = request.value;
-    if (!asked || asked.mould?.depthMm == null) {
+    if (asked?.mould?.depthMm == null) {
       progress.value = null;
       return;
     }
@@ -92,46 +103,43 @@ function makePlan() {
   onUnmounted(() => {
     worker.close();
   });
-
-  const plan = computed<Plan | null>(() => (quick.value ? withMould(quick.value, mould.value) : null));
-  /** Price of a gram of A + B by the lots on the shelf, by product. */
-  const prices = computed(() => {
-    const found = new Map<string, number>();
-    for (const card of products.cards) {
-      const of = (part: 'A' | 'B') =>
-        pricePerG(
-          shelf.lots.find(
-            ({ item, leftG }) => item.productSlug === card.slug && item.part === part && (leftG === null || leftG > 0),
-          )?.item,
-        );
-      const [a, b] = [of('A'), of('B')];
-      const parts = card.ratio.catalyst
-        ? { a: 100, b: card.ratio.catalyst.typicalPct ?? 0 }
-        : (weightParts(card) ?? { a: 1, b: 0 });
-      if (a !== null && (b !== null || parts.b === 0))
-        found.set(card.slug, (parts.a * a + parts.b * (b ?? 0)) / (parts.a + parts.b));
-    }
-    return found;
-  });
-  return {
-    store,
-    product,
-    built,
-    issues,
-    request,
-    quick,
-    plan,
-    problem: computed(() => answered.value.problem),
-    mould,
-    mouldProblem,
-    progress,
-    prices,
-    stopMould: () => {
-      worker.stop();
-      progress.value = null;
-      mouldProblem.value = 'Stopped. Change something to work it out again.';
-    },
+  const stopMould = () => {
+    worker.stop();
+    progress.value = null;
+    mouldProblem.value = 'Stopped. Change something to work it out again.';
   };
+  return { mould, mouldProblem, progress, stopMould };
+}
+
+/** Price of a gram of A + B by the lots on the shelf, by product; only where every part of it is known. */
+function usePrices() {
+  const products = useProducts();
+  const shelf = useShelf();
+  const perG = (slug: string, part: 'A' | 'B') =>
+    pricePerG(
+      shelf.lots.find(
+        ({ item, leftG }) => item.productSlug === slug && item.part === part && (leftG === null || leftG > 0),
+      )?.item,
+    );
+  const priceOf = (card: Product): number | null => {
+    const { catalyst } = card.ratio;
+    const parts = catalyst ? { a: 100, b: catalyst.typicalPct ?? 0 } : (weightParts(card) ?? { a: 1, b: 0 });
+    const [a, b] = [partCost(parts.a, perG(card.slug, 'A')), partCost(parts.b, perG(card.slug, 'B'))];
+    return a === null || b === null ? null : (a + b) / (parts.a + parts.b);
+  };
+  return computed(() => {
+    const priced = products.cards.map((card) => [card.slug, priceOf(card)] as const);
+    return new Map(priced.filter((entry): entry is readonly [string, number] => entry[1] !== null));
+  });
+}
+
+/** The plan as it stands: amounts and times at once, the mould from the worker a moment later. */
+function makePlan() {
+  const asked = usePlanRequest();
+  const { quick, problem } = useQuickPlan(asked.request);
+  const answer = useMouldAnswer(asked.request);
+  const plan = computed<Plan | null>(() => (quick.value ? withMould(quick.value, answer.mould.value) : null));
+  return { ...asked, ...answer, quick, problem, plan, prices: usePrices() };
 }
 
 export type PlanContext = ReturnType<typeof makePlan>;

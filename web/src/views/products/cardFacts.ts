@@ -31,136 +31,139 @@ const ratioWords = (p: { a: number; b: number } | null) =>
   p ? `${Number(p.a.toFixed(1))} : ${Number(p.b.toFixed(1))}` : null;
 /** A ratio that was worked out, to a hundred parts of A as data sheets have it. */
 const perHundred = (p: { a: number; b: number } | null) => p && { a: 100, b: (100 * p.b) / p.a };
-const yesNo = (v: boolean | null | undefined) => (v == null ? null : v ? 'yes' : 'no');
+const YES_NO = { true: 'yes', false: 'no' } as const;
+const yesNo = (v: boolean | null | undefined) => (v == null ? null : YES_NO[`${v}`]);
+const said = (v: Maybe, unit: string, say: Say) => (v == null ? null : say(v, unit));
+const spaced = (word: string) => word.replaceAll('-', ' ');
+/** Words of a list; an empty one says so, which is not the same as saying nothing. */
+const listed = (words: readonly string[] | null | undefined, none: string) =>
+  words ? words.map(spaced).join(', ') || none : null;
 const fact = (label: string, stated: string | null, note?: string): CardFact =>
   note ? { label, stated, note } : { label, stated };
 
-function mixing(p: Product, say: Say): CardFact[] {
-  if (p.ratio.catalyst) {
-    const c = p.ratio.catalyst;
-    return [
-      fact('Catalyst', band(c.minPct, c.maxPct, '%', say)),
-      fact('Catalyst, typical', c.typicalPct == null ? null : say(c.typicalPct, '%')),
-      fact('Catalyst drops', c.dropsPerML == null ? null : `${c.dropsPerML} per mL`),
-    ];
-  }
-  if (p.family === 'uv-acrylate') return [fact('Parts', 'one part, cured by light')];
-  const byWeight = ratioWords(p.ratio.byWeight || p.ratio.powder ? weightParts(p) : perHundred(weightParts(p)));
-  const byVolume = ratioWords(p.ratio.byVolume ?? perHundred(volumeParts(p)));
+function catalystFacts(
+  { minPct, maxPct, typicalPct, dropsPerML }: NonNullable<Product['ratio']['catalyst']>,
+  say: Say,
+) {
   return [
-    fact(
-      p.ratio.powder ? 'Liquid : powder, by weight' : 'A : B by weight',
-      byWeight,
-      byWeight && !p.ratio.byWeight && !p.ratio.powder ? 'computed from the volumes' : undefined,
-    ),
-    ...(p.ratio.powder
-      ? []
-      : [fact('A : B by volume', byVolume, byVolume && !p.ratio.byVolume ? 'computed from the densities' : undefined)]),
-    fact('Ratio tolerance', p.ratio.tolerancePct == null ? null : `± ${say(p.ratio.tolerancePct, '%')}`),
+    fact('Catalyst', band(minPct, maxPct, '%', say)),
+    fact('Catalyst, typical', said(typicalPct, '%', say)),
+    fact('Catalyst drops', dropsPerML == null ? null : `${dropsPerML} per mL`),
   ];
 }
 
-function additives(p: Product, say: Say): CardFact[] {
-  const kinds = Object.entries(p.additives?.kinds ?? {}).filter(([, v]) => v != null);
+/** The ratio by weight and by volume: as stated, else as worked out of the other, and then it says so. */
+function ratioFacts(p: Product): CardFact[] {
+  const { byWeight, byVolume, powder } = p.ratio;
+  if (powder) return [fact('Liquid : powder, by weight', ratioWords(weightParts(p)))];
+  const weight = ratioWords(byWeight ? weightParts(p) : perHundred(weightParts(p)));
+  const volume = ratioWords(byVolume ?? perHundred(volumeParts(p)));
   return [
-    fact(
-      'All additives together',
-      p.additives?.totalMaxPct == null
-        ? null
-        : `${say(p.additives.totalMaxPct, '%')} of A + B by ${p.additives.basis ?? 'weight'}`,
-    ),
-    ...kinds.map(([kind, pct]) => fact(kind.replaceAll('-', ' '), `to ${say(pct ?? 0, '%')}`)),
-    fact(
-      'Refused',
-      p.additives?.refused ? p.additives.refused.map((k) => k.replaceAll('-', ' ')).join(', ') || 'none' : null,
-    ),
+    fact('A : B by weight', weight, weight && !byWeight ? 'computed from the volumes' : undefined),
+    fact('A : B by volume', volume, volume && !byVolume ? 'computed from the densities' : undefined),
   ];
 }
+
+function mixing(p: Product, say: Say): CardFact[] {
+  const { catalyst, tolerancePct } = p.ratio;
+  if (catalyst) return catalystFacts(catalyst, say);
+  if (p.family === 'uv-acrylate') return [fact('Parts', 'one part, cured by light')];
+  const tolerance = said(tolerancePct, '%', say);
+  return [...ratioFacts(p), fact('Ratio tolerance', tolerance && `± ${tolerance}`)];
+}
+
+/** A figure and the condition it was measured at. */
+function figureAt(figure: string | null, joint: string, at: string | null): string | null {
+  return figure && at ? `${figure}${joint}${at}` : figure;
+}
+
+function hardnessWords(hardness: Product['hardness']): string | null {
+  const { value, scale, tolerance } = hardness ?? {};
+  if (value == null) return null;
+  return `Shore ${scale ?? ''} ${value}${tolerance == null ? '' : ` ± ${tolerance}`}`;
+}
+
+type Facts = (p: Product, say: Say) => CardFact[];
+
+const mixFacts: Facts = (p, say) => {
+  const { mixedMPaS, atC } = p.viscosity ?? {};
+  return [
+    ...mixing(p, say),
+    fact('Stir', band(p.mix?.minMin, null, 'min', say)),
+    fact('Rest', band(p.mix?.restMin, null, 'min', say)),
+    fact('Viscosity, mixed', figureAt(said(mixedMPaS, 'mPa·s', say), ' at ', said(atC, '°C', say))),
+  ];
+};
+
+const timeFacts: Facts = (p, say) => {
+  const { hours, atC } = p.fullCure ?? {};
+  return [
+    fact('Pot life', timed(p.potLife, say)),
+    fact('Gel', timed(p.gel, say)),
+    fact('Tack-free', timed(p.tackFree, say)),
+    fact('Demould', timed(p.demould, say)),
+    fact('Full cure', hours == null ? null : timed({ minutes: hours * 60, atC }, say)),
+    fact('Bond window', band(p.recoat?.fromMin, p.recoat?.untilMin, 'min', say)),
+  ];
+};
+
+const roomFacts: Facts = (p, say) => [
+  fact('Room', band(p.room?.minC, p.room?.maxC, '°C', say)),
+  fact('Room damp', band(null, p.room?.maxHumidityPct, '%', say)),
+  fact('Resin', band(p.resin?.minC, p.resin?.maxC, '°C', say)),
+  fact('Moisture-sensitive', yesNo(p.moistureSensitive)),
+];
+
+const airFacts: Facts = (p, say) => [
+  fact('Degas', p.degas?.method ? spaced(p.degas.method) : null),
+  fact('Vacuum, absolute', band(null, p.degas?.vacuumKPaAbs, 'kPa', say)),
+  fact('Degas time', band(p.degas?.minutes, null, 'min', say)),
+  fact('Pressure', band(p.pressure?.minKPa, p.pressure?.maxKPa, 'kPa', say)),
+  fact('Hold', band(p.pressure?.holdMin, null, 'min', say)),
+];
+
+const cureFacts: Facts = (p, say) => {
+  const { peakC, massG } = p.exotherm ?? {};
+  return [
+    fact('Depth of pour', band(p.depth?.minMm, p.depth?.maxMm, 'mm', say)),
+    fact('Thinnest section', band(p.thinnestMm, null, 'mm', say)),
+    fact('Exotherm limit', band(null, p.exothermMaxC, '°C', say)),
+    fact('Peak exotherm, stated', figureAt(said(peakC, '°C', say), ', ', said(massG, 'g', say))),
+    fact('Hardness', hardnessWords(p.hardness)),
+    fact('Inclusion moisture', band(null, p.inclusionMaxMoisturePct, '%', say)),
+  ];
+};
+
+const additiveFacts: Facts = (p, say) => {
+  const { kinds = {}, totalMaxPct, basis, refused } = p.additives ?? {};
+  const total = said(totalMaxPct, '%', say);
+  const limited = Object.entries(kinds ?? {}).filter(([, v]) => v != null);
+  return [
+    fact('All additives together', total && `${total} of A + B by ${basis ?? 'weight'}`),
+    ...limited.map(([kind, pct]) => fact(spaced(kind), `to ${say(pct ?? 0, '%')}`)),
+    fact('Refused', listed(refused, 'none')),
+  ];
+};
+
+const shelfFacts: Facts = (p, say) => [
+  fact('Clarity', p.clarity ? spaced(p.clarity) : null),
+  fact('Light-stable', yesNo(p.light?.stable)),
+  fact('Light dose', band(p.light?.doseMJPerCM2, null, 'mJ/cm²', say)),
+  fact('Unopened', said(p.shelf?.unopenedMonths, 'months', say)),
+  fact('Once opened', said(p.shelf?.openedMonths, 'months', say)),
+  fact('Cure stopped by', listed(p.inhibitedBy, 'nothing known')),
+];
+
+const GROUPS: readonly (readonly [string, Facts])[] = [
+  ['Mix', mixFacts],
+  ['Time', timeFacts],
+  ['Room and resin', roomFacts],
+  ['Air', airFacts],
+  ['Pour and cure', cureFacts],
+  ['Additives', additiveFacts],
+  ['Look, light and shelf', shelfFacts],
+];
 
 /** Everything a card says and does not say, grouped as the work goes. */
-export function cardGroups(p: Product, say: Say): CardGroup[] {
-  const shore =
-    p.hardness?.value == null
-      ? null
-      : `Shore ${p.hardness.scale ?? ''} ${p.hardness.value}${p.hardness.tolerance == null ? '' : ` ± ${p.hardness.tolerance}`}`;
-  return [
-    {
-      title: 'Mix',
-      facts: [
-        ...mixing(p, say),
-        fact('Stir', band(p.mix?.minMin, null, 'min', say)),
-        fact('Rest', band(p.mix?.restMin, null, 'min', say)),
-        fact(
-          'Viscosity, mixed',
-          p.viscosity?.mixedMPaS == null
-            ? null
-            : `${say(p.viscosity.mixedMPaS, 'mPa·s')}${p.viscosity.atC == null ? '' : ` at ${say(p.viscosity.atC, '°C')}`}`,
-        ),
-      ],
-    },
-    {
-      title: 'Time',
-      facts: [
-        fact('Pot life', timed(p.potLife, say)),
-        fact('Gel', timed(p.gel, say)),
-        fact('Tack-free', timed(p.tackFree, say)),
-        fact('Demould', timed(p.demould, say)),
-        fact(
-          'Full cure',
-          p.fullCure?.hours == null ? null : timed({ minutes: p.fullCure.hours * 60, atC: p.fullCure.atC }, say),
-        ),
-        fact('Bond window', band(p.recoat?.fromMin, p.recoat?.untilMin, 'min', say)),
-      ],
-    },
-    {
-      title: 'Room and resin',
-      facts: [
-        fact('Room', band(p.room?.minC, p.room?.maxC, '°C', say)),
-        fact('Room damp', band(null, p.room?.maxHumidityPct, '%', say)),
-        fact('Resin', band(p.resin?.minC, p.resin?.maxC, '°C', say)),
-        fact('Moisture-sensitive', yesNo(p.moistureSensitive)),
-      ],
-    },
-    {
-      title: 'Air',
-      facts: [
-        fact('Degas', p.degas?.method?.replaceAll('-', ' ') ?? null),
-        fact('Vacuum, absolute', band(null, p.degas?.vacuumKPaAbs, 'kPa', say)),
-        fact('Degas time', band(p.degas?.minutes, null, 'min', say)),
-        fact('Pressure', band(p.pressure?.minKPa, p.pressure?.maxKPa, 'kPa', say)),
-        fact('Hold', band(p.pressure?.holdMin, null, 'min', say)),
-      ],
-    },
-    {
-      title: 'Pour and cure',
-      facts: [
-        fact('Depth of pour', band(p.depth?.minMm, p.depth?.maxMm, 'mm', say)),
-        fact('Thinnest section', band(p.thinnestMm, null, 'mm', say)),
-        fact('Exotherm limit', band(null, p.exothermMaxC, '°C', say)),
-        fact(
-          'Peak exotherm, stated',
-          p.exotherm?.peakC == null
-            ? null
-            : `${say(p.exotherm.peakC, '°C')}${p.exotherm.massG == null ? '' : `, ${say(p.exotherm.massG, 'g')}`}`,
-        ),
-        fact('Hardness', shore),
-        fact('Inclusion moisture', band(null, p.inclusionMaxMoisturePct, '%', say)),
-      ],
-    },
-    { title: 'Additives', facts: additives(p, say) },
-    {
-      title: 'Look, light and shelf',
-      facts: [
-        fact('Clarity', p.clarity?.replaceAll('-', ' ') ?? null),
-        fact('Light-stable', yesNo(p.light?.stable)),
-        fact('Light dose', band(p.light?.doseMJPerCM2, null, 'mJ/cm²', say)),
-        fact('Unopened', p.shelf?.unopenedMonths == null ? null : say(p.shelf.unopenedMonths, 'months')),
-        fact('Once opened', p.shelf?.openedMonths == null ? null : say(p.shelf.openedMonths, 'months')),
-        fact(
-          'Cure stopped by',
-          p.inhibitedBy ? p.inhibitedBy.map((i) => i.replaceAll('-', ' ')).join(', ') || 'nothing known' : null,
-        ),
-      ],
-    },
-  ];
-}
+export const cardGroups = (p: Product, say: Say): CardGroup[] =>
+  GROUPS.map(([title, facts]) => ({ title, facts: facts(p, say) }));

@@ -21,12 +21,14 @@ describe('the fields of a card', () => {
   it('write what the format takes', () => {
     for (const family of FAMILIES) {
       for (const field of cardSections(family, true).flatMap((s) => s.fields)) {
-        const value =
-          field.kind === 'choice' || field.kind === 'choices'
-            ? field.kind === 'choice'
-              ? field.options![0]
-              : [field.options![0]]
-            : { number: 5, 'yes-no': true, text: 'house-x' }[field.kind as 'number'];
+        const samples = {
+          number: 5,
+          'yes-no': true,
+          text: 'house-x',
+          choice: field.options?.[0],
+          choices: [field.options?.[0]],
+        };
+        const value = samples[field.kind as keyof typeof samples];
         const base: Tree = { format: 'warm-jar.product/1', slug: 'house-x', revision: 1, name: 'X', family, ratio: {} };
         const pair = {
           'ratio.byWeight.a': 'b',

@@ -10,12 +10,47 @@ import type { Tree } from '../../stores/draftPath';
 import { useShelf } from '../../stores/shelf';
 import type { ShelfKind } from './kinds';
 
+/** Asks, and takes a thing off the shelf. */
+function useTakingOff(
+  kind: ShelfKind,
+  current: () => { readonly item: { readonly code: string }; readonly version: number } | null,
+  problem: Ref<string | null>,
+  forget: () => void,
+): () => void {
+  const shelf = useShelf();
+  const router = useRouter();
+  const confirm = useConfirm();
+  async function takeOff(code: string, version: number): Promise<void> {
+    try {
+      await shelfApi.remove(kind.place, code, version);
+    } catch (error) {
+      problem.value = error instanceof ApiProblem ? error.message : 'It was not removed.';
+      return;
+    }
+    forget();
+    await shelf.load();
+    await router.push(`/${kind.place}`);
+  }
+  return () => {
+    const gone = current();
+    if (!gone) return;
+    confirm.require({
+      header: `Take ${gone.item.code} off the shelf?`,
+      message: 'Batches that used it keep their record of it.',
+      acceptLabel: 'Take it off',
+      rejectLabel: 'Keep it',
+      acceptProps: { severity: 'danger' },
+      rejectProps: { severity: 'secondary' },
+      accept: () => void takeOff(gone.item.code, gone.version),
+    });
+  };
+}
+
 /** One thing of the shelf being looked at or changed; `code` null begins a new one. */
 export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
   const shelf = useShelf();
   const router = useRouter();
   const toast = useToast();
-  const confirm = useConfirm();
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const shelved = computed(() => shelf[kind.place].find(({ item }) => item.code === code.value) ?? null);
@@ -56,30 +91,7 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
     }
   }
 
-  function remove(): void {
-    const gone = shelved.value;
-    if (!gone) return;
-    confirm.require({
-      header: `Take ${gone.item.code} off the shelf?`,
-      message: 'Batches that used it keep their record of it.',
-      acceptLabel: 'Take it off',
-      rejectLabel: 'Keep it',
-      acceptProps: { severity: 'danger' },
-      rejectProps: { severity: 'secondary' },
-      accept: () =>
-        void shelfApi.remove(kind.place, gone.item.code, gone.version).then(
-          async () => {
-            form.drop();
-            await shelf.load();
-            await router.push(`/${kind.place}`);
-          },
-          (error: unknown) => {
-            problem.value = error instanceof ApiProblem ? error.message : 'It was not removed.';
-          },
-        ),
-    });
-  }
-
+  const remove = useTakingOff(kind, () => shelved.value, problem, form.drop);
   onSaveKey(() => void save());
   return { form, shelved, problem, saving, save, remove };
 }

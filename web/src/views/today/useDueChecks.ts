@@ -21,7 +21,8 @@ export function useDueChecks() {
       problem.value = error instanceof ApiProblem ? error.message : 'What is due could not be read.';
     }
   }
-  useLive().onChange(useDebounceFn(() => void load(), SETTLE_MS));
+  const loadSoon = useDebounceFn(load, SETTLE_MS);
+  useLive().onChange(() => void loadSoon());
   useIntervalFn(() => {
     if (document.visibilityState === 'visible') void load();
   }, REFRESH_MS);

@@ -14,6 +14,8 @@ const card = computed(() => {
   return r.success ? r.data : null;
 });
 const perG = computed(() => (card.value ? dropsPerG(card.value) : null));
+const limitWords = (limit: number | null | undefined) =>
+  limit == null ? 'card does not say' : `to ${units.say(limit, '%')}`;
 const allowed = computed(() =>
   products.cards
     .map((p) => {
@@ -22,7 +24,7 @@ const allowed = computed(() =>
       const limit = kind ? p.additives?.kinds?.[kind] : null;
       return {
         name: p.name,
-        says: refused ? 'refuses it' : limit == null ? 'card does not say' : `to ${units.say(limit, '%')}`,
+        says: refused ? 'refuses it' : limitWords(limit),
         refused: Boolean(refused),
         limit,
       };

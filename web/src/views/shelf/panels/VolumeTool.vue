@@ -36,9 +36,7 @@ const measures = computed(() =>
 );
 const result = computed(() =>
   how.value === 'mesh'
-    ? mesh.value
-      ? { volumeML: mesh.value.volumeML, problem: null }
-      : { volumeML: null, problem: null }
+    ? { volumeML: mesh.value?.volumeML ?? null, problem: null }
     : volumeOf(how.value, shape.value, numbers.value),
 );
 
