@@ -41,6 +41,7 @@ export * from './planning/lightPlan';
 export * from './planning/productFit';
 export * from './formats/jsonSchema';
 export * from './units/quantities';
+export * from './units/days';
 export * from './units/wording';
 export * from './units/unitInName';
 export * from './air/dewPoint';

@@ -2,7 +2,8 @@ import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import { workingTime } from '../cure/workingTime';
 import type { Product } from '../formats/product';
-import { addMonths, batchDay } from '../limits/lotDates';
+import { addMonths } from '../units/days';
+import { batchDay } from '../limits/lotDates';
 
 /** A way the answer might turn out, as the batch would then read, and how often it does before anything is known. */
 export interface Outcome {

@@ -1,3 +1,4 @@
+import { addDays, dayOf, daysBetween } from '../units/days';
 import type { SymptomKind } from '../formats/vocabulary';
 import type { CastFacts } from './castFacts';
 import { changePoints, type Segment } from './changePoints';
@@ -25,11 +26,11 @@ export interface ControlChart {
   readonly leftOut?: number;
 }
 
-const DAY_MS = 86_400_000;
-const WEEK_MS = 7 * DAY_MS;
-/** The Monday that a moment's week began on, UTC. 1970-01-05 was a Monday. */
-const weekOf = (ms: number) => Math.floor((ms - 4 * DAY_MS) / WEEK_MS);
-const mondayOf = (week: number) => new Date(week * WEEK_MS + 4 * DAY_MS).toISOString().slice(0, 10);
+/** A Monday that weeks are counted from. */
+const FIRST_MONDAY = '1970-01-05';
+/** The week of a moment, by the calendar on the wall where it was made. */
+const weekOf = (moment: string) => Math.floor(daysBetween(FIRST_MONDAY, dayOf(moment)) / 7);
+const mondayOf = (week: number) => addDays(FIRST_MONDAY, 7 * week);
 
 /** Castings that a point should stand for, so that its share says something; and the weeks a point may gather, the first that does. */
 const [POINT_CASTINGS, GATHERED] = [8, [1, 2, 4, 8, 13]];
@@ -60,7 +61,7 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
   const all = facts
     .filter((f) => f.looked && f.startedAt !== null && Number.isFinite(Date.parse(f.startedAt)))
     .map((f) => ({
-      week: weekOf(Date.parse(f.startedAt!)),
+      week: weekOf(f.startedAt!),
       bad: kind === null ? f.seen.length > 0 : f.seen.includes(kind),
     }));
   if (all.length === 0) return { points: [], stretches: [] };

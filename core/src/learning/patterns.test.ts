@@ -105,8 +105,8 @@ function log(seed: number, more: (i: number, damp: boolean) => Record<string, un
   return Array.from({ length: 160 }, (_, i) => {
     const damp = chance.flip(0.25);
     const fault = chance.flip(damp ? 0.6 : 0.1);
-    const [spoiled, sound] = damp ? [badDamp, goodDamp] : [bad, good];
-    const base = fault ? spoiled : sound;
+    const [spoiled, fine] = damp ? [badDamp, goodDamp] : [bad, good];
+    const base = fault ? spoiled : fine;
     return {
       ...base,
       code: `B-${i}`,

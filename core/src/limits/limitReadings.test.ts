@@ -6,7 +6,7 @@ import { productSchema } from '../formats/product';
 import { batchSchema } from '../formats/batch';
 import { limitReadings } from './limitReadings';
 import { bandState } from './bandState';
-import { addMonths } from './lotDates';
+import { addMonths } from '../units/days';
 
 const read = (slug: string, patch: Record<string, unknown>, field: string, cardPatch: Record<string, unknown> = {}) => {
   const card = productSchema.parse(overlay(saltmarshCard(slug), cardPatch));

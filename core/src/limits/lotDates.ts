@@ -2,35 +2,13 @@ import type { Batch, Lot } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
 import type { LimitState } from '../formats/vocabulary';
+import { MEAN_MONTH_DAYS, addMonths, dayOf, daysBetween } from '../units/days';
 import type { Say } from '../units/wording';
 import { NEAR_SHARE } from './bandState';
 import { makeReading } from './reading';
 
-const DAY_MS = 86_400_000;
-/** Mean Gregorian month, days; only for the size of a stretch of time in words, never for a deadline. */
-const MEAN_MONTH_DAYS = 30.436875;
-
-const dayNumber = (isoDate: string) => Math.round(Date.parse(`${isoDate}T00:00:00Z`) / DAY_MS);
-
-/**
- * A date some calendar months later: the same day, or the month's last where it is shorter.
- * @example addMonths('2026-01-31', 1) // '2026-02-28'
- */
-export function addMonths(isoDate: string, months: number): string {
-  const [year, month, day] = isoDate.split('-').map(Number) as [number, number, number];
-  const whole = Math.floor(months);
-  const first = new Date(Date.UTC(year, month - 1 + whole, 1));
-  const last = new Date(Date.UTC(first.getUTCFullYear(), first.getUTCMonth() + 1, 0)).getUTCDate();
-  const extraDays = Math.round((months - whole) * MEAN_MONTH_DAYS);
-  const end = Date.UTC(first.getUTCFullYear(), first.getUTCMonth(), Math.min(day, last) + extraDays);
-  return new Date(end).toISOString().slice(0, 10);
-}
-
-/** Days from one calendar date to another; negative where `to` is earlier. */
-export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
-
 /** The day the batch was made, in its own offset; null where it was not recorded. */
-export const batchDay = (batch: Batch): string | null => batch.startedAt?.slice(0, 10) ?? null;
+export const batchDay = (batch: Batch): string | null => (batch.startedAt ? dayOf(batch.startedAt) : null);
 
 /** How far a lot was past its earlier deadline, use-by or opened + the card's months; days, negative before it; null unknown. */
 export function daysPastDeadline(product: Product, lot: Lot | null | undefined, day: string | null): number | null {

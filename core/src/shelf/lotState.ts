@@ -1,6 +1,6 @@
 import type { LotCard } from '../formats/lot';
 import type { Product } from '../formats/product';
-import { addMonths, daysBetween } from '../limits/lotDates';
+import { addMonths, daysBetween } from '../units/days';
 import type { Say } from '../units/wording';
 
 /** What is to be known about a lot before it is poured from. */

@@ -1,3 +1,4 @@
+import { dayAfter } from '../units/days';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch, Check, Inclusion } from '../formats/batch';
 import type { InclusionCard } from '../formats/inclusion';
@@ -9,7 +10,6 @@ function wentBadly({ symptoms }: Check): boolean {
   return (symptoms ?? []).some((s) => s.kind === 'inclusion-change' || s.pattern === 'around-inclusion');
 }
 
-const HOUR_MS = 3_600_000;
 /** A look up to so many hours is at once; beyond the other it is a late one. */
 const [AT_ONCE_H, LATE_H] = [12, 10 * 24];
 
@@ -31,14 +31,12 @@ export function pairFromLooks(batch: Batch, card: InclusionCard): Pair | null {
   if ((card.pairs ?? []).some((p) => p['batch'] === batch.code)) return null;
   const bad = checksInOrder(batch).find(wentBadly);
   if (!bad) return null;
-  const seenMs = batch.startedAt ? Date.parse(batch.startedAt) + bad.afterH * HOUR_MS : null;
-  const on =
-    seenMs !== null && Number.isFinite(seenMs) ? new Date(Math.min(seenMs, 8.64e15)).toISOString().slice(0, 10) : null;
+  const on = batch.startedAt ? dayAfter(batch.startedAt, bad.afterH) : null;
   return {
     productSlug: batch.product.slug,
     when: whenOf(bad.afterH),
     outcome: 'bad',
-    ...(on !== null && /^\d{4}-/.test(on) ? { on } : {}),
+    ...(on === null ? {} : { on }),
     ...(batch.code == null ? {} : { batch: batch.code, note: `seen on ${batch.code}` }),
   };
 }

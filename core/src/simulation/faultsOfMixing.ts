@@ -1,4 +1,4 @@
-import { addMonths } from '../limits/lotDates';
+import { addMonths } from '../units/days';
 import { partsForTotal } from '../mixing/partsForTotal';
 import type { Product } from '../formats/product';
 import type { CauseId } from '../formats/vocabulary';

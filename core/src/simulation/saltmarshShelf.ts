@@ -3,7 +3,7 @@ import { gearSchema, type Gear } from '../formats/gear';
 import { inclusionSchema, type InclusionCard } from '../formats/inclusion';
 import { lotSchema, type LotCard } from '../formats/lot';
 import type { Product } from '../formats/product';
-import { addMonths } from '../limits/lotDates';
+import { addMonths } from '../units/days';
 import { SALTMARSH_CARDS, saltmarshCard } from './saltmarshCards';
 
 const DAY_MS = 86_400_000;

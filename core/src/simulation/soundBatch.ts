@@ -1,7 +1,7 @@
 import { batchSchema, type Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { calibrate, isCalibrated } from '../cure/calibration';
-import { addMonths } from '../limits/lotDates';
+import { addMonths } from '../units/days';
 import { partsForTotal } from '../mixing/partsForTotal';
 import { saltmarshCard } from './saltmarshCards';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addMonths } from '../limits/lotDates';
+import { addMonths } from '../units/days';
 import { chanceFrom } from './chance';
 import { SALTMARSH_CARDS } from './saltmarshCards';
 import { YEAR_ENDS_DAYS_AGO, benchAir, minuteOfDay, monthOf, yearJobs } from './yearCalendar';

@@ -1,6 +1,6 @@
 import type { Product } from '../formats/product';
 import type { LotCard } from '../formats/lot';
-import { addMonths } from '../limits/lotDates';
+import { addMonths } from '../units/days';
 import { SALTMARSH_CARDS } from './saltmarshCards';
 
 const DAY_MS = 86_400_000;

@@ -1,5 +1,6 @@
-import { PATTERNS_BY_SYMPTOM, type BatchListQuery } from '@warm-jar/core';
+import { PATTERNS_BY_SYMPTOM, endOfDayIn, startOfDayIn, type BatchListQuery } from '@warm-jar/core';
 import { Op, Sequelize, type Order, type WhereOptions } from 'sequelize';
+import { studioZone } from '../live/studioZone';
 import type { BatchRow } from './models';
 
 const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
@@ -42,8 +43,8 @@ export function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
   const all: WhereOptions<BatchRow>[] = [];
   if (query.product) all.push({ productSlug: query.product });
   if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.ne]: 'done' } } : { stage: query.stage });
-  if (query.from) all.push({ startedAt: { [Op.gte]: `${query.from}T00:00:00.000Z` } });
-  if (query.to) all.push({ startedAt: { [Op.lte]: `${query.to}T23:59:59.999Z` } });
+  if (query.from) all.push({ startedAt: { [Op.gte]: startOfDayIn(query.from, studioZone()) } });
+  if (query.to) all.push({ startedAt: { [Op.lt]: endOfDayIn(query.to, studioZone()) } });
   const seen = 'SELECT batch_code FROM batch_symptoms';
   if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
   else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });

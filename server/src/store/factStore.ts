@@ -1,4 +1,5 @@
-import { batchSchema, castFacts, limitReadings, type Product } from '@warm-jar/core';
+import { batchSchema, castFacts, limitReadings, type Product, endOfDayIn, startOfDayIn } from '@warm-jar/core';
+import { studioZone } from '../live/studioZone';
 import { Op, QueryTypes } from 'sequelize';
 import type { Database } from './database';
 import type { ProductStore } from './productStore';
@@ -51,12 +52,15 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
     fill,
     lines: async (from, to) => {
       await fill();
-      const where = [...(from ? ['started_at >= ?'] : []), ...(to ? ['started_at <= ?'] : [])];
+      const where = [...(from ? ['started_at >= ?'] : []), ...(to ? ['started_at < ?'] : [])];
       const rows = await sequelize.query<{ facts: string }>(
         `SELECT facts FROM batches${where.length > 0 ? ` WHERE ${where.join(' AND ')}` : ''} ORDER BY started_at, code`,
         {
           type: QueryTypes.SELECT,
-          replacements: [...(from ? [`${from}T00:00:00.000Z`] : []), ...(to ? [`${to}T23:59:59.999Z`] : [])],
+          replacements: [
+            ...(from ? [startOfDayIn(from, studioZone())] : []),
+            ...(to ? [endOfDayIn(to, studioZone())] : []),
+          ],
         },
       );
       return rows.map((r) => r.facts).join('\n');

@@ -1,3 +1,5 @@
+import { format, isSameYear, lightFormat, parseISO } from 'date-fns';
+
 /** `micro-throughout` as people say it. */
 export const inWords = (id: string): string => id.replaceAll('-', ' ');
 
@@ -15,20 +17,9 @@ export const SEVERITY_WORDS = ['only when looked for', 'seen at once', 'spoils a
 /** A day and time of day in this machine's own zone; the year only where it is another. */
 export function dayAndTime(iso: string | null | undefined): string {
   if (!iso) return 'not recorded';
-  const date = new Date(iso);
-  const year = date.getFullYear() === new Date().getFullYear() ? {} : { year: 'numeric' as const };
-  return new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    ...year,
-    hour: '2-digit',
-    minute: '2-digit',
-  }).format(date);
+  const date = parseISO(iso);
+  return format(date, isSameYear(date, new Date()) ? 'd MMM, HH:mm' : 'd MMM yyyy, HH:mm');
 }
 
 /** Today's calendar day on this machine, `2026-03-14`. */
-export function today(): string {
-  const now = new Date();
-  const pad = (n: number) => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${pad(now.getMonth() + 1)}-${pad(now.getDate())}`;
-}
+export const today = (): string => lightFormat(new Date(), 'yyyy-MM-dd');

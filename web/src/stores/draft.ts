@@ -1,5 +1,6 @@
 import { batchSchema, issuesFromZod, type Batch } from '@warm-jar/core';
 import { useLocalStorage } from '@vueuse/core';
+import { format } from 'date-fns';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { textIssues, withText, without } from '../components/form/typedTexts';
@@ -19,13 +20,7 @@ export interface Draft {
 const empty = (): Tree => ({ format: 'warm-jar.batch/1', startedAt: localMoment(new Date()), product: {} });
 
 /** A moment with this machine's own offset, as the format wants it. */
-export function localMoment(date: Date): string {
-  const pad = (n: number) => String(Math.trunc(Math.abs(n))).padStart(2, '0');
-  const offset = -date.getTimezoneOffset();
-  const day = `${date.getFullYear()}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
-  const time = `${pad(date.getHours())}:${pad(date.getMinutes())}:${pad(date.getSeconds())}`;
-  return `${day}T${time}${offset < 0 ? '-' : '+'}${pad(offset / 60)}:${pad(offset % 60)}`;
-}
+export const localMoment = (date: Date): string => format(date, "yyyy-MM-dd'T'HH:mm:ssxxx");
 
 /** The batch being written down. Every change is in the browser's storage at once, so a reload loses nothing. */
 export const useDraft = defineStore('draft', () => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BENCH_STEP_WORDS, sayMinutes } from '@warm-jar/core';
+import { lightFormat } from 'date-fns';
 import { computed, watch } from 'vue';
 import { onPlainKey } from '../../keys/keys';
 import { useUnits } from '../../stores/units';
@@ -22,11 +23,7 @@ const liquid = computed(() =>
 );
 const share = computed(() => Math.max(0, Math.min(1, 1 - (bench.clock.value?.spent ?? 0))));
 const at = (min: number | null) =>
-  min === null || bench.startMs.value === null
-    ? null
-    : new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(
-        new Date(bench.startMs.value + min * 60_000),
-      );
+  min === null || bench.startMs.value === null ? null : lightFormat(bench.startMs.value + min * 60_000, 'HH:mm:ss');
 watch(left, (l) => {
   if (l === null || !liquid.value) return;
   if (l < 0) bench.signals.give('pot-over', 'stop', 'Pot life is over');

@@ -1,0 +1,66 @@
+import { TZDate } from '@date-fns/tz';
+import {
+  addDays as addWholeDays,
+  addHours,
+  addMonths as addWholeMonths,
+  differenceInCalendarDays,
+  lightFormat,
+  parseISO,
+} from 'date-fns';
+
+/** Mean Gregorian month, days; only for the size of a stretch of time in words, never for a deadline. */
+export const MEAN_MONTH_DAYS = 30.436875;
+
+const DAY = 'yyyy-MM-dd';
+
+/**
+ * A date some calendar months later: the same day, or the month's last where it is shorter.
+ * @example addMonths('2026-01-31', 1) // '2026-02-28'
+ */
+export function addMonths(isoDate: string, months: number): string {
+  const whole = Math.floor(months);
+  const extraDays = Math.round((months - whole) * MEAN_MONTH_DAYS);
+  return lightFormat(addWholeDays(addWholeMonths(parseISO(isoDate), whole), extraDays), DAY);
+}
+
+/** A date some days later. @example addDays('2026-02-27', 2) // '2026-03-01' */
+export const addDays = (isoDate: string, days: number): string =>
+  lightFormat(addWholeDays(parseISO(isoDate), days), DAY);
+
+/**
+ * Days from one calendar date to another; negative where `to` is earlier.
+ * @example daysBetween('2026-03-28', '2026-03-30') // 2
+ */
+export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from));
+
+/**
+ * The calendar day of a moment by the clock on the wall where it was written down.
+ * @example dayOf('2026-03-14T23:30:00-05:00') // '2026-03-14'
+ */
+export const dayOf = (moment: string): string => moment.slice(0, 10);
+
+const OFFSET = /(Z|[+-]\d{2}:\d{2})$/;
+
+/**
+ * The calendar day some hours after a moment, by the same clock on the wall; null where it lies beyond any calendar.
+ * @example dayAfter('2026-03-14T23:30:00-05:00', 1) // '2026-03-15'
+ */
+export function dayAfter(moment: string, hours: number): string | null {
+  const offset = OFFSET.exec(moment)?.[1] ?? 'Z';
+  const later = addHours(new TZDate(Date.parse(moment), offset === 'Z' ? 'UTC' : offset), hours);
+  if (!Number.isFinite(later.getTime())) return null;
+  const day = lightFormat(later, DAY);
+  return /^\d{4}-/.test(day) ? day : null;
+}
+
+/**
+ * The first moment of a calendar day in a time zone, ISO in UTC: the day is 23 or 25 hours long where the clocks change.
+ * @example startOfDayIn('2026-03-14', 'Europe/Paris') // '2026-03-13T23:00:00.000Z'
+ */
+export function startOfDayIn(isoDate: string, zone: string): string {
+  const [year, month, day] = isoDate.split('-').map(Number) as [number, number, number];
+  return new Date(new TZDate(year, month - 1, day, zone).getTime()).toISOString();
+}
+
+/** The first moment of the day after, as `startOfDayIn`. @example endOfDayIn('2026-03-14', 'UTC') // '2026-03-15T00:00:00.000Z' */
+export const endOfDayIn = (isoDate: string, zone: string): string => startOfDayIn(addDays(isoDate, 1), zone);
