@@ -3,6 +3,14 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    coverage: {
+      provider: 'v8',
+      include: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.{ts,vue}'],
+      // What starts a process or a page is run by the browser tests; types have no lines.
+      exclude: ['**/*.test.ts', '**/*.d.ts', '**/testing/**', '**/main.ts', 'core/src/simulation/cards/**'],
+      reporter: ['text-summary', 'json-summary'],
+      reportsDirectory: '.cache/coverage',
+    },
     projects: [
       { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 30_000 } },
       { extends: true, test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 20_000 } },

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, mustRun } from './run.mjs';
+import { writeNotices } from './notices.mjs';
 import { hashOf, isStamped, stamp } from './stamp.mjs';
 
 const PARTS = [
@@ -23,6 +24,7 @@ export async function ensureBuilt() {
     const hash = hashOf(from);
     if (existsSync(join(ROOT, made)) && isStamped(file, hash)) continue;
     await mustRun('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, room) });
+    if (room === 'web') writeNotices();
     stamp(file, hash);
   }
 }

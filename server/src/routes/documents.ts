@@ -1,6 +1,7 @@
 import { PUBLISHED_SCHEMAS, jsonSchemaOf, publishedSchemaName } from '@warm-jar/core';
 import { z } from 'zod';
-import { endpoint, type Endpoint } from '../http/endpoint';
+import { apiPage } from '../http/apiPage';
+import { endpoint, streamEndpoint, type Endpoint } from '../http/endpoint';
 import { openApiOf } from '../http/openapi';
 import { Problem } from '../http/problem';
 
@@ -39,6 +40,18 @@ export function documentRoutes(others: readonly Endpoint[], prefix: string): End
         status: 200,
         body: openApiOf([...others, ...own], prefix),
       }),
+    ),
+    streamEndpoint(
+      {
+        method: 'get',
+        path: '/reference',
+        summary: 'This description as a page to be read',
+        answers: { 200: { description: 'The page', types: ['text/html'] } },
+      },
+      (_input, { response }) => {
+        const nonce = String(response.locals['nonce'] ?? '');
+        response.type('html').send(apiPage([...others, ...own], prefix, Object.keys(PUBLISHED_SCHEMAS), nonce));
+      },
     ),
     endpoint(
       {

@@ -1,5 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import PrimeVue from 'primevue/config';
+import ConfirmationService from 'primevue/confirmationservice';
+import ToastService from 'primevue/toastservice';
 import { createApp, nextTick, type Component } from 'vue';
 import { createMemoryHistory, createRouter, type Router } from 'vue-router';
 import { vi } from 'vitest';
@@ -12,7 +14,13 @@ export interface Asked {
   readonly body: unknown;
 }
 /** How the pretended server answers: a body with its status, by the request. */
-export type Answers = (asked: Asked) => { readonly status?: number; readonly body?: unknown } | undefined;
+export interface Answered {
+  readonly status?: number;
+  readonly body?: unknown;
+  /** The version that the answer's ETag names. */
+  readonly version?: number;
+}
+export type Answers = (asked: Asked) => Answered | undefined;
 
 /** A server that answers by a function; tells all that was asked of it. */
 export function pretendServer(answers: Answers): readonly Asked[] {
@@ -25,8 +33,13 @@ export function pretendServer(answers: Answers): readonly Asked[] {
       body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : null,
     };
     all.push(asked);
-    const { status = 200, body = null } = answers(asked) ?? { status: 404, body: refusal('not-found', 'Not there.') };
-    return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(body), { status }));
+    const {
+      status = 200,
+      body = null,
+      version,
+    } = answers(asked) ?? { status: 404, body: refusal('not-found', 'Not there.') };
+    const headers = new Headers(version === undefined ? {} : { ETag: `"${version}"` });
+    return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(body), { status, headers }));
   });
   return all;
 }
@@ -60,7 +73,8 @@ export interface Mounted {
   readonly unmount: () => void;
 }
 
-const NAMES = ['today', 'backup', 'people', 'pair', 'sign-in', 'log', 'board'];
+const NAMES = ['today', 'backup', 'people', 'pair', 'sign-in', 'log', 'board', 'plan', 'products', 'trials', 'pieces'];
+const OF_BATCH = ['batch', 'edit-batch', 'check', 'bench', 'diagnosis', 'mend', 'sheet'];
 
 /** A component on a page of its own, with router, stores and controls as the application has them. */
 export async function mounted(component: Component, props: object = {}, at = '/'): Promise<Mounted> {
@@ -73,6 +87,7 @@ export async function mounted(component: Component, props: object = {}, at = '/'
     routes: [
       { path: '/', name: 'home', component: empty },
       ...NAMES.map((name) => ({ path: `/${name}`, name, component: empty })),
+      ...OF_BATCH.map((name) => ({ path: `/batches/:code/${name}`, name, component: empty })),
     ],
   });
   await router.push(at);
@@ -81,7 +96,9 @@ export async function mounted(component: Component, props: object = {}, at = '/'
   const app = createApp(component, { ...props })
     .use(pinia)
     .use(router)
-    .use(PrimeVue);
+    .use(PrimeVue)
+    .use(ConfirmationService)
+    .use(ToastService);
   app.mount(root);
   const settle = async () => {
     for (let i = 0; i < 6; i += 1) await new Promise((done) => setTimeout(done, 0));
@@ -110,4 +127,25 @@ export async function mounted(component: Component, props: object = {}, at = '/'
       root.remove();
     },
   };
+}
+
+/** What a composable gives, used within a component of its own. */
+export interface Used<T> extends Mounted {
+  readonly result: T;
+}
+
+/** A composable at work: with router, stores and services as the application has them, and nothing drawn. */
+export async function used<T>(use: () => T, at = '/'): Promise<Used<T>> {
+  let result: T | undefined;
+  const page = await mounted(
+    {
+      setup: () => {
+        result = use();
+        return () => null;
+      },
+    },
+    {},
+    at,
+  );
+  return { ...page, result: result as T };
 }

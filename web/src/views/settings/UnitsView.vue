@@ -35,6 +35,11 @@ const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: numb
         <span class="figures example">{{ units.say(k.example, k.stored) }}</span>
       </div>
     </div>
+    <p class="small quiet">
+      Warm Jar is free software under the MIT licence, made with
+      <a href="/third-party-notices.txt">the work of others</a>. Its data can be had by
+      <a href="/api/v1/reference">an open API</a>.
+    </p>
   </div>
 </template>
 

@@ -1,0 +1,44 @@
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from './run.mjs';
+
+/** The licence's own text, as the package ships it; null where it ships none. */
+function licenceText(folder) {
+  const file = existsSync(folder)
+    ? readdirSync(folder).find((name) => /^(licen[cs]e|copying)(\.|$)/i.test(name))
+    : undefined;
+  return file === undefined ? null : readFileSync(join(folder, file), 'utf8').trim();
+}
+
+/** Packages that the application is made of: those of a lock file that are not only for working on it. */
+export function shippedPackages(lock) {
+  return Object.entries(lock.packages ?? {})
+    .filter(([path, p]) => path.includes('node_modules/') && !p.link && !p.dev && !p.devOptional)
+    .map(([path, { version, license }]) => ({
+      path,
+      name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),
+      version,
+      licence: license ?? 'not stated',
+    }))
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+const RULE = '-'.repeat(72);
+
+/** One text with every package that ships, its licence, and the licence's words; the fonts are among them. */
+export function noticesText(packages, textOf) {
+  const head = 'Warm Jar is made with the work of others. Each package, its licence, and the words of that licence:';
+  const parts = packages.map(({ path, name, version, licence }) =>
+    [RULE, `${name} ${version} (${licence})`, '', textOf(path) ?? `Licence: ${licence}.`, ''].join('\n'),
+  );
+  return `${head}\n\n${parts.join('\n')}`;
+}
+
+/** Writes the notices beside the built page, where the application hands them out. */
+export function writeNotices(file = join(ROOT, 'web/dist/third-party-notices.txt')) {
+  const lock = JSON.parse(readFileSync(join(ROOT, 'package-lock.json'), 'utf8'));
+  writeFileSync(
+    file,
+    noticesText(shippedPackages(lock), (path) => licenceText(join(ROOT, path))),
+  );
+}
