@@ -1,8 +1,8 @@
 import { invertPatch, valueAt, type BenchStep, type Entry } from '@warm-jar/core';
-import { useLocalStorage } from '@vueuse/core';
 import { computed, type Ref } from 'vue';
 import { localMoment } from '../stores/draft';
 import { useLive } from '../stores/live';
+import { useKept } from '../stores/kept';
 import { newKey } from '../stores/newKey';
 import { useOutbox } from '../stores/outbox';
 import { useSession } from '../stores/session';
@@ -28,7 +28,7 @@ export function useRunWrites(code: Ref<string>, { batch }: RunRecord, { minutesN
   const live = useLive();
   const outbox = useOutbox();
   const session = useSession();
-  const undoKept = useLocalStorage<Record<string, Undo>>('warm-jar.undo', {}, { flush: 'sync' });
+  const undoKept = useKept<Record<string, Undo>>('warm-jar.undo', {});
   const momentNow = () => localMoment(new Date(live.exactMs()));
 
   const enter = (entry: Pick<Entry, 'set' | 'add' | 'over'>) =>

@@ -1,9 +1,9 @@
 import { issuesFromZod } from '@warm-jar/core';
-import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, type Ref } from 'vue';
 import type { z } from 'zod';
 import { provideForm, type FormContext } from '../components/form/formContext';
 import { textIssues, withText, without, type TypedTexts } from '../components/form/typedTexts';
+import { useKept } from './kept';
 import { carryOver, valueAt, withValue, type Tree } from './draftPath';
 
 /** A document being filled in, with texts that are no numbers yet; null while nothing was changed. */
@@ -24,13 +24,6 @@ export function withoutEmpty(document: Tree): Tree {
   );
 }
 
-/** What was changed of a document, kept in the browser under a key. */
-const keptForm = (key: string) =>
-  useLocalStorage<Kept | null>(`warm-jar.form.${key}`, null, {
-    flush: 'sync',
-    serializer: { read: (v) => JSON.parse(v) as Kept | null, write: (v) => JSON.stringify(v) },
-  });
-
 /** What is wrong with a document: texts that are no numbers, then what its schema says. */
 function faultsOf(texts: TypedTexts, parsed: z.ZodSafeParseResult<unknown>): Record<string, string> {
   const all = textIssues(texts);
@@ -44,7 +37,7 @@ function faultsOf(texts: TypedTexts, parsed: z.ZodSafeParseResult<unknown>): Rec
  * @param start the stored document, or what a new one begins as
  */
 export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref<Tree>) {
-  const kept = keptForm(key);
+  const kept = useKept<Kept | null>(`warm-jar.form.${key}`, null);
   const serverIssues = ref<Record<string, string>>({});
   const tried = ref(false);
   const document = computed<Tree>(() => kept.value?.document ?? start.value);

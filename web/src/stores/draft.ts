@@ -1,10 +1,10 @@
 import { batchSchema, issuesFromZod, type Batch } from '@warm-jar/core';
-import { useLocalStorage } from '@vueuse/core';
 import { format } from 'date-fns';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { textIssues, withText, without } from '../components/form/typedTexts';
 import { valueAt, withValue, type Tree } from './draftPath';
+import { useKept } from './kept';
 import { useSession } from './session';
 
 /** What is being typed: the document so far, and texts that are not numbers yet. */
@@ -24,7 +24,7 @@ export const localMoment = (date: Date): string => format(date, "yyyy-MM-dd'T'HH
 
 /** The batch being written down. Every change is in the browser's storage at once, so a reload loses nothing. */
 export const useDraft = defineStore('draft', () => {
-  const kept = useLocalStorage<Record<string, Draft>>('warm-jar.drafts', {}, { flush: 'sync' });
+  const kept = useKept<Record<string, Draft>>('warm-jar.drafts', {});
   const session = useSession();
   const keyOf = (code: string | null) => code ?? 'new';
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { coloursToCome, limitReadings, type Additive } from '@warm-jar/core';
-import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { onPlainKey } from '../../keys/keys';
 import KeyCap from '../../components/KeyCap.vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useShelf } from '../../stores/shelf';
+import { useKept } from '../../stores/kept';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
@@ -18,7 +18,7 @@ const bench = useBenchContext();
 const units = useUnits();
 const shelf = useShelf();
 /** Drops counted but not yet confirmed outlive a reload. */
-const counts = useLocalStorage<Record<string, number>>('warm-jar.drops', {}, { flush: 'sync' });
+const counts = useKept<Record<string, number>>('warm-jar.drops', {});
 const asking = ref(false);
 const next = computed(() => (bench.batch.value ? (coloursToCome(bench.batch.value)[0] ?? null) : null));
 const name = computed(() => next.value?.name ?? next.value?.kind ?? '');

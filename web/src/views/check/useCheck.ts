@@ -1,5 +1,4 @@
 import { doubtsOf, type Batch, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
-import { useLocalStorage } from '@vueuse/core';
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
 import { computed, ref, watch } from 'vue';
@@ -10,6 +9,7 @@ import { devicesApi } from '../../api/devices';
 import { withText, without } from '../../components/form/typedTexts';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
+import { useKept } from '../../stores/kept';
 import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
@@ -32,10 +32,7 @@ type StoredBatch = ReturnType<typeof useStoredBatch>;
 function useCheckDraft(stored: StoredBatch, code: string) {
   const live = useLive();
   // A kept draft from before a field existed has it empty.
-  const draft = useLocalStorage<CheckDraft>(`warm-jar.check.${code}`, emptyCheck(), {
-    flush: 'sync',
-    mergeDefaults: true,
-  });
+  const draft = useKept<CheckDraft>(`warm-jar.check.${code}`, emptyCheck());
   const patch = (change: Partial<CheckDraft>) => {
     draft.value = { ...draft.value, ...change };
   };
