@@ -125,6 +125,7 @@ export * from './learning/mouldLife';
 export * from './learning/studioFigures';
 export * from './learning/fairTrial';
 export * from './learning/seriesTrend';
+export * from './numeric/studentT';
 export * from './simulation/saltmarshCards';
 export * from './simulation/soundBatch';
 export * from './simulation/saltmarshBatches';

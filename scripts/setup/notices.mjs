@@ -10,6 +10,14 @@ function licenceText(folder) {
   return file === undefined ? null : readFileSync(join(folder, file), 'utf8').trim();
 }
 
+/** The licence that a package names in its own description, in today's form or the older list; undefined where it names none. */
+function licenceNamed(folder) {
+  const file = join(folder, 'package.json');
+  if (!existsSync(file)) return undefined;
+  const { license, licenses } = JSON.parse(readFileSync(file, 'utf8'));
+  return license ?? licenses?.map(({ type }) => type).join(' OR ');
+}
+
 /** Packages that the application is made of: those of a lock file that are not only for working on it. */
 export function shippedPackages(lock) {
   return Object.entries(lock.packages ?? {})
@@ -18,7 +26,7 @@ export function shippedPackages(lock) {
       path,
       name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),
       version,
-      licence: license ?? 'not stated',
+      licence: license ?? licenceNamed(join(ROOT, path)) ?? 'not stated',
     }))
     .sort((a, b) => a.name.localeCompare(b.name));
 }
