@@ -222,6 +222,24 @@ describe('a piece in layers', () => {
     await bench.driver.wait(async () => (await order())[2] === 'house-deep-40', 5000, 'the layer does not move');
     expect((await order())[0]).toBe(before[0]);
   });
+  it('has a layer dragged to its place by its grip, and none from under the poured one', async () => {
+    const order = async () => (await piece()).layers.map((l) => l.productSlug);
+    await bench.go('/pieces/P-05');
+    await bench.see('[data-layer="3"] .grip');
+    expect(await bench.driver.findElements(By.css('.poured .grip'))).toHaveLength(0);
+    const before = await order();
+    const grip = async (layer: number) => bench.driver.findElement(By.css(`[data-layer="${layer}"] .grip`));
+    await bench.driver
+      .actions()
+      .move({ origin: await grip(3) })
+      .press()
+      .move({ origin: await grip(2), y: 20, duration: 300 })
+      .move({ origin: await grip(2), y: -10, duration: 300 })
+      .release()
+      .perform();
+    await bench.driver.wait(async () => (await order())[1] === before[2], 5000, 'the layer is not put down');
+    expect(await order()).toEqual([before[0], before[2], before[1]]);
+  });
   it('asks before it is taken off the list', async () => {
     await bench.tapWords('Take this piece off the list');
     await bench.read('the order of its layers and its weighings are gone');

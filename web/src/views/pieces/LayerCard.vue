@@ -81,6 +81,7 @@ const toPlan = () =>
   <li class="card layer" :class="planned.state" :data-layer="planned.index + 1">
     <div class="row spread">
       <h3>
+        <i v-if="canRise || canSink" class="pi pi-bars grip" title="Drag this layer to its place" aria-hidden="true" />
         <span class="ordinal figures">{{ planned.index + 1 }}</span> {{ planned.product
         }}<template v-if="layer.depthMm"
           >, <span class="figures">{{ layer.depthMm }} mm</span></template
@@ -249,6 +250,12 @@ const toPlan = () =>
 }
 .poured {
   border-left-color: var(--action);
+}
+.grip {
+  cursor: grab;
+  touch-action: none;
+  padding: var(--space-2);
+  color: var(--ink-500);
 }
 .ordinal {
   display: inline-block;

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { betterOrder } from '@warm-jar/core';
+import { insertNodeAt, removeNode, useSortable } from '@vueuse/integrations/useSortable';
 import Button from 'primevue/button';
 import Select from 'primevue/select';
-import { computed, ref, toRef } from 'vue';
+import { computed, ref, toRef, useTemplateRef } from 'vue';
 import { useConfirm } from 'primevue/useconfirm';
 import { useRouter } from 'vue-router';
 import { CARE_NOTE } from './pieceWords';
@@ -17,8 +18,20 @@ import { usePiece } from './usePiece';
 
 /** A piece in layers: cut through on the left, its pours in time on the right. */
 const props = defineProps<{ code: string }>();
-const { piece, plan, problem, again, change, changeLayer, addLayer, insertLayer, moveLayer, removeLayer, remove } =
-  usePiece(toRef(props, 'code'));
+const {
+  piece,
+  plan,
+  problem,
+  again,
+  change,
+  changeLayer,
+  addLayer,
+  insertLayer,
+  moveLayer,
+  moveLayerTo,
+  removeLayer,
+  remove,
+} = usePiece(toRef(props, 'code'));
 const products = useProducts();
 const router = useRouter();
 const adding = ref<string | null>(null);
@@ -58,6 +71,20 @@ const canMove = (index: number, by: 1 | -1): boolean => {
   const [here, there] = [layers[index], layers[index + by]];
   return Boolean(here && there && !isPoured(here) && !isPoured(there));
 };
+/** Layers are dragged by their grip; the page is drawn from the record, so what was dragged goes back before the record changes. */
+useSortable(useTemplateRef<HTMLElement>('layerList'), [], {
+  handle: '.grip',
+  draggable: '.layer:not(.poured)',
+  forceFallback: true,
+  animation: 150,
+  watchElement: true,
+  onUpdate: ({ item, from, oldIndex, newIndex }) => {
+    if (oldIndex === undefined || newIndex === undefined) return;
+    removeNode(item);
+    insertNodeAt(from, item, oldIndex);
+    moveLayerTo(oldIndex, newIndex);
+  },
+});
 </script>
 
 <template>
@@ -135,7 +162,7 @@ const canMove = (index: number, by: 1 | -1): boolean => {
           <p class="small quiet">{{ CARE_NOTE }}</p>
         </aside>
         <section aria-label="Layers" class="stack">
-          <ol class="stack layers">
+          <ol ref="layerList" class="stack layers">
             <template v-for="(l, i) in piece.layers" :key="i"
               ><LayerCard
                 v-if="plan.layers[i]"
