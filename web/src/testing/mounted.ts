@@ -5,6 +5,7 @@ import ToastService from 'primevue/toastservice';
 import { createApp, nextTick, type Component } from 'vue';
 import { createMemoryHistory, createRouter, type Router } from 'vue-router';
 import { vi } from 'vitest';
+import { PLACES } from '../places/places';
 
 /** What a fetch of the page asked. */
 export interface Asked {
@@ -73,9 +74,6 @@ export interface Mounted {
   readonly unmount: () => void;
 }
 
-const NAMES = ['today', 'backup', 'people', 'pair', 'sign-in', 'log', 'board', 'plan', 'products', 'trials', 'pieces'];
-const OF_BATCH = ['batch', 'edit-batch', 'check', 'bench', 'diagnosis', 'mend', 'sheet'];
-
 /** A component on a page of its own, with router, stores and controls as the application has them. */
 export async function mounted(component: Component, props: object = {}, at = '/'): Promise<Mounted> {
   vi.stubGlobal('EventSource', SilentEvents);
@@ -84,11 +82,7 @@ export async function mounted(component: Component, props: object = {}, at = '/'
   const empty = { template: '<i />' };
   const router = createRouter({
     history: createMemoryHistory(),
-    routes: [
-      { path: '/', name: 'home', component: empty },
-      ...NAMES.map((name) => ({ path: `/${name}`, name, component: empty })),
-      ...OF_BATCH.map((name) => ({ path: `/batches/:code/${name}`, name, component: empty })),
-    ],
+    routes: PLACES.map(({ name, path }) => ({ name, path, component: empty })),
   });
   await router.push(at);
   const root = document.createElement('div');

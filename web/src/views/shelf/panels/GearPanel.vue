@@ -5,6 +5,8 @@ import { today } from '../../../components/words';
 import { useUnits } from '../../../stores/units';
 import type { Tree } from '../../../stores/draftPath';
 
+// Every panel is handed the way to set a field; this one sets none.
+defineOptions({ inheritAttrs: false });
 /** The caution that belongs to this piece. */
 const props = defineProps<{ document: Tree; shelved: unknown }>();
 const units = useUnits();
