@@ -1,9 +1,9 @@
 // @vitest-environment happy-dom
 import { diagnose, layerPlan, saltmarshCard, saltmarshPieces, SALTMARSH_CARDS, type Batch } from '@warm-jar/core';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { mounted, type Answers, type Mounted } from '../testing/mounted';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Answers } from '../testing/mounted';
+import { closeScreens, noWorkers, screen } from '../testing/screen';
 import { pretendStudio, SHELF_DAY, storedBatch } from '../testing/pretendedStudio';
-import { PLACES } from './places';
 
 /** A record with much in it: a long note, additives, looks with several symptoms, a mend. */
 const FULL = storedBatch('B-0007', {
@@ -42,31 +42,8 @@ const answers: Answers = ({ path }) => {
   if (path === '/pieces') return { body: { items: [{ item: piece, version: 2 }] } };
   return undefined;
 };
-const open: Mounted[] = [];
-async function screen(name: string, props: object = {}, at = '/') {
-  const place = PLACES.find((p) => p.name === name)!;
-  const { default: view } = await place.view();
-  const page = await mounted(view, props, at);
-  open.push(page);
-  await page.settle();
-  return page;
-}
-
-class NoWorker {
-  postMessage(): void {
-    // Nothing is ever worked out.
-  }
-  terminate(): void {
-    // Nothing runs.
-  }
-}
-beforeEach(() => {
-  vi.stubGlobal('Worker', NoWorker);
-});
-afterEach(() => {
-  for (const page of open.splice(0)) page.unmount();
-  vi.unstubAllGlobals();
-});
+beforeEach(noWorkers);
+afterEach(closeScreens);
 
 const OF_A_BATCH = ['batch', 'check', 'diagnosis', 'mend', 'sheet', 'edit-batch', 'bench'];
 describe('the screens of a batch', () => {
