@@ -49,6 +49,22 @@ describe('entries at the bench', () => {
     }[];
     expect(history.map((h) => h.by).sort()).toEqual(['KO', 'MT', null].sort());
   });
+  it('by a second person leave the batch to whoever began it, and say in its history who wrote what', async () => {
+    const code = await begin();
+    await enter(code, { by: 'KO', set: [{ path: 'by', was: null, value: 'KO' }] }).expect(200);
+    const { body } = await enter(code, { by: 'MT', set: [{ path: 'mix.stirMin', was: null, value: 2 }] }).expect(200);
+    expect(body).toMatchObject({ by: 'KO', mix: { stirMin: 2 } });
+    const listed = await request(studio.app).get('/api/v1/batches').query({ search: code }).expect(200);
+    expect((listed.body as { items: { by: string | null }[] }).items.map(({ by }) => by)).toEqual(['KO']);
+    const { body: past } = await request(studio.app).get(`/api/v1/batches/${code}/history`).expect(200);
+    const lines = (past as { items: { by: string | null; changed: string[] }[] }).items;
+    expect(lines.find(({ changed }) => changed.includes('mix.stirMin'))?.by).toBe('MT');
+  });
+  it('by somebody where nobody had begun it name nobody as its maker', async () => {
+    const code = await begin();
+    const { body } = await enter(code, { by: 'MT', set: [{ path: 'mix.stirMin', was: null, value: 2 }] }).expect(200);
+    expect((body as { by?: string | null }).by ?? null).toBeNull();
+  });
   it('sent twice count once', async () => {
     const code = await begin();
     const entry = {
