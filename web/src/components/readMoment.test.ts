@@ -15,6 +15,8 @@ describe('a typed moment', () => {
     '2026-11-26 10:61',
     '26-11-2026 10:00',
     '2026-11-26',
+    '2026-11-26 09:2',
+    '2026-11-26 09:200',
   ])('"%s" is none', (text) => {
     expect(readMoment(text)).toBeNull();
   });
