@@ -12,7 +12,7 @@ afterEach(() => {
   page?.unmount();
   page = null;
 });
-async function open(at = '/log') {
+async function open(at = '/batches') {
   const asked = pretendStudio([], ({ path }) =>
     path.startsWith('/batches?') ? { body: { items: [], page: 1, pageSize: 25, total: 0 } } : undefined,
   );
@@ -42,13 +42,13 @@ describe('the log', () => {
     expect(last().get('product')).toBe('house-clear-6');
   });
   it('takes up an address that somebody shared', async () => {
-    const { log, last } = await open('/log?symptom=tacky&page=3&pageSize=50&sort=code');
+    const { log, last } = await open('/batches?symptom=tacky&page=3&pageSize=50&sort=code');
     expect(log.filters.value.symptom).toBe('tacky');
     expect([last().get('symptom'), last().get('page'), last().get('sort')]).toEqual(['tacky', '3', 'code']);
     expect([log.first.value, log.sortOrder.value]).toEqual([100, 1]);
   });
   it('lets go of the pattern with its symptom, and of the page with any filter', async () => {
-    const { log, router, settle } = await open('/log?symptom=tacky&pattern=sticky-spots&page=3');
+    const { log, router, settle } = await open('/batches?symptom=tacky&pattern=sticky-spots&page=3');
     log.choose('symptom', 'bubbles');
     await settle();
     expect(router.currentRoute.value.query).toEqual({ symptom: 'bubbles' });
@@ -63,7 +63,7 @@ describe('the log', () => {
     expect(router.currentRoute.value.query).toEqual({ pageSize: '50', sort: '-code' });
   });
   it('is cleared at once, and filled with a saved filter', async () => {
-    const { log, router, settle } = await open('/log?symptom=tacky&mould=M-12');
+    const { log, router, settle } = await open('/batches?symptom=tacky&mould=M-12');
     log.clear();
     await settle();
     expect(router.currentRoute.value.query).toEqual({});
