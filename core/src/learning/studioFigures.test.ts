@@ -7,7 +7,7 @@ import { saltmarshLot } from '../simulation/saltmarshShelf';
 import { soundBatch } from '../simulation/soundBatch';
 import { castFacts, type CastFacts } from './castFacts';
 import { mouldLives } from './mouldLife';
-import { ownGel, studioFigures } from './studioFigures';
+import { gelFigure, ownGel, studioFigures } from './studioFigures';
 
 const now = new Date('2026-11-24T14:30:00Z');
 const factsOf = (slug: string, patch: Record<string, unknown>, totalG = 200): CastFacts => {
@@ -131,5 +131,18 @@ describe('how moulds wear', () => {
   it('tells none where none is, and nothing of a young mould', () => {
     expect(mouldLives(pulls(40))[0]).toMatchObject({ wornFrom: null });
     expect(mouldLives(pulls(40).slice(0, 6))).toEqual([]);
+  });
+});
+
+describe('minutes to a gel in words', () => {
+  it('have tenths below 100 min and none above, with no 100.0 between', () => {
+    expect([8.64, 41.66, 99.94, 99.95, 268.46, 330].map(gelFigure)).toEqual([
+      '8.6',
+      '41.7',
+      '99.9',
+      '100',
+      '268',
+      '330',
+    ]);
   });
 });

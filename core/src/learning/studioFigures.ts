@@ -146,12 +146,15 @@ function offWords(offPct: number): string {
   return `${Math.abs(offPct).toFixed(0)} % ${offPct > 0 ? 'slower' : 'faster'} than the card`;
 }
 
+/** Minutes to a gel as a witness cup can tell them: tenths below 100 min, whole ones above. @example gelFigure(268.46) // '268' */
+export const gelFigure = (minutes: number): string => minutes.toFixed(minutes < 99.95 ? 1 : 0);
+
 function gelWords(product: Product, fit: GelFit, cups: readonly Witness[]): string {
   const odd = oddWords(fit, cups);
   if (fit.status !== 'fitted') return NOT_FITTED[fit.status](fit.points) + odd;
   const [low, high] = fit.interval;
-  const figure = `Gels in ${fit.gelMin.toFixed(1)} min (${low.toFixed(1)}–${high.toFixed(1)})`;
-  const against = `${offWords(fit.offPct)} (${fit.cardGelMin.toFixed(1)} min)`;
+  const figure = `Gels in ${gelFigure(fit.gelMin)} min (${gelFigure(low)}–${gelFigure(high)})`;
+  const against = `${offWords(fit.offPct)} (${gelFigure(fit.cardGelMin)} min)`;
   return `${figure} at ${product.name}'s own temperature and mass, ${against}, by ${fit.points} witness cups.${odd}`;
 }
 

@@ -17,7 +17,12 @@ export function useKept<T>(key: string, empty: T): Ref<T> {
     await nextTick();
     await nextTick();
     const text = JSON.stringify(kept.value);
-    if (window.localStorage.getItem(key) !== text) window.localStorage.setItem(key, text);
+    try {
+      if (window.localStorage.getItem(key) !== text) window.localStorage.setItem(key, text);
+    } catch (error) {
+      // Full, or forbidden: told where the browser tells it, as the write before this one is.
+      console.error(error);
+    }
   }
   watch(kept, () => void makeSure(), { flush: 'sync', deep: true });
   return kept as Ref<T>;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { levelWords, type Yield } from '@warm-jar/core';
+import { gelFigure, levelWords, type Yield } from '@warm-jar/core';
 import SelectButton from 'primevue/selectbutton';
 import { computed, onMounted, ref } from 'vue';
 import type { LearningQuestion } from '../../api/learning';
@@ -52,11 +52,11 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
             >
             <span v-if="g.fit.status === 'fitted'" class="offer"
               ><span
-                >card <b class="figures">{{ g.fit.cardGelMin.toFixed(1) }}</b> min</span
+                >card <b class="figures">{{ gelFigure(g.fit.cardGelMin) }}</b> min</span
               ><span
-                >here <b class="figures">{{ g.fit.gelMin.toFixed(1) }}</b> min
+                >here <b class="figures">{{ gelFigure(g.fit.gelMin) }}</b> min
                 <span class="quiet small"
-                  >({{ g.fit.interval[0].toFixed(1) }}–{{ g.fit.interval[1].toFixed(1) }})</span
+                  >({{ gelFigure(g.fit.interval[0]) }}–{{ gelFigure(g.fit.interval[1]) }})</span
                 ></span
               ><b :class="{ off: g.fit.interval[0] > g.fit.cardGelMin || g.fit.interval[1] < g.fit.cardGelMin }">{{
                 Math.abs(g.fit.offPct) < 1
@@ -210,7 +210,7 @@ td {
 }
 .gels li {
   display: grid;
-  grid-template-columns: 11rem 26rem 1fr;
+  grid-template-columns: 11rem 28rem 1fr;
   gap: var(--space-4);
   padding: 8px 0;
   align-items: baseline;
@@ -220,7 +220,8 @@ td {
 }
 .offer {
   display: grid;
-  grid-template-columns: 7.5rem 13rem 1fr;
+  grid-template-columns: 7.5rem 12.5rem 1fr;
+  column-gap: var(--space-3);
   white-space: nowrap;
 }
 .off {
