@@ -1,6 +1,8 @@
 import { shareCalibration } from '@warm-jar/core';
 
-/** As many made-up batches as the claim in docs/calibration.md rests on, and the seed that makes the same ones again. */
+/**
+ * As many made-up batches as the claim in docs/calibration.md rests on, and the seed that makes the same ones again.
+ */
 const [CASES, SEED] = [5000, 20261126];
 const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)} %`;
 

@@ -21,9 +21,9 @@ const SIZES = [1_000, 10_000, 100_000];
 const AT_ONCE = 1_000;
 
 /**
- * A log of some length: the demo year over and over, each time under new codes and earlier. What the store works out of a
- * batch is worked out once for each of the year's and laid down again under the new code, so that the bench waits for
- * the disk alone.
+ * A log of some length: the demo year over and over, each time under new codes and earlier. What the store works out
+ * of a batch is worked out once for each of the year's and laid down again under the new code, so that the bench
+ * waits for the disk alone.
  */
 async function fill({ database }: Studio, size: number): Promise<void> {
   const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({

@@ -3,15 +3,24 @@ import { existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+/** The moment at which every test's studio begins, whatever the day it is run on. */
+export const BEGUN = new Date(2027, 2, 18, 14, 30);
+
 const ROOT = new URL('../..', import.meta.url).pathname;
 
 /** The built application, served for a test from a folder of its own. */
 export interface Application {
   readonly address: string;
+  /** The studio's moment. */
+  readonly now: () => Date;
+  /** Lets time go by in the studio. */
+  readonly advance: (seconds: number) => Promise<void>;
   readonly stop: () => Promise<void>;
   readonly restart: () => Promise<Application>;
-  /** Pulls the plug, as a power cut would. */ readonly kill: () => Promise<void>;
-  /** Starts it again where it was, on the same data. */ readonly resume: () => Promise<void>;
+  /** Pulls the plug, as a power cut would. */
+  readonly kill: () => Promise<void>;
+  /** Starts it again where it was, on the same data. */
+  readonly resume: () => Promise<void>;
 }
 
 function serve(
@@ -19,6 +28,7 @@ function serve(
   args: readonly string[],
   port: number,
   speed: number,
+  now: Date,
   env: Readonly<Record<string, string>> = {},
 ): Promise<{ child: ChildProcess; address: string }> {
   const child = spawn('node', ['server/dist/main.js', ...args], {
@@ -29,6 +39,7 @@ function serve(
       HOST: '127.0.0.1',
       WARM_JAR_DATA: data,
       WARM_JAR_SPEED: String(speed),
+      WARM_JAR_NOW: now.toISOString(),
       ...env,
     },
   });
@@ -66,12 +77,26 @@ export async function startApplication(options: {
   data?: string;
   port?: number;
   speed?: number;
+  /** Where the studio's clock starts. */
+  now?: Date;
   /** Settings beside the usual ones. */
   env?: Readonly<Record<string, string>>;
 }): Promise<Application> {
   const data = options.data ?? mkdtempSync(join(tmpdir(), 'warm-jar-e2e-'));
   const speed = options.speed ?? 1;
-  let { child, address } = await serve(data, options.demo ? ['--demo'] : [], options.port ?? 0, speed, options.env);
+  const begun = options.now ?? BEGUN;
+  let { child, address } = await serve(
+    data,
+    options.demo ? ['--demo'] : [],
+    options.port ?? 0,
+    speed,
+    begun,
+    options.env,
+  );
+  const servedMs = Date.now();
+  /** The clock goes on while the server is away, as the one on the wall does. */
+  let advancedS = 0;
+  const now = () => new Date(begun.getTime() + (Date.now() - servedMs) * speed + advancedS * 1000);
   const port = Number(new URL(address).port);
   const halt = async () => {
     const code = await ended(child);
@@ -79,13 +104,23 @@ export async function startApplication(options: {
   };
   return {
     address,
+    now,
+    advance: async (seconds) => {
+      advancedS += seconds;
+      const answer = await fetch(`${address}/api/v1/clock`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ advanceS: seconds }),
+      });
+      if (!answer.ok) throw new Error(await answer.text());
+    },
     stop: async () => {
       await halt();
       rmSync(data, { recursive: true, force: true });
     },
     restart: async () => {
       await halt();
-      return startApplication({ demo: false, data, port, speed });
+      return startApplication({ demo: false, data, port, speed, now: now() });
     },
     kill: () =>
       new Promise((done) => {
@@ -100,7 +135,7 @@ export async function startApplication(options: {
       for (const end of ['', '-wal', '-shm'])
         if (existsSync(join(data, `demo.sqlite${end}`)))
           renameSync(join(data, `demo.sqlite${end}`), join(data, `studio.sqlite${end}`));
-      ({ child, address } = await serve(data, [], port, speed));
+      ({ child, address } = await serve(data, [], port, speed, now()));
     },
   };
 }

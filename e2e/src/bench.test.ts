@@ -401,7 +401,7 @@ describe('the wall board', () => {
       expect(height).toBeGreaterThan(180);
       await post(`/batches/${code}/entries`, {
         key: `board-${code}`,
-        at: new Date().toISOString(),
+        at: application.now().toISOString(),
         set: [{ path: 'mix.amountA', was: null, value: 150 }],
       });
       await wall.driver.wait(async () => (await wall.text('[data-test="board-step"]')) === 'Weigh B', 10_000);

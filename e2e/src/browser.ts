@@ -183,7 +183,10 @@ export class Bench {
     return this.driver.executeScript<string>('return arguments[0].value', await this.see(css));
   }
 
-  /** Errors and warnings the page's console holds since last asked; the network's own notes of a refused answer are the caller's to expect. */
+  /**
+   * Errors and warnings the page's console holds since last asked; the network's
+   * own notes of a refused answer are the caller's to expect.
+   */
   async complaints(): Promise<string[]> {
     const entries = await this.driver.manage().logs().get(logging.Type.BROWSER);
     return entries.filter((e) => e.level.value >= logging.Level.WARNING.value).map((e) => e.message);

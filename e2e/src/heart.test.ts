@@ -10,7 +10,8 @@ import { inBrowser } from './inBrowser';
 const { application, bench } = await inBrowser({ demo: true });
 const api = `${application.address}/api/v1`;
 const HOUR_MS = 3_600_000;
-const hoursAgo = (h: number) => new Date(Date.now() - h * HOUR_MS).toISOString().replace(/\.\d{3}Z$/, '+00:00');
+const hoursAgo = (h: number) =>
+  new Date(application.now().getTime() - h * HOUR_MS).toISOString().replace(/\.\d{3}Z$/, '+00:00');
 const log = async (slug: string, patch: Record<string, unknown>): Promise<string> =>
   (
     (await (

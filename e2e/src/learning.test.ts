@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { batchSchema, soundBatch, type Batch, type Piece } from '@warm-jar/core';
-import { By, until } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { inBrowser } from './inBrowser';
 
@@ -24,6 +24,29 @@ const hidden = async (label: string, file: string) =>
   (await bench.driver.wait(until.elementLocated(By.css(`input[aria-label="${label}"]`)), 8000)).sendKeys(file);
 
 describe('the log', () => {
+  it('has its columns dragged, and moved by keys with the focus on the heading', async () => {
+    const headings = async () =>
+      bench.driver.executeScript<string[]>(
+        'return [...document.querySelectorAll("th[data-column]")].map((h) => h.dataset.column)',
+      );
+    const heading = (id: string) => bench.see(`th[data-column="${id}"]`);
+    await bench.go('/batches?columns=startedAt,mould,grade');
+    await bench.driver
+      .actions()
+      .move({ origin: await heading('grade') })
+      .press()
+      .move({ origin: await heading('mould'), duration: 300 })
+      .move({ origin: await heading('mould'), x: -20, duration: 300 })
+      .release()
+      .perform();
+    await bench.driver.wait(async () => (await headings())[1] === 'grade', 5000, 'the column is not put down');
+    expect(await headings()).toEqual(['startedAt', 'grade', 'mould']);
+    expect(new URL(await bench.driver.getCurrentUrl()).searchParams.get('columns')).toBe('startedAt,grade,mould');
+    await (await heading('mould')).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT));
+    await bench.driver.wait(async () => (await headings())[1] === 'mould', 5000, 'the keys do not move it');
+    const focused = await bench.driver.switchTo().activeElement();
+    expect(await focused.getAttribute('data-column')).toBe('mould');
+  });
   it('is narrowed by what stands in the address, kept under a name, and taken up again', async () => {
     await bench.go('/batches?mould=M-12&symptom=bubbles');
     await bench.read(/\d+ batches found/);
@@ -265,7 +288,7 @@ describe('a piece in layers', () => {
     // Weighings some hours apart, as they would be by tomorrow.
     const stored = await fetch(`${api}/pieces/P-04`);
     const held = (await stored.json()) as Piece;
-    const at = (h: number) => new Date(Date.now() - h * 3_600_000).toISOString();
+    const at = (h: number) => new Date(application.now().getTime() - h * 3_600_000).toISOString();
     await fetch(`${api}/pieces/P-04`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! },

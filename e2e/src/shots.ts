@@ -86,7 +86,10 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
   { name: 'board', path: '/board?batch=B-0419', ready: '[data-test="board-number"]' },
 ];
 
-/** Retakes the named pictures, or all of them, from a fresh demo studio. `--to` and `--width` are for a look that is not kept. */
+/**
+ * Retakes the named pictures, or all of them, from a fresh demo studio.
+ * `--to` and `--width` are for a look that is not kept.
+ */
 async function main(args: readonly string[]): Promise<void> {
   const option = (name: string, otherwise: string) => {
     const i = args.indexOf(`--${name}`);
@@ -114,7 +117,7 @@ async function main(args: readonly string[]): Promise<void> {
     }
     // Last, for it fills the studio with batches at every stage.
     if (args.every((a) => !VIEWS.some((o) => o.name === a)) || args.includes('bench')) {
-      const code = await putAtStage(application.address, {
+      const code = await putAtStage(application, {
         record: { mix: { amountA: 145.8, unit: 'g', measuredBy: 'weight' } },
         minutesAgo: 0,
       });
@@ -129,7 +132,7 @@ async function main(args: readonly string[]): Promise<void> {
         setTimeout(resolve, 2500);
       });
       writeFileSync(`${folder}/bench.png`, await bench.driver.takeScreenshot(), 'base64');
-      writeFileSync(`${folder}/bench-stages.png`, await stageSheet(bench, application.address), 'base64');
+      writeFileSync(`${folder}/bench-stages.png`, await stageSheet(bench, application), 'base64');
       await bench.resize({ width, height });
       console.log(`${folder}/bench.png`);
     }

@@ -1,4 +1,5 @@
 import { plan, planRequestSchema, saltmarshCard } from '@warm-jar/core';
+import type { Application } from './application';
 import type { Bench } from './browser';
 
 /** A batch of the demo studio that has come so far, and what is on the scale then. */
@@ -58,6 +59,8 @@ const STAGES: readonly Stage[] = [
   },
 ];
 
+type Studio = Pick<Application, 'address' | 'now'>;
+
 async function post(address: string, path: string, body: object): Promise<Response> {
   return fetch(`${address}/api/v1${path}`, {
     method: 'POST',
@@ -67,7 +70,7 @@ async function post(address: string, path: string, body: object): Promise<Respon
 }
 
 /** Puts a batch at a stage into the studio. @returns its code */
-export async function putAtStage(address: string, stage: Pick<Stage, 'record' | 'minutesAgo'>): Promise<string> {
+export async function putAtStage(studio: Studio, stage: Pick<Stage, 'record' | 'minutesAgo'>): Promise<string> {
   const product = saltmarshCard('house-clear-6');
   const request = planRequestSchema.parse({
     product,
@@ -85,11 +88,13 @@ export async function putAtStage(address: string, stage: Pick<Stage, 'record' | 
     },
     mould: { depthMm: 22, thinnestMm: 6 },
   });
-  const made = await post(address, '/batches', {
+  const made = await post(studio.address, '/batches', {
     format: 'warm-jar.batch/1',
     by: 'KO',
     product: { slug: product.slug },
-    ...(stage.minutesAgo > 0 ? { startedAt: new Date(Date.now() - stage.minutesAgo * 60_000).toISOString() } : {}),
+    ...(stage.minutesAgo > 0
+      ? { startedAt: new Date(studio.now().getTime() - stage.minutesAgo * 60_000).toISOString() }
+      : {}),
     room: { temperatureC: 20, humidityPct: 55 },
     resin: { temperatureAC: 22, temperatureBC: 22 },
     mould: { code: 'M-08', degassed: true, thinnestMm: 6 },
@@ -100,12 +105,12 @@ export async function putAtStage(address: string, stage: Pick<Stage, 'record' | 
 }
 
 /** Six stages of a run on one picture, each at half size. @returns PNG, base64 */
-export async function stageSheet(bench: Bench, address: string): Promise<string> {
+export async function stageSheet(bench: Bench, studio: Studio): Promise<string> {
   const pictures: string[] = [];
   for (const stage of STAGES) {
-    await post(address, '/devices/D-02/act', { do: 'clear' });
-    const code = await putAtStage(address, stage);
-    if (stage.act) await post(address, `/devices/${stage.act.device}/act`, stage.act.body);
+    await post(studio.address, '/devices/D-02/act', { do: 'clear' });
+    const code = await putAtStage(studio, stage);
+    if (stage.act) await post(studio.address, `/devices/${stage.act.device}/act`, stage.act.body);
     await bench.go(`/batches/${code}/bench`);
     await bench.see('[data-test="step"]');
     if (stage.keys) await bench.press(...stage.keys);

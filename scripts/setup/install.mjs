@@ -51,7 +51,10 @@ export function isInstalledByHand(root) {
 const driverLoads = () =>
   spawnSync(process.execPath, ['-e', "require('sqlite3')"], { cwd: ROOT, stdio: 'ignore' }).status === 0;
 
-/** Installs the packages where they are missing or the lock file has changed. The database driver is compiled here, which takes some minutes. */
+/**
+ * Installs the packages where they are missing or the lock file has changed. The database driver is compiled here,
+ * which takes some minutes.
+ */
 export async function ensureInstalled() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19)) {

@@ -10,7 +10,10 @@ function licenceText(folder) {
   return file === undefined ? null : readFileSync(join(folder, file), 'utf8').trim();
 }
 
-/** The licence that a package names in its own description, in today's form or the older list; undefined where it names none. */
+/**
+ * The licence that a package names in its own description, in today's form
+ * or the older list; undefined where it names none.
+ */
 function licenceNamed(folder) {
   const file = join(folder, 'package.json');
   if (!existsSync(file)) return undefined;

@@ -18,8 +18,15 @@ const environment = z
     PORT: z.coerce.number('PORT must be a number').int().min(0).max(65_535).default(4310),
     HOST: z.string().min(1).default('127.0.0.1'),
     WARM_JAR_DATA: z.string().min(1).default('data'),
-    /** How many times faster the studio's clock runs: for trying a run out, and for tests. */
-    WARM_JAR_SPEED: z.coerce.number('WARM_JAR_SPEED must be a number').min(1).max(600).default(1),
+    /** How many times faster the studio's clock runs, 0 where it stands: for trying a run out, and for tests. */
+    WARM_JAR_SPEED: z.coerce.number('WARM_JAR_SPEED must be a number').min(0).max(600).default(1),
+    /**
+     * The moment that the studio's clock starts at, `2027-03-18T14:30`: for showing the demo of a day, and for tests.
+     */
+    WARM_JAR_NOW: z.iso
+      .datetime({ local: true, offset: true, error: 'WARM_JAR_NOW is a day and time, such as 2027-03-18T14:30' })
+      .transform((text) => new Date(text))
+      .optional(),
     /** `own`: by an authority made on this machine; `off`: plain HTTP. */
     WARM_JAR_TLS: z.enum(['own', 'off'], 'WARM_JAR_TLS is own or off').optional(),
     /** A certificate and its key that somebody else gave, as files of PEM. */
@@ -53,6 +60,8 @@ export interface Config {
   readonly file: string;
   readonly demo: boolean;
   readonly speed: number;
+  /** Where the studio's clock starts; at the machine's own moment where it is not told. */
+  readonly now: Date | undefined;
   /** Folder of the built application. */
   readonly webRoot?: string | undefined;
   readonly mode: Mode;
@@ -91,6 +100,7 @@ export function readConfig(env: Record<string, string | undefined>, args: readon
     host: HOST,
     demo,
     speed: WARM_JAR_SPEED,
+    now: result.data.WARM_JAR_NOW,
     webRoot,
     file: resolve(WARM_JAR_DATA, demo ? 'demo.sqlite' : 'studio.sqlite'),
     mode: modeOf(network, args),

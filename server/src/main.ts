@@ -37,6 +37,7 @@ async function main(config: Config): Promise<void> {
     console.log(`Other devices learn to trust it at ${running.trust.address}`);
     console.log(`Its certificate, to be compared there: ${running.trust.fingerprint}`);
   }
+  if (config.now) console.log(`Its clock was set: it started at ${config.now.toString()}`);
   if (config.mode === 'open') console.log('It is open: whoever reaches it may read and write everything.');
   if (!config.demo) console.log(`The studio's data: ${config.file}`);
 }

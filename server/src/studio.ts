@@ -62,15 +62,15 @@ const logToConsole = (error: unknown) => {
 const wallNow = () => new Date();
 
 export async function openStudio(options: StudioOptions): Promise<Studio> {
-  const database = await openDatabase(options.file);
+  const clock = options.clock ?? studioClock(1);
+  const database = await openDatabase(options.file, { now: clock.now });
   const products = productStore(database);
   const shelf = openShelf(database);
   const bus = changeBus();
-  const clock = options.clock ?? studioClock(1);
   const log = options.log ?? logToConsole;
   const planner = options.planner ?? inlinePlanner();
   const batches = announcing(
-    pairKeeping(batchStore(database, products, vesselGuard(shelf.gear)), shelf.inclusions, log),
+    pairKeeping(batchStore(database, products, vesselGuard(shelf.gear, clock.now)), shelf.inclusions, log),
     bus,
   );
   const facts = factStore(database, products);

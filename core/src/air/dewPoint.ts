@@ -21,7 +21,10 @@ export function dewPointC(temperatureC: number, humidityPct: number): number {
   return (MAGNUS_B_C * gamma) / (MAGNUS_A - gamma);
 }
 
-/** The dew point of a record, °C; null where air or damp was not recorded, was read as nought, or lies beyond the formula. */
+/**
+ * The dew point of a record, °C; null where air or damp was not recorded,
+ * was read as nought, or lies beyond the formula.
+ */
 export function knownDewPointC(
   temperatureC: number | null | undefined,
   humidityPct: number | null | undefined,

@@ -27,7 +27,10 @@ export interface BenchClock {
   readonly gelsMin: number | null;
   /** The mix as it should be now, °C; null where only the label is known. */
   readonly resinNowC: number | null;
-  /** `readings`: from the temperatures read so far. `start`: from the temperature it began at. `label`: the card's minutes by the clock. */
+  /**
+   * `readings`: from the temperatures read so far. `start`: from the temperature
+   * it began at. `label`: the card's minutes by the clock.
+   */
   readonly from: 'readings' | 'start' | 'label';
 }
 

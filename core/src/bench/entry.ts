@@ -25,8 +25,8 @@ export const GROWING_LISTS = [
 ] as const;
 
 /**
- * One thing done at the bench, as it is saved: fields set, each with what stood there before, and things added to lists.
- * The key makes sending it twice the same as sending it once.
+ * One thing done at the bench, as it is saved: fields set, each with what stood there before, and things added to
+ * lists. The key makes sending it twice the same as sending it once.
  */
 export const entrySchema = z.object({
   key: z.string().min(8, 'Give the entry a key of its own, 8 characters or more.').max(80),
@@ -94,7 +94,10 @@ export function applyEntry(
   return { document: added, conflicts };
 }
 
-/** The entry that takes another back: what was set stands again as before. Things added to lists stay, as things that happened. */
+/**
+ * The entry that takes another back: what was set stands again as before.
+ * Things added to lists stay, as things that happened.
+ */
 export function invertPatch(entry: Pick<Entry, 'set'>): Entry['set'] {
   return [...entry.set].reverse().map((s) => ({ path: s.path, was: s.value ?? null, value: s.was ?? null }));
 }

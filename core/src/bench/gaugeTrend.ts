@@ -8,8 +8,8 @@ export interface GaugePoint {
 export interface GaugeTrend {
   readonly kPaPerMin: number;
   readonly leaking: boolean;
-  /** Minutes until it falls below the limit at this rate; null where it does not. */ readonly belowInMin:
-    number | null;
+  /** Minutes until it falls below the limit at this rate; null where it does not. */
+  readonly belowInMin: number | null;
 }
 
 /** A fall slower than this share of the pressure over the hold is a cooling vessel, not a leak. */
@@ -21,8 +21,8 @@ const MIN_MIN = 0.25;
 const SURE = 3;
 
 /**
- * Whether a gauge falls, by a straight line through its readings (least squares): a leak is a fall that is plain against
- * the readings' own scatter and would cost more than a few per cent before the hold is over.
+ * Whether a gauge falls, by a straight line through its readings (least squares): a leak is a fall that is plain
+ * against the readings' own scatter and would cost more than a few per cent before the hold is over.
  * @param limitKPa least that must be held
  * @param leftMin minutes of hold to come
  * @returns null until there is enough to tell

@@ -18,7 +18,8 @@ export interface Dissolving {
 /**
  * The largest bubble that dissolves under pressure in the time given: `t = R²/(2·D·S·(1 − P0/(P0+P)))` solved for R
  * (Epstein & Plesset 1950, without surface tension, liquid saturated at the room's pressure).
- * @returns diameter under that pressure, mm; divided by `boyleDiameterRatio` it is the diameter before pressing. 0 without pressure or time
+ * @returns diameter under that pressure, mm; divided by `boyleDiameterRatio` it is
+ * the diameter before pressing. 0 without pressure or time
  * @throws CoreError `out-of-range`
  * @example largestDissolvedMm({ gaugeKPa: 300, minutes: 10 }) // 0.268
  */

@@ -38,7 +38,10 @@ export function yellownessIndexE313(srgb: Srgb): number {
   return (100 * (1.2985 * X - 1.1335 * Z)) / Y;
 }
 
-/** A white card that is brighter than this in any channel is burnt out, darker than that too dim to correct by; 0 to 1. */
+/**
+ * A white card that is brighter than this in any channel is burnt out,
+ * darker than that too dim to correct by; 0 to 1.
+ */
 const [DIMMEST_CARD, BURNT_OUT] = [0.04, 0.995];
 
 /**

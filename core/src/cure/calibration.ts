@@ -140,7 +140,8 @@ function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number,
 /**
  * Fits a product's rate constant (and, where the card states a peak exotherm, its heat of reaction) to its card, so
  * that the card's own cup meets the card's own minutes. Remembered for each card object.
- * @returns the fit, or why there is none: the family does not cure by its own heat, or the card states neither pot life nor gel
+ * @returns the fit, or why there is none: the family does not cure by its
+ * own heat, or the card states neither pot life nor gel
  */
 export const calibrate: (product: Product) => CalibrationResult = memoize(solve);
 

@@ -11,7 +11,10 @@ import { COLDEST_C, WARMEST_C, simulateSlab } from './simulateSlab';
 /** The most that may be poured at once, and what decides it. */
 export interface DeepestPour {
   readonly depthMm: number;
-  /** `card`: its deepest pour. `peak`: the card's exotherm limit in this room. `inclusion`: the heat an inclusion bears. `not-stated`: nothing limits it. */
+  /**
+   * `card`: its deepest pour. `peak`: the card's exotherm limit in this room. `inclusion`: the heat an inclusion
+   * bears. `not-stated`: nothing limits it.
+   */
   readonly by: 'card' | 'peak' | 'inclusion' | 'not-stated';
 }
 
@@ -62,7 +65,10 @@ export function deepestPour(product: Product, c: PourConditions): DeepestPour {
 /** One pour of a deep piece. */
 export interface PourStep {
   readonly depthMm: number;
-  /** Minutes after the first pour at which this one may be made, at the earliest and, to bond by itself, at the latest. */
+  /**
+   * Minutes after the first pour at which this one may be made, at the
+   * earliest and, to bond by itself, at the latest.
+   */
   readonly afterMin: number;
   readonly untilMin: number | null;
 }

@@ -25,12 +25,15 @@ export const warmthAtCardDemouldK = memoize((product: Product): number => {
   return Math.max(COOL_K, temperatureC[i - 1]! + share * (temperatureC[i]! - temperatureC[i - 1]!) - atC);
 });
 
-/** A piece that the model still takes as warm after so many times the card's demould is let out all the same (judgement). */
+/**
+ * A piece that the model still takes as warm after so many times the
+ * card's demould is let out all the same (judgement).
+ */
 const MAX_TIMES_CARD = 3;
 
 /**
- * Minutes until a piece is hard and cool enough to come out: as old as the card's demould at its thin edge, never before
- * the card's own minutes at this room, and as cool as the card's own cup is then.
+ * Minutes until a piece is hard and cool enough to come out: as old as the card's demould at its thin edge, never
+ * before the card's own minutes at this room, and as cool as the card's own cup is then.
  * @param agedMin when the thin edge is as old as the card's demould; null where no model says
  * @param coolMin when it is as cool as the card's own cup at its demould; null where no model says
  * @param cardMin the card's demould minutes at this room

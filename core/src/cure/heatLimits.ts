@@ -18,7 +18,10 @@ const byPeak = (product: Product): HeatLimit => {
     : { atC: peakC + OVER_STATED_PEAK_K, from: 'stated-peak' };
 };
 
-/** The hottest that a pour may get in its mould: the card's exotherm limit; where it is silent its own peak binds, else practice. */
+/**
+ * The hottest that a pour may get in its mould: the card's exotherm limit;
+ * where it is silent its own peak binds, else practice.
+ */
 export const mouldHeatLimit = (product: Product): HeatLimit =>
   product.exothermMaxC == null ? byPeak(product) : { atC: product.exothermMaxC, from: 'card' };
 

@@ -60,7 +60,10 @@ export type MouldAnswer =
 const MIN_WITNESS_G = 0.5;
 const MIN_SECTION_MM = 0.2;
 
-/** Minutes at which a node has aged as much as `cardMin` at the card's temperature; beyond the run at the last temperature. */
+/**
+ * Minutes at which a node has aged as much as `cardMin` at the card's
+ * temperature; beyond the run at the last temperature.
+ */
 function agedMin(product: Product, slab: Slab, node: number, cardMin: number, atC: number): number {
   const kinetics = familyKinetics(product.family);
   const rate = (t: number) => (kinetics ? arrheniusFactor(kinetics.activationKJPerMol, t, atC) : 1);

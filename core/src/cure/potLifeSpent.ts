@@ -74,7 +74,8 @@ const PARTS = 8;
  * @param readings of the resin; others are passed over
  * @param untilMin now, minutes since the parts met; the last reading where it is not given
  * @param catalystPct dose of catalyst, % of resin mass; the card's typical one where it is not given
- * @returns 0 at the start, 1 at the end of pot life; null where the card or the family gives no pot life, or nothing was read
+ * @returns 0 at the start, 1 at the end of pot life; null where the card or
+ * the family gives no pot life, or nothing was read
  * @throws CoreError `out-of-range`
  */
 export function potLifeSpent(

@@ -33,7 +33,10 @@ export function pourPeakC(product: Product, pour: Pour): number | null {
   return peak;
 }
 
-/** The peak of the card's own deepest pour in the middle of its room band, °C; null where the card lacks depth or room. */
+/**
+ * The peak of the card's own deepest pour in the middle of its room
+ * band, °C; null where the card lacks depth or room.
+ */
 export function deepestPourPeakC(product: Product): number | null {
   const { minC, maxC } = product.room ?? {};
   const depthMm = product.depth?.maxMm;

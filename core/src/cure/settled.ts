@@ -4,7 +4,10 @@ import { bogackiShampineStep, type Step } from '../numeric/rungeKutta';
 const SETTLED_K = 0.02;
 /** Rounds of the fixed point; each takes at least four fifths of what is left, where the cup is near the room. */
 const ROUNDS = 8;
-/** The most that a cup at balance may stand over its room to be followed this way, K: above it a reaction may run away. */
+/**
+ * The most that a cup at balance may stand over its room to be followed
+ * this way, K: above it a reaction may run away.
+ */
 const MAX_EXCESS_K = 2;
 
 /** What a small or slow cup is followed by: its reaction, its room, and how fast it gives its heat away. */

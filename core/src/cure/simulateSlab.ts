@@ -28,7 +28,8 @@ const MAX_NODES = 240;
  * Runs until the reaction is over and it has cooled, ten days at most, or for `hours` where they are given. Where it
  * runs away the mesh is refined until the peak stands, unless `nodes` were asked for.
  * @returns a status in place of figures where the card or the family gives no kinetics
- * @throws CoreError `out-of-range` for a depth that is not above 0 and up to 10 000 mm, or temperatures outside −40 to 400 °C
+ * @throws CoreError `out-of-range` for a depth that is not above 0 and up
+ * to 10 000 mm, or temperatures outside −40 to 400 °C
  */
 export function simulateSlab(product: Product, wish: SlabRequest): SlabResult {
   requireNumber(wish.depthMm, 'depthMm', 1e-3, 10_000);

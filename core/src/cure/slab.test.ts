@@ -37,7 +37,10 @@ const fitOf = (slug: string): Calibration => {
   return fit;
 };
 
-/** Excess temperature in the middle of a plate cooling by convection on both faces, as a share of the first: the textbook series. */
+/**
+ * Excess temperature in the middle of a plate cooling by convection on both
+ * faces, as a share of the first: the textbook series.
+ */
 function plateSeries(biot: number, fourier: number): number {
   let sum = 0;
   for (let n = 0; n < 12; n += 1) {

@@ -83,8 +83,8 @@ export function integrateSlab(chemistry: Chemistry, c: SlabConditions): SlabCurv
 }
 
 /**
- * The temperature that a run cannot pass: everything still uncured turned into heat at once, °C. On a coarse mesh a front
- * that runs into a face passes it there, by the heat conducted ahead of it; what is told is never above it.
+ * The temperature that a run cannot pass: everything still uncured turned into heat at once, °C. On a coarse mesh a
+ * front that runs into a face passes it there, by the heat conducted ahead of it; what is told is never above it.
  */
 export const adiabaticPeakC = (
   chemistry: Chemistry,

@@ -43,6 +43,9 @@ export interface SlabCurve {
   /** From when on everything is within `coolK` of the room, after the peak; null where it is not yet. */
   readonly coolMin: number | null;
   readonly steps: number;
-  /** Heat made less heat kept and lost, as a share of what moved, the loss summed from the faces: a check that can fail. */
+  /**
+   * Heat made less heat kept and lost, as a share of what moved, the loss
+   * summed from the faces: a check that can fail.
+   */
   readonly energyError: number;
 }

@@ -2,7 +2,10 @@ import { requireNumber } from '../formats/errors';
 import { HEAT_CAPACITY_J_PER_GK, SHEET_DENSITY_G_PER_ML } from './kineticsDefaults';
 import { CONDUCTIVITY_W_PER_MK } from './slabSystem';
 
-/** Ways to warm a bottle: what each brings to its wall, W/(m²·K), and over which share of the surface (bench judgement). */
+/**
+ * Ways to warm a bottle: what each brings to its wall, W/(m²·K), and
+ * over which share of the surface (bench judgement).
+ */
 export const WARMING_WAYS = {
   bath: { words: 'water bath', outsideWPerM2K: 200, share: 1 },
   'hot-box': { words: 'hot box', outsideWPerM2K: 10, share: 1 },
@@ -12,7 +15,8 @@ export const WARMING_WAYS = {
 export type WarmingWay = keyof typeof WARMING_WAYS;
 
 /**
- * Minutes to warm a bottle of resin right through: Newton's law over the surface of a cylinder twice as tall as wide, still inside.
+ * Minutes to warm a bottle of resin right through: Newton's law over the
+ * surface of a cylinder twice as tall as wide, still inside.
  * @param around temperature of the bath, box or mat, °C, above the target
  * @returns minutes; 0 where it is warm enough, infinite where the bath is no warmer than the target
  * @throws CoreError `out-of-range`

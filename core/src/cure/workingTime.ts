@@ -41,7 +41,10 @@ function massInCup(product: Product, batch: Batch): number | null {
   return Number.isFinite(massG) ? massG : null;
 }
 
-/** What this batch's mix holds beside the resin as its card describes it: its dose of catalyst, its colours and fillers. */
+/**
+ * What this batch's mix holds beside the resin as its card describes it:
+ * its dose of catalyst, its colours and fillers.
+ */
 export function mixOfBatch(product: Product, batch: Batch): CupMix {
   const inert = (batch.additives ?? [])
     .filter((a) => a.massG != null && a.massG > 0 && (a.applied == null || a.applied === 'mixed'))

@@ -113,8 +113,8 @@ const byEffort = (a: Ask, b: Ask) =>
   a.field.localeCompare(b.field);
 
 /**
- * What to ask next: figures to be looked at again before they are believed, then the unrecorded fields and the quick tests
- * whose answers would move the shares most, by what they tell against the effort they cost.
+ * What to ask next: figures to be looked at again before they are believed, then the unrecorded fields and the quick
+ * tests whose answers would move the shares most, by what they tell against the effort they cost.
  */
 export function askNext(facts: CaseFacts): Ask[] {
   const prior = new Map([...shares(facts)].map(([id, { share }]) => [id as string, share]));

@@ -13,8 +13,9 @@ const MIN_POINTS = 0.05;
 /** Beyond this many decibans either way a cause is as good as certain or excluded; more would only feign precision. */
 const MAX_TOTAL_POINTS = 40;
 /**
- * What a decibel of evidence is trusted for. The pieces were weighed one by one with caution; held against 5 000 made-up
- * batches with a known cause, their sum had to count a little more for the shares to come true (bench/, calibration).
+ * What a decibel of evidence is trusted for. The pieces were weighed one by one with caution; held against 5 000
+ * made-up batches with a known cause, their sum had to count a little more for the shares to come true (bench/,
+ * calibration).
  */
 export const EVIDENCE_SCALE = 1.3;
 

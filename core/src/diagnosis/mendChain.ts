@@ -38,7 +38,9 @@ function outcomeOf(batch: Batch, mend: MendRecord): MendStory['outcome'] {
   return failureOf(batch, mend) !== null || after.grade === 'mend' ? 'failed' : 'held';
 }
 
-/** The mends of a piece in the order they were made; a failed one followed by another of the same symptom is a chain. */
+/**
+ * The mends of a piece in the order they were made; a failed one followed by another of the same symptom is a chain.
+ */
 export function mendsOf(batch: Batch): MendStory[] {
   return (batch.mends ?? [])
     .map((mend, index) => ({

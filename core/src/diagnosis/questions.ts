@@ -21,7 +21,9 @@ export interface Question {
   readonly outcomes: (product: Product, batch: Batch) => Outcome[] | null;
 }
 
-/** Chance that a recorded figure turns out to be inside its limit, before anything is known: most work is done right. */
+/**
+ * Chance that a recorded figure turns out to be inside its limit, before anything is known: most work is done right.
+ */
 const USUALLY_FINE = 0.75;
 
 type Section =

@@ -29,7 +29,9 @@ const happenedChance = (points: number) => {
   return odds / (1 + odds);
 };
 
-/** Two slips that lean on the same reading alone are two readings of one thing; each needs something plain of its own. */
+/**
+ * Two slips that lean on the same reading alone are two readings of one thing; each needs something plain of its own.
+ */
 const apart = (a: Likely, b: Likely) =>
   ![...a.fields].some((f) => b.fields.has(f)) ||
   ([...a.plain].some((f) => !b.fields.has(f)) && [...b.plain].some((f) => !a.fields.has(f)));

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { clockEventSchema } from './devices';
 
 /** What somebody may do: a lead also sees to cards, gear, people and backup; a board only shows. */
 export const ROLES = ['technician', 'lead', 'board'] as const;
@@ -17,6 +18,8 @@ export const whoSchema = z.object({
   secure: z.boolean(),
   /** Where the studio's own certificate is handed out, and what is compared of it; null where there is none. */
   trust: z.object({ address: z.string(), fingerprint: z.string() }).nullable(),
+  /** The studio's clock, by which the page dates what is done. */
+  clock: clockEventSchema,
   /** People to choose from where nobody signs in. */
   people: z.array(z.object({ code: z.string(), name })),
 });

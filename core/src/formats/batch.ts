@@ -239,7 +239,10 @@ export const checkPhotoSchema = z.looseObject({
       cast: channels,
       card: channels,
       sample: channels.nullish(),
-      /** CIELAB b* and yellowness index E313 after the white correction, and Δb* against the untouched sample beside it. */
+      /**
+       * CIELAB b* and yellowness index E313 after the white correction, and
+       * Δb* against the untouched sample beside it.
+       */
       b: q.anyNumber,
       yellownessIndex: q.anyNumber,
       againstSample: q.anyNumber.nullish(),

@@ -18,7 +18,10 @@ export const anyPlace = (path: string): string => path.replaceAll(/\[\d+\]/g, '[
 /** What a cup or a casting may have of its own, over what the batch says for all of them. */
 const OVERLAY = /^(?:cups|castings)\[\]\./;
 
-/** The field that a path names, whichever place of a list, cup or casting it lies in; undefined for no field of the format. */
+/**
+ * The field that a path names, whichever place of a list, cup or casting
+ * it lies in; undefined for no field of the format.
+ */
 export function batchField(path: string): BatchField | undefined {
   const any = anyPlace(path);
   return BY_PATH.get(any) ?? BY_PATH.get(any.replace(OVERLAY, ''));
@@ -26,7 +29,10 @@ export function batchField(path: string): BatchField | undefined {
 
 const TEXTS: ReadonlySet<FieldKind> = new Set(['text', 'choice', 'date', 'moment', 'made', 'words']);
 
-/** Whether a field holds text whatever it looks like: a code of figures alone is no number. Undefined for no known field. */
+/**
+ * Whether a field holds text whatever it looks like: a code of figures
+ * alone is no number. Undefined for no known field.
+ */
 export function isTextField(path: string): boolean | undefined {
   const field = batchField(path);
   return field && TEXTS.has(field.kind);

@@ -5,7 +5,10 @@ import { eachLeaf, isTree, isWritable, parsePath, putValue, type Tree } from './
 /** Parts of a batch that are too long for columns of their own: they stand in one cell, as JSON. */
 const IN_ONE_CELL = new Set(['readings', 'plan', 'bench']);
 
-/** Texts that a table would take for something else, a spreadsheet's formula among them: they are written as JSON strings. */
+/**
+ * Texts that a table would take for something else, a spreadsheet's
+ * formula among them: they are written as JSON strings.
+ */
 const MISREAD = /^(?:["[{=+@\t\r-]|true$|false$|null$)|^-?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$|^\s|\s$/;
 
 function cellOf(value: unknown): string {
@@ -68,7 +71,9 @@ function valueOf(cell: string): unknown {
 const TEXT_COLUMN = /(?:^|\.)(?:code|by|note|name|what|where|says|id)$/;
 const isText = (path: string) => isTextField(path) ?? TEXT_COLUMN.test(path);
 
-/** The document that a row holds; empty cells are left out, as not recorded. It still has to be checked by its schema. */
+/**
+ * The document that a row holds; empty cells are left out, as not recorded. It still has to be checked by its schema.
+ */
 export function batchFromRow(row: Readonly<Record<string, string | undefined>>): Tree {
   const document: Tree = { format: 'warm-jar.batch/1' };
   for (const [path, cell] of Object.entries(row)) {

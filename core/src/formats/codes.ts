@@ -9,7 +9,9 @@ const LONGEST = 60;
 const PAGE_NAMES = new Set(['new', 'import']);
 /** What would end an address, a cell of a table, a list or a tag early. */
 const SIGNS = /[/\\%,;"<>]/;
-/** Anything that is not printed: control characters, line and paragraph separators, invisible marks, halves of a pair. */
+/**
+ * Anything that is not printed: control characters, line and paragraph separators, invisible marks, halves of a pair.
+ */
 const UNPRINTED = /[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}]/u;
 
 /** What keeps a text from being a code or id, as a sentence; null where nothing does. */
@@ -66,7 +68,10 @@ export function codesInBatch(batch: Batch): CodeAt[] {
   ];
 }
 
-/** Every code that a piece names. A join's parts are a batch and its casting with a stroke between: no codes themselves. */
+/**
+ * Every code that a piece names. A join's parts are a batch and its
+ * casting with a stroke between: no codes themselves.
+ */
 export function codesInPiece(piece: Piece): CodeAt[] {
   return [
     ...at('code', piece.code),

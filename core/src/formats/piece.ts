@@ -39,7 +39,10 @@ export const layerSchema = z.looseObject({
   note: q.longText.nullish(),
 });
 
-/** `warm-jar.piece/1`: something made of several pours over several days. Batches keep their own records; a piece says which lie on which. */
+/**
+ * `warm-jar.piece/1`: something made of several pours over several days. Batches
+ * keep their own records; a piece says which lie on which.
+ */
 export const pieceSchema = z.looseObject({
   format: z.literal('warm-jar.piece/1', 'Expected "warm-jar.piece/1".'),
   code: q.shortText.min(1, 'Give the piece a code, such as P-04.'),

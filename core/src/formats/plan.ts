@@ -143,7 +143,10 @@ const warning = z.looseObject({
 });
 const loadingLine = z.object({ kind: z.string(), pct: number, limitPct: number, leftG: number, leftDrops: number });
 
-/** `warm-jar.plan/1`: a batch worked out before it is mixed. Null is what cannot be told; minutes count from when the parts meet. */
+/**
+ * `warm-jar.plan/1`: a batch worked out before it is mixed. Null is what
+ * cannot be told; minutes count from when the parts meet.
+ */
 export const planSchema = z.looseObject({
   format: z.literal('warm-jar.plan/1'),
   product: z.looseObject({ slug: z.string(), revision: z.number() }),

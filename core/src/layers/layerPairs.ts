@@ -13,7 +13,10 @@ const CURED_RESIN: readonly Family[] = ['epoxy', 'polyester', 'polyurethane'];
 /** The layers around one that does not stick meet over this much at the edge, mm (studio practice). */
 export const EDGE_MM = 8;
 
-/** Pairs by family, the upper on the lower. Sources: the studio's rules for water-based compound, silicone and light-cured films; amines of fresh epoxy stop polyester. */
+/**
+ * Pairs by family, the upper on the lower. Sources: the studio's rules for water-based compound, silicone and
+ * light-cured films; amines of fresh epoxy stop polyester.
+ */
 const RULES: readonly { upper: readonly Family[]; lower: readonly Family[]; note: PairNote }[] = [
   {
     upper: ['mineral-acrylic'],

@@ -250,7 +250,8 @@ function readyMs(top: LowerLayer | null, roomC: number): number | null {
 }
 
 /**
- * Lays a piece out in time: each layer after the one below has bonded, dried or hardened, at the room's temperature. What
+ * Lays a piece out in time: each layer after the one below has bonded, dried or hardened, at the room's temperature.
+ * What
  * was poured stands as it was; a late layer moves those after it.
  * @throws CoreError `out-of-range` for a layer without a card
  */

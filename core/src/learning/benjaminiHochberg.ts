@@ -1,7 +1,8 @@
 import { requireNumber } from '../formats/errors';
 
 /**
- * Adjusts chances for how many questions were asked, so that of what is called found, at most that share is false. Source:
+ * Adjusts chances for how many questions were asked, so that of what is called found, at most that share is false.
+ * Source:
  * Benjamini and Hochberg 1995.
  * @param p 0 to 1, in any order
  * @returns adjusted, in the same order; never below `p`

@@ -8,7 +8,10 @@ import { catalystPct, mixMasses } from '../mixing/batchAmounts';
 import { castLevels } from './castLevels';
 import type { Factor } from '../formats/vocabulary';
 
-/** What learning needs of a batch: the level of each factor, what was seen, and how it ended. A level that was not recorded is absent. */
+/**
+ * What learning needs of a batch: the level of each factor, what was seen, and
+ * how it ended. A level that was not recorded is absent.
+ */
 export interface CastFacts {
   readonly code: string;
   /** ISO moment; null where nobody wrote it down. */

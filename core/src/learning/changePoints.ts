@@ -12,15 +12,18 @@ export interface Segment extends Counted {
 
 /** A stretch shorter than this many buckets is a bad week, not a change. */
 const MIN_BUCKETS = 3;
-/** What a change must gain in log likelihood, beside ln of the places it could have been: of years without a change, about one in twenty shows one. */
+/**
+ * What a change must gain in log likelihood, beside ln of the places it could have been: of years without a change,
+ * about one in twenty shows one.
+ */
 const CHANGE_PENALTY = 3.5;
 
 const lnLikelihood = (k: number, n: number) =>
   k === 0 || k === n ? 0 : k * Math.log(k / n) + (n - k) * Math.log(1 - k / n);
 
 /**
- * Splits a series of counts where its rate changed, by optimal partitioning of the binomial likelihood with a penalty for
- * each change. Source: Jackson and others 2005.
+ * Splits a series of counts where its rate changed, by optimal partitioning of the binomial likelihood with a penalty
+ * for each change. Source: Jackson and others 2005.
  * @param counts defects `k` among `n` in each bucket, oldest first; `n` may be 0
  * @returns stretches that cover the series; one where nothing changed
  */

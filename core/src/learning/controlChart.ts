@@ -32,7 +32,10 @@ const FIRST_MONDAY = '1970-01-05';
 const weekOf = (moment: string) => Math.floor(daysBetween(FIRST_MONDAY, dayOf(moment)) / 7);
 const mondayOf = (week: number) => addDays(FIRST_MONDAY, 7 * week);
 
-/** Castings that a point should stand for, so that its share says something; and the weeks a point may gather, the first that does. */
+/**
+ * Castings that a point should stand for, so that its share says something;
+ * and the weeks a point may gather, the first that does.
+ */
 const [POINT_CASTINGS, GATHERED] = [8, [1, 2, 4, 8, 13]];
 
 /** Longest time that one chart shows, weeks: twenty years. A mistyped year is no reason to draw a thousand of them. */
@@ -53,8 +56,8 @@ function busiestWindow(weeks: readonly number[]): readonly [number, number] {
 const SIGMAS = 3;
 
 /**
- * Faults among the castings looked at, in weeks or some weeks together, with control limits around the rate of the stretch and the points at
- * which the rate changed.
+ * Faults among the castings looked at, in weeks or some weeks together, with control limits around the rate of the
+ * stretch and the points at which the rate changed.
  * @param kind one symptom, or null for any
  */
 export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | null): ControlChart {

@@ -80,7 +80,10 @@ const LEVEL_WORDS: Record<string, string> = {
   'time-of-day evening': 'begun in the evening',
 };
 
-/** How a group of batches is called: "from lot B-52", "in August". @param names names of products by slug, where known */
+/**
+ * How a group of batches is called: "from lot B-52", "in August".
+ * @param names names of products by slug, where known
+ */
 export function levelWords(factor: Factor, level: string, names: Readonly<Record<string, string>> = {}): string {
   if (factor === 'product') return `of ${names[level] ?? level}`;
   if (factor === 'lot-a' || factor === 'lot-b') return `from lot ${level}`;

@@ -152,8 +152,8 @@ function verdictOf(
 }
 
 /**
- * Batches held side by side: what differs between them, what was held, what nobody wrote down, what came out, and whether
- * that can tell what did it.
+ * Batches held side by side: what differs between them, what was held, what nobody wrote down, what came out, and
+ * whether that can tell what did it.
  * @param batches two or more
  */
 export function fairTrial(batches: readonly Batch[]): FairTrial {

@@ -7,8 +7,8 @@ const ROUNDING = 1 + 1e-7;
 const NOTHING = 1e-12;
 
 /**
- * Fisher's exact test, two-sided: the chance of a table no likelier than this one, its margins held. Source: Fisher 1935;
- * two-sided by the sum of small probabilities, as statistical packages have it.
+ * Fisher's exact test, two-sided: the chance of a table no likelier than this one, its margins held. Source: Fisher
+ * 1935; two-sided by the sum of small probabilities, as statistical packages have it.
  *
  * |          | fault | none |
  * |----------|-------|------|

@@ -29,8 +29,8 @@ const MOULD_FAULTS = ['haze', 'bubbles/same-spot', 'bubbles/surface-pimples'];
 const spoiled = (f: CastFacts) => f.seen.some((s) => MOULD_FAULTS.includes(s));
 
 /**
- * How the moulds wear: castings with a fault that a mould makes (haze, the same spot, pimples) against its pulls, and the pull
- * from which on there were more of them.
+ * How the moulds wear: castings with a fault that a mould makes (haze, the same spot, pimples) against its pulls, and
+ * the pull from which on there were more of them.
  */
 export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
   return grouped(

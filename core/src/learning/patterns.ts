@@ -77,7 +77,10 @@ function ratesOf(looked: readonly CastFacts[]): SymptomRate[] {
     .sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
 }
 
-/** What is worth asking about: kinds and patterns that were seen often enough; a pattern that is all of its kind is asked once. */
+/**
+ * What is worth asking about: kinds and patterns that were seen often
+ * enough; a pattern that is all of its kind is asked once.
+ */
 function outcomesOf(rates: readonly SymptomRate[]): string[] {
   const kindOf = (kind: string) => rates.find((r) => r.kind === kind && r.pattern === null)?.k ?? 0;
   return rates

@@ -12,7 +12,10 @@ export interface LogisticFit {
 }
 
 export interface LogisticOptions {
-  /** Pull towards no effect: 1 is a prior belief that an odds ratio lies within about sevenfold, two times in three within e. */
+  /**
+   * Pull towards no effect: 1 is a prior belief that an odds ratio lies
+   * within about sevenfold, two times in three within e.
+   */
   readonly ridge?: number;
   readonly maxIterations?: number;
 }

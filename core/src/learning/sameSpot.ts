@@ -39,7 +39,9 @@ const meanOf = (marks: readonly SpotMark[]) => ({
   y: marks.reduce((s, m) => s + m.y, 0) / marks.length,
 });
 
-/** Marks gathered around the densest places first, each mark in one gathering; the order they come in does not matter. */
+/**
+ * Marks gathered around the densest places first, each mark in one gathering; the order they come in does not matter.
+ */
 export function gatherMarks(marks: readonly SpotMark[]): SpotMark[][] {
   let left = [...marks].sort((a, b) => a.x - b.x || a.y - b.y || a.batch.localeCompare(b.batch));
   const gathered: SpotMark[][] = [];
@@ -85,7 +87,8 @@ function verdictBy(byChance: number): SpotJudgement['verdict'] {
  * @param elsewhere faults on other places of the same outline
  */
 export function judgeSpot(times: number, pulls: number, elsewhere = 0): SpotJudgement {
-  // A spot's chance elsewhere: the marks that fell on other places, spread over them; half a mark where there were none.
+  // A spot's chance elsewhere: the marks that fell on other places, spread
+  // over them; half a mark where there were none.
   const chance = Math.min(1, ((elsewhere + 0.5) / Math.max(1, pulls)) * (PLACE_SHARE / (1 - PLACE_SHARE)));
   const byChance = Math.min(1, PLACES * binomialAtLeast(times, Math.max(pulls, times), chance));
   const verdict = times < MIN_PULLS ? 'cannot-tell' : verdictBy(byChance);

@@ -146,7 +146,10 @@ function offWords(offPct: number): string {
   return `${Math.abs(offPct).toFixed(0)} % ${offPct > 0 ? 'slower' : 'faster'} than the card`;
 }
 
-/** Minutes to a gel as a witness cup can tell them: tenths below 100 min, whole ones above. @example gelFigure(268.46) // '268' */
+/**
+ * Minutes to a gel as a witness cup can tell them: tenths below 100 min, whole ones above.
+ * @example gelFigure(268.46) // '268'
+ */
 export const gelFigure = (minutes: number): string => minutes.toFixed(minutes < 99.95 ? 1 : 0);
 
 function gelWords(product: Product, fit: GelFit, cups: readonly Witness[]): string {

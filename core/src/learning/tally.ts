@@ -38,7 +38,10 @@ function numbering<T>(keyOf: (item: T) => string) {
   };
 }
 
-/** Walks the looked-at batches twice: once to see which levels and products there are, once to count. @param outcomes keys as `CastFacts.seen` holds them */
+/**
+ * Walks the looked-at batches twice: once to see which levels and products there are, once to count.
+ * @param outcomes keys as `CastFacts.seen` holds them
+ */
 export function tally(facts: readonly CastFacts[], outcomes: readonly string[]): Tally {
   const levels = numbering<Level>((l) => `${l.factor} ${l.level}`);
   const products = numbering<string>((p) => p);

@@ -7,7 +7,9 @@ import type { Product } from '../formats/product';
 import type { Say } from '../units/wording';
 import { makeReading } from './reading';
 
-/** Two weighings some hours apart that differ by less than this are taken as dry: studio practice, not a card's limit. */
+/**
+ * Two weighings some hours apart that differ by less than this are taken as dry: studio practice, not a card's limit.
+ */
 export const DRY_MASS_LOSS_PCT = 0.5;
 
 /** Temperature the piece cured at: as recorded, else the room's; null where neither was. */

@@ -56,8 +56,8 @@ function keyedLabel(path: string): string | null {
 }
 
 /**
- * The word people use for a field, such as `room.temperatureC`: the table's own, with the row it lies in; what limits and
- * questions work out has its own words. A path that nobody knows stays as it is.
+ * The word people use for a field, such as `room.temperatureC`: the table's own, with the row it lies in; what limits
+ * and questions work out has its own words. A path that nobody knows stays as it is.
  */
 export function fieldLabel(path: string): string {
   return WORKED_OUT[path] ?? keyedLabel(path) ?? rowLabel(path) ?? batchField(path)?.label ?? path;

@@ -11,7 +11,8 @@ import { pourReadings } from './pourReadings';
 
 /**
  * Every measured field of a batch held against its product's card, in the order of the work. A field the card is
- * silent about is `not-stated`; one the card limits but nobody recorded is `not-recorded`; neither counts as good or bad.
+ * silent about is `not-stated`; one the card limits but nobody recorded
+ * is `not-recorded`; neither counts as good or bad.
  * @param working pot life and gel of this batch, where the caller has them already
  * @param say wording of figures in sentences, in the units people chose; stored units otherwise
  */

@@ -10,7 +10,10 @@ import { makeReading } from './reading';
 /** The day the batch was made, in its own offset; null where it was not recorded. */
 export const batchDay = (batch: Batch): string | null => (batch.startedAt ? dayOf(batch.startedAt) : null);
 
-/** How far a lot was past its earlier deadline, use-by or opened + the card's months; days, negative before it; null unknown. */
+/**
+ * How far a lot was past its earlier deadline, use-by or opened + the
+ * card's months; days, negative before it; null unknown.
+ */
 export function daysPastDeadline(product: Product, lot: Lot | null | undefined, day: string | null): number | null {
   if (!day || !lot) return null;
   const months = product.shelf?.openedMonths;
@@ -23,7 +26,11 @@ export function daysPastDeadline(product: Product, lot: Lot | null | undefined, 
 const PART_WORDS = { lotA: 'Lot A', lotB: 'Lot B' } as const;
 type Part = keyof typeof PART_WORDS;
 
-/** Where a day stands before its deadline. @param left days to it, below 0 past it @param nearDays days that count as near */
+/**
+ * Where a day stands before its deadline.
+ * @param left days to it, below 0 past it
+ * @param nearDays days that count as near
+ */
 function stateBefore(left: number, nearDays: number): LimitState {
   if (left < 0) return 'above';
   return left <= nearDays ? 'near' : 'inside';

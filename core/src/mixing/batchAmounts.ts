@@ -59,7 +59,8 @@ export function mixMasses(product: Product, batch: Batch): MixMasses {
 
 /**
  * Ratio error of a batch in per cent, by the measure it was made with: volumes against the volume ratio, weights
- * against the weight ratio. Null where an amount is missing, the card has no such ratio, or the product has no second part.
+ * against the weight ratio. Null where an amount is missing, the card has
+ * no such ratio, or the product has no second part.
  */
 export function batchRatioErrorPct(product: Product, batch: Batch): number | null {
   const { amountA, amountB } = batch.mix ?? {};

@@ -38,7 +38,9 @@ export function hollowVolumeML(shell: { areaCM2: number; wallMm: number }): numb
 /** What stays in the cup where nobody weighed it: a share of the batch, and a film. */
 const LOSS_PCT = 3;
 const LOSS_FILM_G = 2;
-/** Viscosity at which that film was judged, mPa·s; a film grows with the square root (a drained plate, Jeffreys 1930). */
+/**
+ * Viscosity at which that film was judged, mPa·s; a film grows with the square root (a drained plate, Jeffreys 1930).
+ */
 const FILM_VISCOSITY_MPAS = 500;
 
 /**

@@ -38,7 +38,8 @@ function sum(shares: (number | null)[]): Loading {
 
 /**
  * Additive loading of a batch, in total and for each kind that was used, against A + B alone. By weight, or by
- * volume where the card says so (then an additive needs its density). Null where the mix or the additives were not recorded.
+ * volume where the card says so (then an additive needs its density). Null
+ * where the mix or the additives were not recorded.
  */
 export function loadings(product: Product, batch: Batch): Loadings | null {
   const { totalG } = mixMasses(product, batch);

@@ -6,7 +6,10 @@ export interface Parts {
   readonly b: number;
 }
 
-/** Parts by weight as the card states them, or worked out from the volumes and both densities; null where it cannot be. */
+/**
+ * Parts by weight as the card states them, or worked out from the
+ * volumes and both densities; null where it cannot be.
+ */
 export function weightParts(product: Product): Parts | null {
   const { byWeight, byVolume, powder } = product.ratio;
   if (byWeight) return { a: byWeight.a, b: byWeight.b };
@@ -17,7 +20,10 @@ export function weightParts(product: Product): Parts | null {
   return null;
 }
 
-/** Parts by volume as the card states them, or worked out from the weights and both densities; null where it cannot be. */
+/**
+ * Parts by volume as the card states them, or worked out from the
+ * weights and both densities; null where it cannot be.
+ */
 export function volumeParts(product: Product): Parts | null {
   const { byWeight, byVolume } = product.ratio;
   if (byVolume) return { a: byVolume.a, b: byVolume.b };

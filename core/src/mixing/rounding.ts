@@ -13,7 +13,8 @@ const onStep = (value: number, stepG: number, way: (v: number) => number) =>
   stepG === 0 ? value : tidy(way(value / stepG - (way === Math.ceil ? 1e-9 : 0)) * stepG);
 
 /**
- * Both parts rounded to a scale's step: A up, so that there is enough, and B to the step nearest to what that A asks for.
+ * Both parts rounded to a scale's step: A up, so that there is enough,
+ * and B to the step nearest to what that A asks for.
  * @param stepG 0 leaves the amounts as they are
  * @throws CoreError `out-of-range`
  * @example roundToScale({ a: 100, b: 82 }, 104.23, 0.1).massBG // 85.5

@@ -40,7 +40,10 @@ export const ALCOHOL = 'No flame near alcohol, and its rags outside to dry.';
 const LIQUID: readonly Stage[] = ['weigh', 'mix', 'clear', 'pour', 'press', 'watch'];
 const HOT: readonly Family[] = ['epoxy', 'polyurethane', 'polyester'];
 
-/** Cautions by family, additive and act (domain's section 8); a card's hazards add to them, their absence takes none away. */
+/**
+ * Cautions by family, additive and act (domain's section 8); a card's
+ * hazards add to them, their absence takes none away.
+ */
 const RULES: readonly Rule[] = [
   {
     code: 'isocyanate',
@@ -133,8 +136,8 @@ const bringsIt = (rule: Rule, product: Product, act: Act): boolean =>
   (rule.act?.(act) ?? false);
 
 /**
- * What can hurt someone at this step with this product: by its family, by what its card adds, by what is in the mix, and
- * by what is done.
+ * What can hurt someone at this step with this product: by its family, by what its card adds, by what is in the mix,
+ * and by what is done.
  * @param act what is known of the batch; what is not known is not taken to be safe
  */
 export function cautionsFor(product: Product, stage: Stage, act: Act = {}): Caution[] {

@@ -88,7 +88,8 @@ export function checkPlan(product: Product, batch: Batch): PlannedCheck[] {
 
 /**
  * The next look that is due on a batch out of its mould, graded or not; null where none is.
- * A mend is looked at when its wait is over; what was not graded is looked at again the next day; what was scrapped is let be.
+ * A mend is looked at when its wait is over; what was not graded is looked
+ * at again the next day; what was scrapped is let be.
  */
 export function dueCheck(product: Product, batch: Batch): PlannedCheck | null {
   const stage = stageOf(product, batch);

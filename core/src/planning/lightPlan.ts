@@ -13,7 +13,10 @@ export interface LightPlan {
   /** Minutes of lamp for each layer; null without a lamp. */
   readonly lampMin: number | null;
   readonly lampTotalMin: number | null;
-  /** What reaches the base below the first layer, mJ/cm²: the first layer's own dose, then what passes the layers above. */
+  /**
+   * What reaches the base below the first layer, mJ/cm²: the first
+   * layer's own dose, then what passes the layers above.
+   */
   readonly baseDoseMJPerCM2: number;
   /** A sentence where the base below is not light-proof. */
   readonly base: string | null;
@@ -27,7 +30,8 @@ const MAX_DEPTH_MM = 1e4;
 const RESERVE = 0.6;
 
 /**
- * What passes `layers` equal layers, each under the same dose, in closed form: `E·q·(1 − qⁿ)/(1 − q)` with `q = e^(−layer/Dp)`.
+ * What passes `layers` equal layers, each under the same dose, in closed
+ * form: `E·q·(1 − qⁿ)/(1 − q)` with `q = e^(−layer/Dp)`.
  * @param perLayer one layer's depth over the penetration
  */
 function doseBelowAll(doseMJPerCM2: number, perLayer: number, layers: number): number {

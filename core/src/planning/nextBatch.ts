@@ -84,8 +84,8 @@ function recordedSettings({ resin, mould, mix, degas, pressure, pour }: Batch): 
 }
 
 /**
- * Copies a batch into a plan, with changes laid over and remembered, so that the outcome can answer. The room is left to
- * today's reading unless it is what is changed.
+ * Copies a batch into a plan, with changes laid over and remembered, so that the outcome can answer. The room is left
+ * to today's reading unless it is what is changed.
  */
 export function copiedPlan(
   product: Product,

@@ -116,8 +116,8 @@ function plannedViscosityMPaS(c: PlanCase, amounts: PlanAmounts): number | null 
 }
 
 /**
- * Everything of a plan that is answered at once: amounts, pot life, time, air, loading, warnings, and the pours that the
- * card's depth asks for. Peak is the cup's own; the mould's peak, demould, and pours by heat are left to `plan`.
+ * Everything of a plan that is answered at once: amounts, pot life, time, air, loading, warnings, and the pours that
+ * the card's depth asks for. Peak is the cup's own; the mould's peak, demould, and pours by heat are left to `plan`.
  * @throws CoreError `ratio-not-stated`, `additives-fill-it`
  */
 export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {

@@ -11,11 +11,16 @@ import { isPressed, isVacuumed, type PlanCase } from './planCase';
 export interface AirAnswer {
   /** Bubbles from this size on rise out; infinite where none has the time, null where the viscosity is not stated. */
   readonly clearedMm: number | null;
-  /** Bubbles up to this size are pressed into solution before it gels; null where it is not pressed or gel is not known. */
+  /**
+   * Bubbles up to this size are pressed into solution before it gels;
+   * null where it is not pressed or gel is not known.
+   */
   readonly dissolvedMm: number | null;
   /** The same under pressure, as the formula has it. */
   readonly dissolvedUnderPressureMm: number | null;
-  /** The largest that is left in the cast once it is back in the room; 0 where none is, null where it cannot be told. */
+  /**
+   * The largest that is left in the cast once it is back in the room; 0 where none is, null where it cannot be told.
+   */
   readonly leftMm: number | null;
 }
 
@@ -45,8 +50,8 @@ interface Rise {
 }
 
 /**
- * Smallest bubble, as it is in the room, that rises out over one or more times: each takes it a share of its depth, with
- * the square of its size.
+ * Smallest bubble, as it is in the room, that rises out over one or more times: each takes it a share of its depth,
+ * with the square of its size.
  */
 function cleared(c: PlanCase, curve: MixCurve, rises: readonly Rise[]): number | null {
   if (curve.viscosityMPaS.length === 0) return null;

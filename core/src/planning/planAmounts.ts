@@ -92,7 +92,10 @@ function mixedMass(c: PlanCase): { mixedG: number; lossG: number } {
 /** Without the last digits of binary arithmetic, which would put a dose a hair outside its own band. */
 const tidyPct = (pct: number) => Number(pct.toPrecision(10));
 
-/** A dose within the card's band stays there when it is rounded: the step below or above is taken where the nearest would leave it. */
+/**
+ * A dose within the card's band stays there when it is rounded: the step below
+ * or above is taken where the nearest would leave it.
+ */
 function keptInBand(product: Product, parts: Parts, nearest: Rounded, stepG: number): Rounded {
   const { minPct, maxPct } = product.ratio.catalyst ?? {};
   const inBand = (pct: number) => pct >= (minPct ?? 0) - 1e-9 && pct <= (maxPct ?? 100) + 1e-9;

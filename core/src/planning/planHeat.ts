@@ -137,7 +137,9 @@ export function poursBySlab(c: PlanCase, { schedule, atOncePeakC, slab }: Answer
   };
 }
 
-/** A depth that takes several pours is mixed for one of them: what is mixed for all sets in its cup before the second. */
+/**
+ * A depth that takes several pours is mixed for one of them: what is mixed for all sets in its cup before the second.
+ */
 export function severalPours(c: PlanCase, amounts: PlanAmounts, pours: DepthInPours): PlanWarning[] {
   if (pours.count <= 1) return [];
   const total = amounts.mixedMassG + amounts.additiveMassG;

@@ -61,7 +61,10 @@ function cardWarnings(
     }));
 }
 
-/** Beyond the card's band by more than this share of its width nothing is as the card says; K where one side alone is stated. */
+/**
+ * Beyond the card's band by more than this share of its width nothing is as
+ * the card says; K where one side alone is stated.
+ */
 const FAR_SHARE = 0.5;
 const FAR_K = 5;
 /** What a card's band of temperatures binds. */

@@ -62,7 +62,10 @@ function plannedMould({ mouldC, request: { mould } }: PlanCase): Batch['mould'] 
   };
 }
 
-/** The batch as it would be recorded if everything went by the plan: so that the card's limits judge it as they judge a record. */
+/**
+ * The batch as it would be recorded if everything went by the plan: so that
+ * the card's limits judge it as they judge a record.
+ */
 export function plannedBatch(
   c: PlanCase,
   amounts: PlanAmounts,

@@ -26,7 +26,10 @@ export interface RouteAnswer {
 /** Pot life kept back where a rest is as long as can be. */
 const KEPT_BACK = 0.15;
 
-/** The rest of a route: what was typed for it, else the card's; a rest that the card leaves open takes what time there is. */
+/**
+ * The rest of a route: what was typed for it, else the card's; a rest
+ * that the card leaves open takes what time there is.
+ */
 function restFor(request: PlanRequest, route: Route, same: boolean, say?: Say): number | null {
   if (same && request.handling?.restMin != null) return request.handling.restMin;
   if (route !== 'warm-and-rest' || clearMinutes(request.product, route, null) > 0) return null;
@@ -40,7 +43,8 @@ const OF_ROUTE =
   /^(degas\.|no-vacuum|vacuum-|styrene|cup-no-headroom|pressure|vessel|over-rating|never-at|mould-not-degassed)/;
 
 /**
- * All five routes for one request, side by side: what rises out, what dissolves, what is left, and the minutes it takes.
+ * All five routes for one request, side by side: what rises out, what
+ * dissolves, what is left, and the minutes it takes.
  * @throws CoreError `ratio-not-stated`
  */
 export function compareRoutes(request: PlanRequest, say?: Say): RouteAnswer[] {

@@ -111,7 +111,10 @@ export interface WarmingTime {
   readonly minutes: number;
 }
 
-/** A bath this much over the target warms well and spares the resin at the wall, K; and the most a card's limit is passed by, K. */
+/**
+ * A bath this much over the target warms well and spares the resin at the
+ * wall, K; and the most a card's limit is passed by, K.
+ */
 const BATH_OVER_K = 10;
 const OVER_CARD_K = 8;
 

@@ -25,7 +25,10 @@ function temperatures(low: number, high: number): number[] {
 const resinBand = (p: Product): [number, number] => [p.resin?.minC ?? 18, p.resin?.maxC ?? 30];
 const roomBand = (p: Product): [number, number] => [p.room?.minC ?? 18, p.room?.maxC ?? 28];
 
-/** Pot life in minutes against resin temperature, in a room at the card's temperature, for a third, once and three times the card's mass. Empty where there is no cure model. */
+/**
+ * Pot life in minutes against resin temperature, in a room at the card's temperature, for a third, once and three
+ * times the card's mass. Empty where there is no cure model.
+ */
 export function potLifeCurves(product: Product): Curve[] {
   if (!isCalibrated(calibrate(product))) return [];
   const massG = product.potLife?.massG ?? product.gel?.massG ?? SHEET_MASS_G;
@@ -50,7 +53,10 @@ export function viscosityCurve(product: Product): Point[] {
 /** Points along a hardness curve; enough for a smooth line on a log axis of time. */
 const HARDNESS_POINTS = 48;
 
-/** Expected Shore hardness against hours at the card's coldest, middle and warmest room; empty where the card lacks a figure. */
+/**
+ * Expected Shore hardness against hours at the card's coldest, middle and
+ * warmest room; empty where the card lacks a figure.
+ */
 export function hardnessCurves(product: Product): Curve[] {
   const fullH = product.fullCure?.hours;
   const firstH = (product.demould?.minutes ?? 0) / 60;

@@ -34,7 +34,8 @@ function dateWarnings(product: Product, lot: LotCard, day: string): LotWarning[]
 }
 
 /**
- * Everything that speaks against using a lot on a day: past its date, open too long, dark or cloudy, or not enough left.
+ * Everything that speaks against using a lot on a day: past its date,
+ * open too long, dark or cloudy, or not enough left.
  * @param leftG what is left, g; null where the lot's quantity is not known
  * @param neededG what the batch being planned takes of it, g; null where it is not known yet
  */

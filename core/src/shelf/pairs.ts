@@ -46,6 +46,9 @@ const tooHot: Rule = ({ maxC }, product, say) => {
 
 const RULES: readonly Rule[] = [wentBadly, neverMet, tooDamp, notDry, tooHot];
 
-/** What speaks against casting an inclusion into a product: how the pair went before, a treatment it never met, damp, heat. */
+/**
+ * What speaks against casting an inclusion into a product: how the pair
+ * went before, a treatment it never met, damp, heat.
+ */
 export const inclusionWarnings = (inclusion: InclusionCard, product: Product, say: Say): InclusionWarning[] =>
   RULES.map((rule) => rule(inclusion, product, say)).filter((warning) => warning !== null);

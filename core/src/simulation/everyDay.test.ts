@@ -20,7 +20,10 @@ const SOME = [
   new Date('2028-12-31T23:59:59Z'),
 ];
 
-/** The recent batches cost tens of milliseconds a day: every eleventh day, so that weekdays and days of the month differ. */
+/**
+ * The recent batches cost tens of milliseconds a day: every eleventh day,
+ * so that weekdays and days of the month differ.
+ */
 const OFTEN = MOMENTS.filter((_, i) => i % 11 === 0);
 
 describe('the demo studio can be opened on any day', () => {

@@ -190,7 +190,10 @@ export function measuredWith(batch: Batch, chance: Chance): Batch {
 
 const SECTIONS_OF_FIGURES = ['room', 'resin', 'mix', 'degas', 'pour', 'pressure', 'mould', 'cure'] as const;
 
-/** One figure of the record with its point in the wrong place; the record as it was where the format would refuse that. */
+/**
+ * One figure of the record with its point in the wrong place; the record
+ * as it was where the format would refuse that.
+ */
 function withFigureTenTimesOut(batch: Batch, chance: Chance): Batch {
   const figures = SECTIONS_OF_FIGURES.flatMap((section) =>
     Object.entries(batch[section] ?? {}).flatMap(([key, v]) =>

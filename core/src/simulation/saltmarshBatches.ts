@@ -78,7 +78,8 @@ function roundFigures(batch: Batch): Batch {
 }
 
 /**
- * Thirty-nine batches of the demo studio over the last weeks: a third with a fault, some in work. The same for the same `now`.
+ * Thirty-nine batches of the demo studio over the last weeks: a third with a
+ * fault, some in work. The same for the same `now`.
  * @param now moment that "today" and the batches in work are counted from
  */
 export function saltmarshBatches(now: Date): Batch[] {

@@ -28,7 +28,10 @@ export interface YearOptions {
 }
 
 export const YEAR_SEED = 8;
-/** Share of castings spoiled by an ordinary fault, and, in the year without hidden causes, by nothing that is on record. */
+/**
+ * Share of castings spoiled by an ordinary fault, and, in the year
+ * without hidden causes, by nothing that is on record.
+ */
 const [FAULT_RATE, ANYHOW_RATE] = [0.09, 0.28];
 /** Share in which somebody timed the witness cup, and the lots' own pace against the card. */
 const [WITNESS_RATE, WITNESS_SPREAD] = [0.55, 0.05];

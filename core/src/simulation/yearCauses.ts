@@ -27,7 +27,9 @@ export interface Fault {
   readonly check?: Patch;
 }
 
-/** What a hidden cause does to a casting that it touches: the trace in its record, and how often the piece is spoiled. */
+/**
+ * What a hidden cause does to a casting that it touches: the trace in its record, and how often the piece is spoiled.
+ */
 export interface CauseTouch {
   readonly name: HiddenCause;
   readonly patch: Patch;

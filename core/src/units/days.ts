@@ -33,6 +33,9 @@ export const addDays = (isoDate: string, days: number): string =>
  */
 export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from));
 
+/** The calendar day of a date in this machine's zone, `2026-03-14`. */
+export const localDay = (date: Date): string => lightFormat(date, DAY);
+
 /**
  * The calendar day of a moment by the clock on the wall where it was written down.
  * @example dayOf('2026-03-14T23:30:00-05:00') // '2026-03-14'
@@ -54,7 +57,8 @@ export function dayAfter(moment: string, hours: number): string | null {
 }
 
 /**
- * The first moment of a calendar day in a time zone, ISO in UTC: the day is 23 or 25 hours long where the clocks change.
+ * The first moment of a calendar day in a time zone, ISO in UTC: the day
+ * is 23 or 25 hours long where the clocks change.
  * @example startOfDayIn('2026-03-14', 'Europe/Paris') // '2026-03-13T23:00:00.000Z'
  */
 export function startOfDayIn(isoDate: string, zone: string): string {
@@ -62,5 +66,8 @@ export function startOfDayIn(isoDate: string, zone: string): string {
   return new Date(new TZDate(year, month - 1, day, zone).getTime()).toISOString();
 }
 
-/** The first moment of the day after, as `startOfDayIn`. @example endOfDayIn('2026-03-14', 'UTC') // '2026-03-15T00:00:00.000Z' */
+/**
+ * The first moment of the day after, as `startOfDayIn`.
+ * @example endOfDayIn('2026-03-14', 'UTC') // '2026-03-15T00:00:00.000Z'
+ */
 export const endOfDayIn = (isoDate: string, zone: string): string => startOfDayIn(addDays(isoDate, 1), zone);

@@ -7,7 +7,10 @@ interface Unit {
 
 const unit = (factor: number, decimals: number, offset = 0): Unit => ({ factor, offset, decimals });
 
-/** Exact by definition: 1 psi = 6.894757293168 kPa, 1 oz = 28.349523125 g, 1 US fl oz = 29.5735295625 mL, 1 in = 25.4 mm. */
+/**
+ * Exact by definition: 1 psi = 6.894757293168 kPa, 1 oz = 28.349523125 g,
+ * 1 US fl oz = 29.5735295625 mL, 1 in = 25.4 mm.
+ */
 export const QUANTITIES = {
   temperature: { stored: '°C', units: { '°C': unit(1, 1), '°F': unit(1.8, 1, 32) } },
   temperatureDifference: { stored: 'K', units: { '°C': unit(1, 1), '°F': unit(1.8, 1) } },

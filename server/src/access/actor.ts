@@ -18,7 +18,10 @@ const current = new AsyncLocalStorage<Actor>();
 /** Runs a request's work as who it comes from. */
 export const asActor = <T>(actor: Actor, work: () => T): T => current.run(actor, work);
 
-/** Who the work under way is done by; undefined where no request stands behind it, as for the demo or an import by hand. */
+/**
+ * Who the work under way is done by; undefined where no request stands
+ * behind it, as for the demo or an import by hand.
+ */
 export const actorNow = (): Actor | undefined => current.getStore();
 
 /**

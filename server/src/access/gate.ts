@@ -7,7 +7,8 @@ import { isMeantForUs } from './hosts';
 import { may, needOf } from './rights';
 
 /**
- * `local`: on the loopback, without sign-in. `open`: on a network, and the owner said that anybody may come in. `people`:
+ * `local`: on the loopback, without sign-in. `open`: on a network, and the owner said that anybody may come in.
+ * `people`:
  * on a network, by sign-in.
  */
 export type Mode = 'local' | 'open' | 'people';
@@ -20,7 +21,10 @@ export interface AccessOptions {
   readonly proxies?: readonly string[];
   /** Where this studio is reached, for codes that other devices read; as the browser says where it is not given. */
   readonly address?: string | undefined;
-  /** Where the certificate of this studio's own authority is handed out, and what is compared of it; null where there is none. */
+  /**
+   * Where the certificate of this studio's own authority is handed out, and
+   * what is compared of it; null where there is none.
+   */
   readonly trust?: { readonly address: string; readonly fingerprint: string } | null;
 }
 

@@ -10,7 +10,10 @@ interface Rule {
   readonly need: Need;
 }
 
-/** Rights as one table; the first rule that fits holds. What no rule names is for technicians to write, for all to read. */
+/**
+ * Rights as one table; the first rule that fits holds. What no rule
+ * names is for technicians to write, for all to read.
+ */
 const RULES: readonly Rule[] = [
   { methods: /^(GET|HEAD)$/, path: /^\/health$/, need: 'nobody' },
   { methods: /^(GET|HEAD|POST|DELETE)$/, path: /^\/session$/, need: 'nobody' },

@@ -27,7 +27,10 @@ export async function countsOf({ sequelize }: Pick<Database, 'sequelize'>): Prom
   return { batches, products, lots, moulds, pieces, lastChange: last?.at ?? null };
 }
 
-/** Writes one whole, consistent copy of the database to a new file, while others go on writing. @param file must not exist */
+/**
+ * Writes one whole, consistent copy of the database to a new file, while others go on writing.
+ * @param file must not exist
+ */
 export async function copyDatabase({ sequelize }: Pick<Database, 'sequelize'>, file: string): Promise<void> {
   await sequelize.query('VACUUM INTO ?', { replacements: [file] });
 }

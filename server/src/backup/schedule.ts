@@ -38,7 +38,10 @@ export interface BackupSchedule {
   readonly failure: () => Promise<CopyFailure | null>;
   /** Names of the copies in the folder, newest first. */
   readonly copies: () => Promise<string[]>;
-  /** Makes a copy where one is due, and clears away the oldest beyond those kept; tells its name. What fails is kept as `failure` too. */
+  /**
+   * Makes a copy where one is due, and clears away the oldest beyond those kept;
+   * tells its name. What fails is kept as `failure` too.
+   */
   readonly runDue: () => Promise<string | null>;
   readonly begin: () => void;
   /** Makes no more copies; resolves when the one under way is done. */

@@ -8,7 +8,10 @@ import { openPromise, type Entry, type ZipFile } from 'yauzl';
 import { Problem } from '../http/problem';
 import { DATABASE_NAME, MANIFEST_NAME, PHOTO_FOLDER, PHOTO_NAME } from './manifest';
 
-/** Most that a backup may hold, in all and of its manifest, bytes; and most entries. A zip that claims more is not ours. */
+/**
+ * Most that a backup may hold, in all and of its manifest, bytes; and
+ * most entries. A zip that claims more is not ours.
+ */
 const [MAX_BYTES, MAX_MANIFEST_BYTES, MAX_ENTRIES] = [8_000_000_000, 100_000, 200_000];
 /** Room that is left on the disk beside what is unpacked, bytes. */
 const SPARE_BYTES = 100_000_000;

@@ -24,7 +24,10 @@ function ramped(r: Ramp, ms: number): number {
 /** A vessel leaks this much by nature, kPa a minute: too little to matter over a hold. */
 const NATURAL_LEAK = 0.01;
 
-/** A stand-in for the vessel's gauge: it is filled, it leaks, it is bled; it shows whole kilopascals and flickers by one. */
+/**
+ * A stand-in for the vessel's gauge: it is filled, it leaks, it is bled;
+ * it shows whole kilopascals and flickers by one.
+ */
 export function vesselGauge(): Device {
   let ramp: Ramp = { atMs: 0, from: 0, to: 0, minutes: 0, leakPerMin: 0 };
   const quiet = silence("The vessel's gauge");

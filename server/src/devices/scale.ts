@@ -17,7 +17,10 @@ interface Load {
   readonly gPerS: number;
 }
 
-/** A stand-in for the bench scale: a load that is poured on, a cell that settles, creeps and flickers, and steps of 0.1 g. */
+/**
+ * A stand-in for the bench scale: a load that is poured on, a cell that
+ * settles, creeps and flickers, and steps of 0.1 g.
+ */
 export function scale(): Device {
   let load: Load = { atMs: 0, from: 0, to: 0, gPerS: 0 };
   let loadedAtMs = 0;

@@ -10,7 +10,10 @@ const NONCE_PLACE = '__CSP_NONCE__';
 /** What a page of the studio may ask the browser for; all else is off, in frames too. */
 const PERMISSIONS =
   'camera=(self), screen-wake-lock=(self), fullscreen=(self), accelerometer=(), display-capture=(), geolocation=(), gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), publickey-credentials-get=(), serial=(), usb=()';
-/** How long a browser that came by TLS keeps to it, s: a month, so that a studio that goes back to plain HTTP is not shut out for long. */
+/**
+ * How long a browser that came by TLS keeps to it, s: a month, so that a studio
+ * that goes back to plain HTTP is not shut out for long.
+ */
 const KEEP_TO_TLS_S = 30 * 86_400;
 
 /** Security headers for everything; scripts only from here, injected styles only with this answer's nonce. */

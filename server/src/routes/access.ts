@@ -7,6 +7,6 @@ import { tokenRoutes } from './tokens';
 
 /** People, signed-in devices, pairing, tokens, and who did what. */
 export function accessRoutes({ people, access, clock }: Pick<AppDeps, 'people' | 'access' | 'clock'>): Endpoint[] {
-  const deps = { store: people, options: access, pairings: pairings(clock.now) };
+  const deps = { store: people, options: access, pairings: pairings(clock.now), clock };
   return [sessionRoutes, peopleRoutes, tokenRoutes].flatMap((routes) => routes(deps));
 }

@@ -2,12 +2,14 @@ import { z } from 'zod';
 import type { AccessStore } from '../access/accessStore';
 import type { AccessOptions } from '../access/gate';
 import type { Pairings } from '../access/pairings';
+import type { StudioClock } from '../live/studioClock';
 
 /** What the endpoints of access share. */
 export interface AccessDeps {
   readonly store: AccessStore;
   readonly options: AccessOptions;
   readonly pairings: Pairings;
+  readonly clock: StudioClock;
 }
 
 export const code = z.string().min(1, 'Write initials.').max(60);

@@ -73,7 +73,10 @@ const MAX_IN_WORK = 200;
 
 type AgendaDeps = Pick<AppDeps, 'checks' | 'batches' | 'products' | 'pieces' | 'clock' | 'access' | 'people'>;
 
-/** On a network a calendar proves itself by the secret in its address, for it cannot sign in; who signed in may look too. */
+/**
+ * On a network a calendar proves itself by the secret in its address, for
+ * it cannot sign in; who signed in may look too.
+ */
 async function requireReader({ access, people }: AgendaDeps, key: string | undefined, response: Response) {
   if (access.mode !== 'people' || actorOf(response) !== null) return;
   if (key !== undefined && tokenId(key) === tokenId(await people.calendarKey())) return;

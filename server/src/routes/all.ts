@@ -5,6 +5,7 @@ import { agendaRoutes } from './agenda';
 import { backupRoutes } from './backup';
 import { batchRoutes } from './batches';
 import { checkRoutes } from './checks';
+import { clockRoutes } from './clock';
 import { deviceRoutes } from './devices';
 import { diagnoseRoutes } from './diagnose';
 import { documentRoutes } from './documents';
@@ -37,6 +38,7 @@ const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   readingRoutes,
   photoRoutes,
   eventRoutes,
+  clockRoutes,
   accessRoutes,
 ];
 

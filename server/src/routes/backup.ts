@@ -21,7 +21,10 @@ export interface BackupDeps {
   readonly schedule: BackupSchedule;
   readonly now: () => Date;
   readonly log: (error: unknown) => void;
-  /** Puts a checked copy in the place of the present data, which is kept aside; tells where. Absent where this server cannot. */
+  /**
+   * Puts a checked copy in the place of the present data, which is kept
+   * aside; tells where. Absent where this server cannot.
+   */
   readonly replaceWith?: ((checked: Checked) => Promise<{ keptAside: string }>) | undefined;
 }
 

@@ -6,7 +6,7 @@ import { DeviceSilent, type Device, type Subject } from '../devices/device';
 import type { AppDeps } from '../appDeps';
 import { streamEndpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
-import type { StudioClock } from '../live/studioClock';
+import { clockMoment, type StudioClock } from '../live/studioClock';
 
 /** How often a device's figures are sent, and how often the clock, ms. */
 const [READING_MS, CLOCK_MS] = [250, 10_000];
@@ -89,7 +89,7 @@ type Stop = () => void;
 function tellClock(response: Response, { clock, people, log }: EventDeps): Stop {
   const session = actorOf(response)?.session ?? null;
   const tell = () => {
-    send(response, 'clock', { now: clock.now().toISOString(), speed: clock.speed });
+    send(response, 'clock', clockMoment(clock));
   };
   // A device that is signed out hears nothing more.
   const letGo = async () => {
@@ -110,10 +110,14 @@ function tellClock(response: Response, { clock, people, log }: EventDeps): Stop 
   };
 }
 
-function tellChanges(response: Response, { bus }: EventDeps): Stop {
+function tellChanges(response: Response, { bus, clock }: EventDeps): Stop {
   return bus.subscribe((told) => {
     if (told.what === 'batch') {
       send(response, 'batch', told.change);
+      return;
+    }
+    if (told.what === 'clock') {
+      send(response, 'clock', clockMoment(clock));
       return;
     }
     send(response, 'replaced', {});

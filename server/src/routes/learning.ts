@@ -70,8 +70,8 @@ function answerCache() {
 }
 
 /**
- * What is learned from the whole log, as lines of JSON: `{"share"}` as the work goes on, then `{"result"}`. Who hangs up
- * ends the work.
+ * What is learned from the whole log, as lines of JSON: `{"share"}` as the work goes on, then `{"result"}`. Who hangs
+ * up ends the work.
  */
 function learned(deps: LearningDeps): Endpoint {
   const { facts, learner, log } = deps;

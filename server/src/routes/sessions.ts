@@ -5,6 +5,7 @@ import { actorNow, type Actor } from '../access/actor';
 import { SESSION_COOKIE, type AccessOptions } from '../access/gate';
 import { endpoint, type Answer, type Client, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
+import { clockMoment } from '../live/studioClock';
 import { byId, code, label, secret, type AccessDeps } from './accessDeps';
 
 /** How long a browser keeps its cookie, s; the server forgets a device it has not seen for as long. */
@@ -23,7 +24,7 @@ const cookie = (value: string, seconds: number, { secure }: Client) =>
 const reach = (actor: Actor | undefined) => (actor?.role === 'lead' ? null : (actor?.person ?? ''));
 
 async function who(
-  { store, options }: Pick<AccessDeps, 'store' | 'options'>,
+  { store, options, clock }: Pick<AccessDeps, 'store' | 'options' | 'clock'>,
   actor: Actor | undefined,
   { secure }: Client,
 ): Promise<Who> {
@@ -35,6 +36,7 @@ async function who(
     verified: actor?.verified ?? false,
     secure: secure || options.mode === 'local',
     trust: options.trust ?? null,
+    clock: clockMoment(clock),
     people: active.map((p) => ({ code: p.code, name: p.name })),
   };
 }
@@ -56,7 +58,7 @@ function requirePeople({ mode }: AccessOptions): void {
     throw new Problem(409, 'no-sign-in', 'Nobody signs in here: this studio is not on a network, or open to all.');
 }
 
-const readSession = ({ store, options }: AccessDeps): Endpoint =>
+const readSession = ({ store, options, clock }: AccessDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -64,7 +66,7 @@ const readSession = ({ store, options }: AccessDeps): Endpoint =>
       summary: 'Who this device stands for, and how people come in here',
       answers: { 200: { description: 'Who', schema: whoSchema } },
     },
-    async ({ client }) => ({ status: 200, body: await who({ store, options }, actorNow(), client) }),
+    async ({ client }) => ({ status: 200, body: await who({ store, options, clock }, actorNow(), client) }),
   );
 
 const signIn = ({ store, options }: AccessDeps): Endpoint =>

@@ -25,7 +25,10 @@ export interface FolderLock {
   readonly release: () => Promise<void>;
 }
 
-/** The lock is the operating system's own, on this file: it goes with the process, killed or not, and no pid is mistaken. */
+/**
+ * The lock is the operating system's own, on this file: it goes with the
+ * process, killed or not, and no pid is mistaken.
+ */
 const LOCK_NAME = 'warm-jar.lock';
 /** Who it is stands beside it, readable while the lock is held. */
 const OWNER_NAME = 'warm-jar.owner.json';

@@ -71,7 +71,7 @@ const openFor = (config: Config, port: number, trust: Trust | null, log: (error:
     webRoot: config.webRoot,
     planner: threadPlanner(),
     learner: threadLearner(),
-    clock: studioClock(config.speed),
+    clock: studioClock(config.speed, Date.now, config.now),
     schedule: true,
     log,
     access: {

@@ -22,8 +22,8 @@ export function withEntry(before: Batch, entry: Entry): Batch {
 }
 
 /**
- * The same key again is the same thing done once. @throws Problem 409 where it says something else, or of another batch:
- * to take it for done would lose it
+ * The same key again is the same thing done once. @throws Problem 409 where it says something else, or of another
+ * batch: to take it for done would lose it
  */
 export function refuseOther(known: EntryRow, code: string, entry: Entry): void {
   // Whether it was put over somebody else's is not what was done.

@@ -95,8 +95,8 @@ async function tryOut(batches: BatchStore, looked: Looked): Promise<Looked> {
 }
 
 /**
- * Looks through rows to be brought in, and brings them in where asked to. What the log has already under the same code is
- * left as it is unless `replaceOthers`; then it is a new version of it.
+ * Looks through rows to be brought in, and brings them in where asked to. What the log has already under the same
+ * code is left as it is unless `replaceOthers`; then it is a new version of it.
  * @throws Problem 400 where rows are refused and `skipRefused` does not say to leave them out
  */
 export async function importBatches(

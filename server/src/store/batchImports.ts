@@ -52,7 +52,7 @@ export const addAll =
     }
     const whole = sent.map((b) => ({ ...b, product: { ...b.product, revision: cards.get(codeOf(b))!.revision } }));
     await context.write(async (transaction) => {
-      const now = new Date().toISOString();
+      const now = context.now().toISOString();
       for (let at = 0; at < whole.length; at += ROWS_AT_ONCE)
         await insert(context, whole.slice(at, at + ROWS_AT_ONCE), cards, now, transaction);
     });

@@ -18,7 +18,10 @@ const versionConflict = (code: string, stored: number, sent: number) =>
     [{ path: 'If-Match', message: `Expected "${stored}".` }],
   );
 
-/** Longest code that counts as one of the numbering, `B-` with it: one that somebody typed longer is theirs, and no number. */
+/**
+ * Longest code that counts as one of the numbering, `B-` with it: one that
+ * somebody typed longer is theirs, and no number.
+ */
 const MAX_COUNTED = 9;
 
 /** The next free code of the studio's numbering, `B-0001`; those of deleted batches are never given again. */
@@ -40,7 +43,7 @@ export async function nextCode(
 
 /** What was done to a batch, with the whole document as it is after it. */
 export async function record(
-  { models }: Pick<BatchContext, 'models'>,
+  { models, now }: Pick<BatchContext, 'models' | 'now'>,
   batch: Batch,
   version: number,
   action: HistoryEntry['action'],
@@ -52,7 +55,7 @@ export async function record(
     {
       batchCode: batch.code ?? '',
       version,
-      at: new Date().toISOString(),
+      at: now().toISOString(),
       action,
       ...doneBy(by),
       changedFields: JSON.stringify(changedFields(before, action === 'deleted' ? null : batch)),
@@ -104,7 +107,7 @@ export async function rewrite(
       version,
       ...batchColumns(batch, card),
       document: JSON.stringify(batch),
-      updatedAt: new Date().toISOString(),
+      updatedAt: context.now().toISOString(),
     },
     { transaction },
   );

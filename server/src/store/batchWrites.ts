@@ -49,7 +49,7 @@ export const create =
         code,
         product: { ...sent.product, revision: card.revision },
       };
-      const now = new Date().toISOString();
+      const now = context.now().toISOString();
       await models.batches.create(
         {
           code,

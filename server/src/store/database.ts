@@ -31,8 +31,19 @@ export interface Database {
   readonly write: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
   /** Brings the schema up to this version's. */
   readonly migrate: () => Promise<void>;
+  /** The studio's moment, which everything written is dated by. */
+  readonly now: () => Date;
   readonly close: () => Promise<void>;
 }
+
+interface OpenOptions {
+  /** Whether the schema is brought up to this version's; a file that is only looked at first is left as it is. */
+  readonly migrate?: boolean;
+  /** The machine's own clock where it is not given. */
+  readonly now?: (() => Date) | undefined;
+}
+
+const machineNow = () => new Date();
 
 /** Files up to this size are looked through when they are opened, bytes: larger ones would keep the studio waiting. */
 const MAX_LOOKED_THROUGH = 64_000_000;
@@ -45,7 +56,10 @@ async function requireSound(sequelize: Sequelize, file: string): Promise<void> {
   if (first?.quick_check !== 'ok') throw new DatabaseDamaged(first?.quick_check ?? 'It cannot be read.');
 }
 
-/** The steps that the file has, oldest first; none for a new file. @throws DatabaseDamaged where it is somebody else's database */
+/**
+ * The steps that the file has, oldest first; none for a new file.
+ * @throws DatabaseDamaged where it is somebody else's database
+ */
 async function stepsOf(sequelize: Sequelize): Promise<string[]> {
   const [tables] = await sequelize.query("SELECT name FROM sqlite_master WHERE type = 'table'");
   const names = (tables as { name: string }[]).map((t) => t.name).filter((name) => !name.startsWith('sqlite_'));
@@ -98,9 +112,11 @@ export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
  * Opens (and where it is new, makes) the studio's database file, brought to the newest schema.
  * @param file path of the SQLite file
  * @throws NewerDatabase, DatabaseDamaged, or the driver's error
- * @param options `migrate: false` opens it as it is, to be looked at first
  */
-export async function openDatabase(file: string, { migrate = true }: { migrate?: boolean } = {}): Promise<Database> {
+export async function openDatabase(
+  file: string,
+  { migrate = true, now = machineNow }: OpenOptions = {},
+): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
   const sequelize = new Sequelize({
     dialect: 'sqlite',
@@ -125,6 +141,7 @@ export async function openDatabase(file: string, { migrate = true }: { migrate?:
   return {
     sequelize,
     models,
+    now,
     migrate: up,
     write: (work) => inTurn(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work)),
     close: async () => {

@@ -10,7 +10,7 @@ export interface FilterStore {
   readonly remove: (name: string) => Promise<void>;
 }
 
-export function filterStore({ models, write }: Database): FilterStore {
+export function filterStore({ models, write, now }: Database): FilterStore {
   return {
     list: async () =>
       (await models.filters.findAll({ order: [['name', 'ASC']] })).map((r) => ({
@@ -20,7 +20,7 @@ export function filterStore({ models, write }: Database): FilterStore {
     save: async (filter) => {
       await write(async (transaction) => {
         await models.filters.upsert(
-          { name: filter.name, query: JSON.stringify(filter.query), createdAt: new Date().toISOString() },
+          { name: filter.name, query: JSON.stringify(filter.query), createdAt: now().toISOString() },
           { transaction },
         );
       });

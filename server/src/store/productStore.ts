@@ -2,7 +2,7 @@ import { storedProductSchema, type Product } from '@warm-jar/core';
 import type { Transaction } from 'sequelize';
 import { Problem, notFound } from '../http/problem';
 import type { Database } from './database';
-import type { Models, RevisionRow } from './models';
+import type { RevisionRow } from './models';
 import { readStored } from './readStored';
 
 /** Product cards: each a chain of immutable revisions. */
@@ -19,8 +19,8 @@ export interface ProductStore {
 }
 
 /** @throws Problem 409 where the revision is not the next one */
-async function addWithin(models: Models, card: Product, transaction: Transaction): Promise<void> {
-  const now = new Date().toISOString();
+async function addWithin({ models, now }: Database, card: Product, transaction: Transaction): Promise<void> {
+  const createdAt = now().toISOString();
   const current = await models.products.findByPk(card.slug, { transaction });
   const next = current ? current.currentRevision + 1 : 1;
   if (current && card.revision !== next) {
@@ -32,8 +32,7 @@ async function addWithin(models: Models, card: Product, transaction: Transaction
     );
   }
   if (current) await current.update({ currentRevision: card.revision }, { transaction });
-  else
-    await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt: now }, { transaction });
+  else await models.products.create({ slug: card.slug, currentRevision: card.revision, createdAt }, { transaction });
   await models.revisions.create(
     {
       slug: card.slug,
@@ -41,14 +40,16 @@ async function addWithin(models: Models, card: Product, transaction: Transaction
       name: card.name,
       family: card.family,
       document: JSON.stringify(card),
-      createdAt: now,
+      createdAt,
     },
     { transaction },
   );
 }
 
-export function productStore({ models, write }: Database): ProductStore {
-  // A revision never changes, so it is read once; what the core works out of a card then holds for as long as the card does.
+export function productStore(database: Database): ProductStore {
+  const { models, write } = database;
+  // A revision never changes, so it is read once; what the core works out of
+  // a card then holds for as long as the card does.
   const known = new Map<string, Product>();
   const parse = (row: RevisionRow): Product => {
     const key = `${row.slug} ${row.revision}`;
@@ -82,12 +83,12 @@ export function productStore({ models, write }: Database): ProductStore {
       return rows.map(parse);
     },
     add: async (card) => {
-      await write((transaction) => addWithin(models, card, transaction));
+      await write((transaction) => addWithin(database, card, transaction));
       return card;
     },
     addAll: (cards) =>
       write(async (transaction) => {
-        for (const card of cards) await addWithin(models, card, transaction);
+        for (const card of cards) await addWithin(database, card, transaction);
       }),
   };
 }

@@ -90,7 +90,7 @@ const columnsOf = <T>(kind: Kind<T>, item: T) => ({
   ...(kind.productSlug ? { productSlug: kind.productSlug(item) } : {}),
 });
 
-export function shelfStore<T extends { code: string }>({ models, write }: Database, kind: Kind<T>): ShelfStore<T> {
+export function shelfStore<T extends { code: string }>({ models, write, now }: Database, kind: Kind<T>): ShelfStore<T> {
   const rows = models.shelf[kind.table];
   const refuseNew = codeGuard({ models });
   const codesOf = (item: T): CodeAt[] => [{ path: 'code', code: item.code }, ...(kind.codes?.(item) ?? [])];
@@ -110,8 +110,8 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
       await refuseNew(codesOf(item), []);
       return write(async (transaction) => {
         await requireFree(rows, item.code, transaction);
-        const now = new Date().toISOString();
-        const row = { code: item.code, version: 1, ...columnsOf(kind, item), createdAt: now, updatedAt: now };
+        const at = now().toISOString();
+        const row = { code: item.code, version: 1, ...columnsOf(kind, item), createdAt: at, updatedAt: at };
         await rows.create(row, { transaction });
         return { item, version: 1 };
       });
@@ -124,7 +124,7 @@ export function shelfStore<T extends { code: string }>({ models, write }: Databa
       return write(async (transaction) => {
         const row = await requireVersion(rows, kind.one, code, from, transaction);
         const version = from + 1;
-        await row.update({ version, ...columnsOf(kind, item), updatedAt: new Date().toISOString() }, { transaction });
+        await row.update({ version, ...columnsOf(kind, item), updatedAt: now().toISOString() }, { transaction });
         return { item, version };
       });
     },

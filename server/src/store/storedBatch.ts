@@ -11,13 +11,17 @@ export interface BatchStore {
   readonly list: (query: BatchListQuery) => Promise<BatchPage>;
   /** @throws Problem 404 */
   readonly get: (code: string) => Promise<Stored>;
-  /** Gives the next free code where the document has none. @throws Problem 409 where the code is taken, 400 where the card is unknown */
+  /**
+   * Gives the next free code where the document has none.
+   * @throws Problem 409 where the code is taken, 400 where the card is unknown
+   */
   readonly create: (batch: Batch) => Promise<Stored>;
   /** @throws Problem 409 unless `version` is the stored one; 404; 400 */
   readonly replace: (code: string, version: number, batch: Batch) => Promise<Stored>;
   /**
    * Lays one thing done at the bench over the batch as it stands; what another tablet did to other fields stays. The
-   * same key again changes nothing. @throws Problem 409 `field-conflict` where the same field says something else; 404; 400
+   * same key again changes nothing. @throws Problem 409 `field-conflict`
+   * where the same field says something else; 404; 400
    */
   readonly enter: (code: string, entry: Entry) => Promise<Stored>;
   /** @throws Problem 409 unless `version` is the stored one; 404 */

@@ -14,7 +14,9 @@ export interface OwnTls extends Certificate {
   readonly authority: string;
 }
 
-/** How long the authority lives, and the server's own certificate; browsers take no more than 398 days of the latter. */
+/**
+ * How long the authority lives, and the server's own certificate; browsers take no more than 398 days of the latter.
+ */
 const [AUTHORITY_DAYS, SERVER_DAYS, RENEW_DAYS] = [3_650, 397, 30];
 const DAY_MS = 86_400_000;
 /** Readable for the server's own user alone. */

@@ -12,7 +12,10 @@ import {
   type SymptomKind,
 } from '@warm-jar/core';
 
-/** What is asked of the whole log. Facts come as one text of JSON, one batch a line, so that they cross to a thread at no cost. */
+/**
+ * What is asked of the whole log. Facts come as one text of JSON, one batch
+ * a line, so that they cross to a thread at no cost.
+ */
 export type LearningJob =
   | { readonly what: 'patterns'; readonly facts: string; readonly names: Readonly<Record<string, string>> }
   | { readonly what: 'chart'; readonly facts: string; readonly kind: SymptomKind | null }

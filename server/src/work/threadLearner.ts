@@ -8,7 +8,11 @@ type Told = { readonly share: number } | { readonly result: LearningResult };
 /** The most memory that one thread may take, MB: a hundred thousand batches need a third of it. */
 const MAX_MEMORY_MB = 1024;
 
-/** Works on a thread begun for the job and ended with it, or as soon as nobody waits. Works here where the built thread is missing. @param file the thread's script */
+/**
+ * Works on a thread begun for the job and ended with it, or as soon as nobody
+ * waits. Works here where the built thread is missing.
+ * @param file the thread's script
+ */
 export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js', import.meta.url))): LearningRunner {
   if (!existsSync(file)) return inlineLearner();
   return {

@@ -18,7 +18,10 @@ interface Waiting {
 }
 type Answer = { readonly id: number } & ({ readonly outcome: PlanOutcome } | { readonly failure: string });
 
-/** Plans on a thread of their own, begun with the first plan and begun again where it died. Plans here where the built thread is missing. */
+/**
+ * Plans on a thread of their own, begun with the first plan and begun again where
+ * it died. Plans here where the built thread is missing.
+ */
 export function threadPlanner(): PlanRunner {
   const file = fileURLToPath(new URL('./planWorker.js', import.meta.url));
   if (!existsSync(file)) return inlinePlanner();

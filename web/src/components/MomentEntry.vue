@@ -2,6 +2,7 @@
 import Button from 'primevue/button';
 import DatePicker from 'primevue/datepicker';
 import { computed, ref } from 'vue';
+import { studioNow } from '../api/studioTime';
 import { localMoment } from '../stores/draft';
 import { readMoment } from './readMoment';
 
@@ -31,7 +32,7 @@ function left(): void {
 function now(): void {
   text = null;
   unread.value = null;
-  emit('change', localMoment(new Date()));
+  emit('change', localMoment(studioNow()));
 }
 </script>
 

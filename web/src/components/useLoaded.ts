@@ -8,7 +8,9 @@ export interface Loaded<T> {
   readonly load: () => Promise<void>;
 }
 
-/** Something read from the server when the view opens, and again when asked; a newer question overtakes an older one. */
+/**
+ * Something read from the server when the view opens, and again when asked; a newer question overtakes an older one.
+ */
 export function useLoaded<T>(
   read: () => Promise<T>,
   otherwise: string,

@@ -1,4 +1,6 @@
-import { format, isSameYear, lightFormat, parseISO } from 'date-fns';
+import { localDay } from '@warm-jar/core';
+import { format, isSameYear, parseISO } from 'date-fns';
+import { studioNow } from '../api/studioTime';
 
 /** `micro-throughout` as people say it. */
 export const inWords = (id: string): string => id.replaceAll('-', ' ');
@@ -18,8 +20,8 @@ export const SEVERITY_WORDS = ['only when looked for', 'seen at once', 'spoils a
 export function dayAndTime(iso: string | null | undefined): string {
   if (!iso) return 'not recorded';
   const date = parseISO(iso);
-  return format(date, isSameYear(date, new Date()) ? 'd MMM, HH:mm' : 'd MMM yyyy, HH:mm');
+  return format(date, isSameYear(date, studioNow()) ? 'd MMM, HH:mm' : 'd MMM yyyy, HH:mm');
 }
 
-/** Today's calendar day on this machine, `2026-03-14`. */
-export const today = (): string => lightFormat(new Date(), 'yyyy-MM-dd');
+/** The studio's calendar day in this machine's zone, `2026-03-14`. */
+export const today = (): string => localDay(studioNow());

@@ -10,7 +10,10 @@ import { useSignals } from './useSignals';
 
 const KINDS = ['room-sensor', 'scale', 'thermometer', 'vessel-gauge', 'vacuum-gauge', 'hardness-tester'] as const;
 
-/** One batch at the bench: the record with what still waits laid over it, its clock, its devices, and how to write to it. */
+/**
+ * One batch at the bench: the record with what still waits laid over it,
+ * its clock, its devices, and how to write to it.
+ */
 function makeBench(code: Ref<string>) {
   const record = useRunRecord(code);
   const clock = useRunClock(record);

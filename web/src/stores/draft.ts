@@ -2,6 +2,7 @@ import { batchSchema, issuesFromZod, type Batch } from '@warm-jar/core';
 import { format } from 'date-fns';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
+import { studioNow } from '../api/studioTime';
 import { textIssues, withText, without } from '../components/form/typedTexts';
 import { valueAt, withValue, type Tree } from './draftPath';
 import { useKept } from './kept';
@@ -17,7 +18,7 @@ export interface Draft {
   readonly savedAt: string;
 }
 
-const empty = (): Tree => ({ format: 'warm-jar.batch/1', startedAt: localMoment(new Date()), product: {} });
+const empty = (): Tree => ({ format: 'warm-jar.batch/1', startedAt: localMoment(studioNow()), product: {} });
 
 /** A moment with this machine's own offset, as the format wants it. */
 export const localMoment = (date: Date): string => format(date, "yyyy-MM-dd'T'HH:mm:ssxxx");
@@ -31,7 +32,7 @@ export const useDraft = defineStore('draft', () => {
   const forCode = (code: string | null) => computed<Draft | null>(() => kept.value[keyOf(code)] ?? null);
 
   function put(code: string | null, draft: Omit<Draft, 'savedAt'>): void {
-    kept.value = { ...kept.value, [keyOf(code)]: { ...draft, savedAt: new Date().toISOString() } };
+    kept.value = { ...kept.value, [keyOf(code)]: { ...draft, savedAt: studioNow().toISOString() } };
   }
 
   function begin(code: string | null, stored?: { batch: Batch; version: number }): void {

@@ -4,8 +4,8 @@ import { EMPTY_PLAN, type PlanForm } from './planForm';
 const tenth = (v: number | undefined) => (v === undefined ? null : Math.round(v * 10) / 10);
 
 /**
- * The plan form of a copied batch: into its mould where the shelf still has it, else by mass; the room is left to today's
- * reading unless it is what is changed.
+ * The plan form of a copied batch: into its mould where the shelf still has it, else by mass; the room is left to
+ * today's reading unless it is what is changed.
  */
 export function formFromBatch(copied: CopiedPlan, moulds: ReadonlySet<string>): PlanForm {
   const { settings } = copied;

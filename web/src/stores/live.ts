@@ -3,30 +3,31 @@ import { useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { eventsFrom } from '../api/events';
+import { setStudioTime, studioMs, studioPace } from '../api/studioTime';
 import { useSession } from './session';
 
 /** A change of a batch, as the server tells it. */
 type ChangeListener = (change: { code: string; version: number | null }) => void;
 
-/** The studio's clock and the changes made on other screens, from the server's stream. Without it the machine's own clock runs on. */
+/**
+ * The studio's clock and the changes made on other screens, from the server's
+ * stream. Without it the machine's own clock runs on.
+ */
 export const useLive = defineStore('live', () => {
   const session = useSession();
   const connected = ref(false);
   /** The studio was replaced by a copy that was put back: what is on the screen is of the one that was. */
   const replaced = ref(false);
-  let [base, at, speed] = [Date.now(), performance.now(), 1];
-  const exact = () => base + (performance.now() - at) * speed;
-  const nowMs = ref(exact());
+  const nowMs = ref(studioMs());
   const listeners = new Set<ChangeListener>();
   useIntervalFn(() => {
-    nowMs.value = exact();
+    nowMs.value = studioMs();
   }, 250);
   eventsFrom(
     '/events',
     {
       clock: (data) => {
-        const clock = clockEventSchema.parse(data);
-        [base, at, speed] = [Date.parse(clock.now), performance.now(), clock.speed];
+        setStudioTime(clockEventSchema.parse(data));
         connected.value = true;
       },
       batch: (data) => {
@@ -47,8 +48,8 @@ export const useLive = defineStore('live', () => {
     connected,
     replaced,
     nowMs,
-    exactMs: exact,
-    speed: () => speed,
+    exactMs: studioMs,
+    speed: studioPace,
     /** @returns what ends the listening */
     onChange: (listener: ChangeListener): (() => void) => {
       listeners.add(listener);

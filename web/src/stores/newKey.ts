@@ -1,6 +1,8 @@
 const BYTES = 16;
 
-/** A key that nothing else has. Browsers make one by themselves on secure addresses only; elsewhere it is drawn here. */
+/**
+ * A key that nothing else has. Browsers make one by themselves on secure addresses only; elsewhere it is drawn here.
+ */
 export const newKey = (): string =>
   typeof crypto.randomUUID === 'function'
     ? crypto.randomUUID()

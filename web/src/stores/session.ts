@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { Who } from '@warm-jar/core';
 import { accessApi } from '../api/access';
+import { setStudioTime } from '../api/studioTime';
 import { onSignedOut, sayWho } from '../api/http';
 
 /** Who works at this screen: signed in on a network, chosen from the studio's people on its own computer. */
@@ -20,7 +21,9 @@ export const useSession = defineStore('session', () => {
 
   async function load(): Promise<void> {
     // Where the server cannot be reached the screen goes on with what it has; the next page asks again.
-    who.value = await accessApi.who().catch(() => who.value);
+    const told = await accessApi.who().catch(() => null);
+    if (told) setStudioTime(told.clock);
+    who.value = told ?? who.value;
     if (who.value === null) asked = null;
   }
   sayWho(() => (who.value?.mode === 'people' ? null : chosen.value || null));

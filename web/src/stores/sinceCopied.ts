@@ -20,7 +20,10 @@ const TRACKED: readonly { field: keyof PlanForm; words: string; unit: string }[]
 
 export type CopiedAs = Readonly<Partial<PlanForm>>;
 
-/** The fields of a plan that is a copy, as they were copied. What was left open, such as today's room, is not among them. */
+/**
+ * The fields of a plan that is a copy, as they were copied. What was left
+ * open, such as today's room, is not among them.
+ */
 export const copiedAs = (form: PlanForm): CopiedAs =>
   Object.fromEntries(TRACKED.flatMap(({ field }) => (form[field] === null ? [] : [[field, form[field]]])));
 

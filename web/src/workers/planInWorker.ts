@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { workerCaller, type Outcome } from './callWorker';
 import type { PlanJob, PlanResult } from './plan.worker';
 
-/** A mould's answer by its status, fits by their verdict, a card's conflict by its sentence; nothing where there is none. */
+/**
+ * A mould's answer by its status, fits by their verdict, a card's
+ * conflict by its sentence; nothing where there is none.
+ */
 const resultSchema = z.union([
   z.null(),
   z.looseObject({ status: z.string() }),

@@ -12,7 +12,9 @@ export const PLAIN_FALL = 0.25;
 export const wasPressed = ({ batch }: CaseFacts): boolean | null =>
   batch.pressure?.gaugeKPa == null ? null : batch.pressure.gaugeKPa > 0;
 
-/** How far beyond gel the pressure was held, in gel times; below nought where it was lost before; no bound unrecorded. */
+/**
+ * How far beyond gel the pressure was held, in gel times; below nought where it was lost before; no bound unrecorded.
+ */
 function heldPastGel(facts: CaseFacts): number {
   const { batch, working } = facts;
   const [released, gelMin] = [batch.pressure?.releasedMin, working.gelMin];
@@ -22,8 +24,9 @@ function heldPastGel(facts: CaseFacts): number {
 }
 
 /**
- * A batch that was at the card's pressure in time, until it gelled, dissolves fine bubbles whatever left them, so pressing well speaks
- * against every cause by which air merely stayed in. Null unless pressure and its time were both recorded.
+ * A batch that was at the card's pressure in time, until it gelled, dissolves fine bubbles whatever left them, so
+ * pressing well speaks against every cause by which air merely stayed in. Null unless pressure and its time were both
+ * recorded.
  */
 export function pressedAwayEvidence(facts: CaseFacts): MaybeEvidence {
   const gauge = figures(facts, 'pressure.gaugeKPa');
@@ -47,8 +50,8 @@ export function pressedAwayEvidence(facts: CaseFacts): MaybeEvidence {
 }
 
 /**
- * Whether the card leaves the choice between vacuum and pressure, and the record shows that the other one was done: then
- * the one not used is no fault.
+ * Whether the card leaves the choice between vacuum and pressure, and the record shows that the other one was done:
+ * then the one not used is no fault.
  */
 export function choseOther({ product, batch }: CaseFacts, notUsed: 'vacuum' | 'pressure'): boolean {
   if (product.degas?.method !== 'vacuum-or-pressure') return false;

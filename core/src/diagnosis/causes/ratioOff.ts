@@ -17,7 +17,10 @@ const FAR_TOLERANCES = 2;
 const toleranceOf = ({ product }: CaseFacts) =>
   product.ratio.tolerancePct || FAMILY_TOLERANCE_PCT[product.family] || OTHER_TOLERANCE_PCT;
 
-/** A ratio just outside its tolerance is read as inside by a scale's step as often as not: from here on it speaks for the cause. */
+/**
+ * A ratio just outside its tolerance is read as inside by a scale's step as
+ * often as not: from here on it speaks for the cause.
+ */
 const SPEAKS_FROM = 1.15;
 /** Inside the tolerance it falls off steeply: it is never more than a hint there. */
 const [OUTSIDE, INSIDE] = [

@@ -12,7 +12,10 @@ type Share = Pick<CauseShare, 'id' | 'share'> & Partial<Pick<CauseShare, 'eviden
 
 /** From this share on a cause decides the mend. */
 const LEADS = 0.35;
-/** From this share on, with something in the record for it, waiting is tried before anything that cannot be taken back. */
+/**
+ * From this share on, with something in the record for it, waiting is
+ * tried before anything that cannot be taken back.
+ */
 const MAY_ONLY_NEED_TIME = 0.25;
 /** Causes that only time or warmth mends; a mend made too early spoils what would have come by itself. */
 const ONLY_TIME: readonly CauseId[] = ['too-soon', 'cold-cure'];
@@ -77,8 +80,8 @@ function again(facts: CaseFacts, first: Mend): Mend {
 const NEVER_COATED = new Set(['silicone', 'mineral-acrylic']);
 
 /**
- * Steps, supplies and the time of the next look for one symptom: by its cause where one leads, then the family, then the
- * state; several areas of one look together; and by the mends that failed.
+ * Steps, supplies and the time of the next look for one symptom: by its cause where one leads, then the family, then
+ * the state; several areas of one look together; and by the mends that failed.
  * @param causes of the symptom, likeliest first
  */
 export function mendFor(facts: CaseFacts, causes: readonly Share[]): Mend {

@@ -42,8 +42,8 @@ const wholeArea = (areas: readonly Symptom[]): number | null =>
   areas.every((s) => s.area?.areaCM2 != null) ? areas.reduce((sum, s) => sum + s.area!.areaCM2!, 0) : null;
 
 /**
- * Several areas of one casting in different states are one mend: each gets its own step in the right order, then one coat
- * over all, weighed for the whole area. A mend that puts nothing on stays as it is.
+ * Several areas of one casting in different states are one mend: each gets its own step in the right order, then one
+ * coat over all, weighed for the whole area. A mend that puts nothing on stays as it is.
  */
 export function areasTogether(facts: CaseFacts, first: Mend): Mend {
   const areas = facts.seen.kind === 'tacky' ? areasOf(facts) : [];

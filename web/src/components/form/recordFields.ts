@@ -50,7 +50,10 @@ const TITLES: readonly (readonly [FieldSection, string])[] = [
 
 const inSection = (id: FieldSection) => BATCH_FIELDS.filter((f) => f.section === id && f.byHand);
 
-/** Everything that a batch's record holds and people write by hand, in the order of the work. Rows of lists stand apart. */
+/**
+ * Everything that a batch's record holds and people write by hand, in
+ * the order of the work. Rows of lists stand apart.
+ */
 export const SECTIONS: readonly Section[] = TITLES.map(([id, title]) => ({
   id,
   title,

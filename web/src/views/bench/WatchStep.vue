@@ -9,7 +9,9 @@ import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
 
-/** Watches the cure: looks in between, the witness, the surface against the model, and out of the mould hard and cool. */
+/**
+ * Watches the cure: looks in between, the witness, the surface against the model, and out of the mould hard and cool.
+ */
 const bench = useBenchContext();
 const units = useUnits();
 const mould = useMouldModel(bench);

@@ -6,7 +6,10 @@ import type { BenchContext } from '../../run/useBench';
 
 type Answered = Extract<MouldAnswer, { slab: unknown }>;
 
-/** The pour in the mould by the plan's own depth and conditions, from the worker; null until it is there, or without a plan. */
+/**
+ * The pour in the mould by the plan's own depth and conditions, from the
+ * worker; null until it is there, or without a plan.
+ */
 export function useMouldModel(bench: BenchContext) {
   const units = useUnits();
   const answer = shallowRef<Answered | null>(null);

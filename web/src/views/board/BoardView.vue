@@ -8,7 +8,10 @@ import { useWork } from '../../stores/work';
 import { provideBench } from '../../run/useBench';
 import { boardFacts } from './boardFacts';
 
-/** The wall board: the step now, its number, the time left and what comes next, to be read across the room. It takes no input. */
+/**
+ * The wall board: the step now, its number, the time left and what comes
+ * next, to be read across the room. It takes no input.
+ */
 const route = useRoute();
 const work = useWork();
 const units = useUnits();

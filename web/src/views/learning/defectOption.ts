@@ -64,7 +64,10 @@ function centre(shown: Points, stretches: ControlChart['stretches']) {
   };
 }
 
-/** A control chart's options: the share of faults, its centre, its upper limit as steps, and the changes as lines across. */
+/**
+ * A control chart's options: the share of faults, its centre, its upper
+ * limit as steps, and the changes as lines across.
+ */
 export function defectOption({ points, stretches }: ControlChart): EChartsCoreOption {
   const shown = points.filter((p) => p.n > 0);
   return {

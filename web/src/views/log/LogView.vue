@@ -4,7 +4,7 @@ import Button from 'primevue/button';
 import Column from 'primevue/column';
 import DataTable from 'primevue/datatable';
 import MultiSelect from 'primevue/multiselect';
-import { computed, shallowRef } from 'vue';
+import { computed, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue';
 import { useRouter } from 'vue-router';
 import { exportAddress } from '../../api/learning';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -12,8 +12,9 @@ import StateDot from '../../components/StateDot.vue';
 import { dayAndTime, symptomWords } from '../../components/words';
 import { useUnits } from '../../stores/units';
 import LogFilters from './LogFilters.vue';
-import { COLUMNS, SORTED_BY_SERVER } from './logQuery';
+import { chosenColumns, COLUMNS, SORTED_BY_SERVER, type ColumnId } from './logQuery';
 import { useLog } from './useLog';
+import { MOVABLE, useMovableColumns } from './useMovableColumns';
 
 /** All batches, paged and sorted by the server; what is chosen stands in the address. */
 const router = useRouter();
@@ -39,7 +40,21 @@ const {
   load,
 } = useLog();
 const filtered = computed(() => Object.keys(chosen.value).length > 0);
-const shown = computed(() => COLUMNS.filter((c) => columns.value.includes(c.id)));
+const shown = computed(() => columns.value.map((id) => COLUMNS.find((c) => c.id === id)!));
+const { onHeadingKey } = useMovableColumns(
+  useTemplateRef<ComponentPublicInstance>('table'),
+  () => columns.value,
+  showColumns,
+);
+/** A heading takes the focus, to be moved by keys as well. */
+const headingOf = (id: ColumnId) => ({
+  'data-column': id,
+  tabindex: 0,
+  title: 'Drag to move the column, or Shift with an arrow key',
+  onKeydown: (event: KeyboardEvent) => {
+    onHeadingKey(event, id);
+  },
+});
 const picked = shallowRef<BatchSummary[]>([]);
 const codes = computed(() => picked.value.map((b) => b.code));
 const exported = computed((): Record<string, string> =>
@@ -97,7 +112,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
           selected-items-label="Columns"
           aria-label="Columns"
           class="columns"
-          @update:model-value="showColumns"
+          @update:model-value="showColumns(chosenColumns(columns, $event))"
         />
       </div>
     </div>
@@ -105,6 +120,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
     <DataTable
       v-else
+      ref="table"
       v-model:selection="picked"
       :value="page?.items ?? []"
       lazy
@@ -141,7 +157,15 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
           }}</RouterLink></template
         ></Column
       >
-      <Column v-for="c in shown" :key="c.id" :field="c.id" :header="c.words" :sortable="SORTED_BY_SERVER.has(c.id)">
+      <Column
+        v-for="c in shown"
+        :key="c.id"
+        :field="c.id"
+        :header="c.words"
+        :sortable="SORTED_BY_SERVER.has(c.id)"
+        :header-class="MOVABLE"
+        :pt="{ headerCell: headingOf(c.id) }"
+      >
         <template #body="{ data }">
           <template v-if="c.id === 'startedAt'">{{ dayAndTime(data.startedAt) }}</template>
           <template v-else-if="c.id === 'productSlug'">{{ data.productName }}</template>

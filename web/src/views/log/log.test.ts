@@ -7,7 +7,9 @@ import {
   USUAL_COLUMNS,
   broughtAlong,
   chosenOf,
+  chosenColumns,
   columnsFrom,
+  movedTo,
   filtersFrom,
   noFilters,
   sameFilter,
@@ -21,11 +23,31 @@ describe("the log's address", () => {
     expect(chosenOf(filters)).toEqual({ symptom: 'bubbles' });
     expect(chosenOf(noFilters())).toEqual({});
   });
-  it('takes columns in their own order, and the usual ones where none is known', () => {
-    expect(columnsFrom('grade,startedAt,nonsense')).toEqual(['startedAt', 'grade']);
+  it('takes columns in the order they are named, each once, and the usual ones where none is known', () => {
+    expect(columnsFrom('grade,startedAt,nonsense,grade')).toEqual(['grade', 'startedAt']);
     expect(columnsFrom('')).toEqual(USUAL_COLUMNS);
     expect(columnsFrom('nonsense')).toEqual(USUAL_COLUMNS);
     for (const id of USUAL_COLUMNS) expect(COLUMNS.map((c) => c.id)).toContain(id);
+  });
+  it('moves a column, and leaves the order where there is no such place', () => {
+    expect(movedTo(['mould', 'by', 'grade'], 0, 2)).toEqual(['by', 'grade', 'mould']);
+    expect(movedTo(['mould', 'by', 'grade'], 2, 0)).toEqual(['grade', 'mould', 'by']);
+    for (const [from, to] of [
+      [0, -1],
+      [2, 3],
+      [-1, 0],
+    ] as const)
+      expect(movedTo(['mould', 'by', 'grade'], from, to)).toEqual(['mould', 'by', 'grade']);
+  });
+  it('keeps the order that was made when a column is let go or comes in', () => {
+    expect(chosenColumns(['grade', 'mould', 'by'], ['grade', 'by'])).toEqual(['grade', 'by']);
+    expect(chosenColumns(['mould', 'by', 'grade'], ['mould', 'by', 'grade', 'massG'])).toEqual([
+      'mould',
+      'massG',
+      'by',
+      'grade',
+    ]);
+    expect(chosenColumns(['mould'], ['mould', 'note'])).toEqual(['mould', 'note']);
   });
   it('knows a saved filter that is in use', () => {
     const filters = filtersFrom({ symptom: 'bubbles', mould: 'M-12' });

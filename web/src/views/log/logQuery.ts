@@ -62,10 +62,31 @@ export const SORTED_BY_SERVER: ReadonlySet<string> = new Set([
 ]);
 
 const isColumn = (id: string): id is ColumnId => COLUMNS.some((c) => c.id === id);
+/** The columns that a text names, in its order; the usual ones where it names none. */
 export const columnsFrom = (text: string): ColumnId[] => {
-  const chosen = text.split(',').filter(isColumn);
-  return chosen.length > 0 ? COLUMNS.map((c) => c.id).filter((id) => chosen.includes(id)) : [...USUAL_COLUMNS];
+  const chosen = [...new Set(text.split(',').filter(isColumn))];
+  return chosen.length > 0 ? chosen : [...USUAL_COLUMNS];
 };
+/** The columns shown with one moved to another place; a place beyond the last or the first changes nothing. */
+export function movedTo(columns: readonly ColumnId[], from: number, to: number): ColumnId[] {
+  const moved = columns[from];
+  if (moved === undefined || to < 0 || to >= columns.length) return [...columns];
+  return columns.filter((_, i) => i !== from).toSpliced(to, 0, moved);
+}
+/**
+ * What is shown after columns were ticked or let go: those that stay keep their order, a new one comes where the
+ * list of columns has it among them.
+ */
+export function chosenColumns(before: readonly ColumnId[], chosen: readonly ColumnId[]): ColumnId[] {
+  const rank = (id: ColumnId) => COLUMNS.findIndex((c) => c.id === id);
+  const kept = before.filter((id) => chosen.includes(id));
+  return chosen
+    .filter((id) => !before.includes(id))
+    .reduce<ColumnId[]>((all, id) => {
+      const next = all.findIndex((other) => rank(other) > rank(id));
+      return all.toSpliced(next === -1 ? all.length : next, 0, id);
+    }, kept);
+}
 
 export const noFilters = (): LogFilters => Object.fromEntries(FILTERS.map((f) => [f, ''])) as LogFilters;
 type Query = Readonly<Record<string, unknown>>;

@@ -2,7 +2,9 @@
 import QrCode from '../../components/QrCode.vue';
 import { useSession } from '../../stores/session';
 
-/** Whether this page came by a secure address, what is missing where it did not, and how a device learns to trust it. */
+/**
+ * Whether this page came by a secure address, what is missing where it did not, and how a device learns to trust it.
+ */
 const session = useSession();
 const secure = window.isSecureContext;
 </script>

@@ -30,6 +30,7 @@ const who = (more: object = {}) => ({
   verified: false,
   secure: true,
   trust: null,
+  clock: { now: '2026-03-14T09:00:00Z', speed: 1 },
   people: [],
   ...more,
 });

@@ -2,7 +2,10 @@
 import type { PlannedLayer } from '@warm-jar/core';
 import { computed } from 'vue';
 
-/** A piece cut through: its layers to true depth, bottom of the mould below; poured ones full, planned ones in outline. */
+/**
+ * A piece cut through: its layers to true depth, bottom of the mould
+ * below; poured ones full, planned ones in outline.
+ */
 const props = defineProps<{
   layers: readonly PlannedLayer[];
   depths: readonly (number | null)[];

@@ -71,7 +71,10 @@ const canMove = (index: number, by: 1 | -1): boolean => {
   const [here, there] = [layers[index], layers[index + by]];
   return Boolean(here && there && !isPoured(here) && !isPoured(there));
 };
-/** Layers are dragged by their grip; the page is drawn from the record, so what was dragged goes back before the record changes. */
+/**
+ * Layers are dragged by their grip; the page is drawn from the record, so
+ * what was dragged goes back before the record changes.
+ */
 useSortable(useTemplateRef<HTMLElement>('layerList'), [], {
   handle: '.grip',
   draggable: '.layer:not(.poured)',

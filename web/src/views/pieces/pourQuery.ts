@@ -4,8 +4,8 @@ import type { Layer, Mould, Product } from '@warm-jar/core';
 const CUP_LOSS = 1.03;
 
 /**
- * The address of a plan for one layer: how much of it there is, from the mould's volume and the layer's share of its depth.
- * What is not known is left for the plan to ask.
+ * The address of a plan for one layer: how much of it there is, from the mould's volume and the layer's share of its
+ * depth. What is not known is left for the plan to ask.
  */
 export function pourQuery(
   piece: string,

@@ -69,8 +69,8 @@ function chosenSections(plan: Plan, request: PlanRequest, begun: BegunWith) {
 }
 
 /**
- * A batch in work that has begun with nothing but its plan: what is chosen stands in the record, what is to be done does
- * not, for it has not been done.
+ * A batch in work that has begun with nothing but its plan: what is chosen stands in the record, what is to be done
+ * does not, for it has not been done.
  */
 export function batchFromPlan(plan: Plan, request: PlanRequest, begun: BegunWith): Batch {
   const product = { slug: request.product.slug, revision: request.product.revision };

@@ -38,7 +38,10 @@ const CUP_G_PER_ML = 0.06;
 /** What the cup itself puts on the scale, g. */
 export const cupMassG = (cup: Of<'cup'> | null): number => cup?.massG ?? (cup?.volumeML ?? 0) * CUP_G_PER_ML;
 
-/** Picks the gear: what was chosen, else the finest scale that bears cup and batch, the smallest cup that fits, a vessel whose inspection is not overdue. */
+/**
+ * Picks the gear: what was chosen, else the finest scale that bears cup and batch, the smallest cup that fits, a
+ * vessel whose inspection is not overdue.
+ */
 export function planGear(
   gear: readonly Gear[],
   form: PlanForm,

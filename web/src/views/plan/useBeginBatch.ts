@@ -17,7 +17,9 @@ const MOULD_PATIENCE_MS = 15_000;
 /** The field of the record that a warning speaks of; its code where it is of the plan as a whole. */
 const reasonField = ({ code }: PlanWarning) => code.split(':')[0] ?? code;
 
-/** Names a batch in the layer it was planned for; where that fails the batch stands, and a note says how to enter it. */
+/**
+ * Names a batch in the layer it was planned for; where that fails the batch stands, and a note says how to enter it.
+ */
 function useEnterInPiece(store: PlanContext['store']) {
   const toast = useToast();
   return async (code: string): Promise<void> => {

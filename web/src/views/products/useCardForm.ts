@@ -25,7 +25,10 @@ const EMPTY: Tree = { format: 'warm-jar.product/1', revision: 1, ratio: {}, addi
 const RATIO_DIGITS = 4;
 const tidy = (n: number) => Number(n.toPrecision(RATIO_DIGITS));
 
-/** The ratio that the card does not state, worked out of the one that it does by its densities; null where it cannot be. */
+/**
+ * The ratio that the card does not state, worked out of the one that it
+ * does by its densities; null where it cannot be.
+ */
 function otherRatio(card: Product) {
   const { byWeight, byVolume } = card.ratio;
   if (byWeight && !byVolume) return { what: 'volume' as const, parts: volumeParts(card), a: byWeight.a };
