@@ -8,6 +8,7 @@ export default defineConfig({
       include: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.{ts,vue}'],
       // What starts a process or a page is run by the browser tests; types have no lines.
       exclude: ['**/*.test.ts', '**/*.d.ts', '**/testing/**', '**/main.ts', 'core/src/simulation/cards/**'],
+      reportOnFailure: true,
       reporter: ['text-summary', 'json-summary'],
       reportsDirectory: '.cache/coverage',
     },

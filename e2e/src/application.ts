@@ -15,7 +15,10 @@ export interface Application {
   readonly now: () => Date;
   /** Lets time go by in the studio. */
   readonly advance: (seconds: number) => Promise<void>;
+  /** Ends it and takes its data away. */
   readonly stop: () => Promise<void>;
+  /** Ends it as Ctrl-C does; its data stay. */
+  readonly halt: () => Promise<void>;
   readonly restart: () => Promise<Application>;
   /** Pulls the plug, as a power cut would. */
   readonly kill: () => Promise<void>;
@@ -114,6 +117,7 @@ export async function startApplication(options: {
       });
       if (!answer.ok) throw new Error(await answer.text());
     },
+    halt,
     stop: async () => {
       await halt();
       rmSync(data, { recursive: true, force: true });

@@ -52,6 +52,11 @@ export class Bench {
     return bench;
   }
 
+  /** Another browser before the same studio, with nothing of this one's. */
+  another(): Promise<Bench> {
+    return Bench.open(this.address);
+  }
+
   async resize({ width, height }: { width: number; height: number }): Promise<void> {
     await this.devTools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
   }

@@ -121,12 +121,16 @@ async function main(args: readonly string[]): Promise<void> {
         record: { mix: { amountA: 145.8, unit: 'g', measuredBy: 'weight' } },
         minutesAgo: 0,
       });
-      await fetch(`${application.address}/api/v1/devices/D-02/act`, {
+      await fetch(`${application.address}/api/v1/devices/G-01/act`, {
         method: 'POST',
         body: JSON.stringify({ do: 'put', massG: 112.4 }),
         headers: { 'Content-Type': 'application/json' },
       });
       await bench.go(`/batches/${code}/bench`);
+      await bench.see('[data-test="scale-choice"]');
+      await bench.press('j');
+      await bench.press('k');
+      await bench.press('s');
       await bench.see('[data-test="cue"]');
       await new Promise((resolve) => {
         setTimeout(resolve, 2500);

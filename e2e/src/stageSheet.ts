@@ -15,7 +15,8 @@ const STAGES: readonly Stage[] = [
   {
     words: 'weigh',
     record: { mix: { amountA: 145.8, unit: 'g', measuredBy: 'weight' } },
-    act: { device: 'D-02', body: { do: 'put', massG: 112.4 } },
+    act: { device: 'G-01', body: { do: 'put', massG: 112.4 } },
+    keys: 's',
     minutesAgo: 0,
   },
   { words: 'bring back', record: { mix: { amountA: 145.8, amountB: 131.2, unit: 'g' } }, minutesAgo: 0.4 },
@@ -54,7 +55,7 @@ const STAGES: readonly Stage[] = [
       pour: { startedMin: 3.6, finishedMin: 4.1, depthMm: 22 },
       pressure: { vessel: 'G-04', gaugeKPa: 338, startedMin: 4.8, reachedMin: 5.6 },
     },
-    act: { device: 'D-04', body: { do: 'fill', toKPa: 338, minutes: 0.01 } },
+    act: { device: 'G-04', body: { do: 'fill', toKPa: 338, minutes: 0.01 } },
     minutesAgo: 61,
   },
 ];
@@ -108,11 +109,12 @@ export async function putAtStage(studio: Studio, stage: Pick<Stage, 'record' | '
 export async function stageSheet(bench: Bench, studio: Studio): Promise<string> {
   const pictures: string[] = [];
   for (const stage of STAGES) {
-    await post(studio.address, '/devices/D-02/act', { do: 'clear' });
+    await post(studio.address, '/devices/G-01/act', { do: 'clear' });
     const code = await putAtStage(studio, stage);
     if (stage.act) await post(studio.address, `/devices/${stage.act.device}/act`, stage.act.body);
     await bench.go(`/batches/${code}/bench`);
     await bench.see('[data-test="step"]');
+    if (stage.keys === 's') await bench.see('[data-test="scale-choice"]');
     if (stage.keys) await bench.press(...stage.keys);
     await new Promise((done) => {
       setTimeout(done, 1800);

@@ -1,3 +1,6 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
 /** Least share of the lines that unit tests run, by room, %. */
 export const FLOORS = { core: 95, server: 90, web: 70 };
 
@@ -23,4 +26,12 @@ export function coverageProblems(summary, root, log = console.log) {
       problems.push(`${room}: unit tests run ${share.toFixed(1)} % of the lines; ${FLOORS[room]} % are asked for.`);
   }
   return problems;
+}
+
+/** What the last run with coverage left under its floor; that none was reported is one of it. */
+export function reportedProblems(root) {
+  const file = join(root, '.cache/coverage/coverage-summary.json');
+  return existsSync(file)
+    ? coverageProblems(JSON.parse(readFileSync(file, 'utf8')), root)
+    : ['No coverage was reported.'];
 }

@@ -21,10 +21,15 @@ function licenceNamed(folder) {
   return license ?? licenses?.map(({ type }) => type).join(' OR ');
 }
 
+/** Packages that a tool for working on it builds into what ships: the service worker is made of them. */
+const BUILT_IN = /^node_modules\/workbox-(core|precaching|routing|strategies)$/;
+
 /** Packages that the application is made of: those of a lock file that are not only for working on it. */
 export function shippedPackages(lock) {
   return Object.entries(lock.packages ?? {})
-    .filter(([path, p]) => path.includes('node_modules/') && !p.link && !p.dev && !p.devOptional)
+    .filter(
+      ([path, p]) => path.includes('node_modules/') && !p.link && (BUILT_IN.test(path) || (!p.dev && !p.devOptional)),
+    )
     .map(([path, { version, license }]) => ({
       path,
       name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),

@@ -7,6 +7,7 @@ import { MAX_BODY_BYTES, boundAddress, boundBody, sameOrigin } from './http/boun
 import { mount, mountStreams, type Endpoint, type Told } from './http/endpoint';
 import { errorHandler } from './http/errorHandler';
 import { notFound } from './http/problem';
+import { sameStudio } from './http/sameStudio';
 import { securityHeaders, site } from './http/site';
 import { allEndpoints } from './routes/all';
 
@@ -19,12 +20,12 @@ const TRIED = ['/session', '/pairings/use', '/people/:code/secret'];
 
 /** Everything behind the API's prefix: the gate first, then what streams, then what takes JSON. */
 function apiRouter(deps: AppDeps, endpoints: readonly Endpoint[]): Router {
-  const { access, people, log } = deps;
+  const { access, people, log, studio } = deps;
   const tell: Told = async (what, place) => {
     await people.did(actorNow(), what, place).catch(log);
   };
   const api = express.Router();
-  api.use(sameOrigin, gate(access, people));
+  api.use(sameOrigin, sameStudio(studio), gate(access, people));
   mountStreams(api, endpoints, tell);
   api.use(express.json({ limit: MAX_BODY_BYTES }), boundBody);
   api.use((_request, response, next) => {

@@ -1,6 +1,6 @@
 import type { AccessStore } from './access/accessStore';
 import type { AccessOptions } from './access/gate';
-import type { Device } from './devices/device';
+import type { Devices } from './devices/devices';
 import type { ChangeBus } from './live/changeBus';
 import type { StudioClock } from './live/studioClock';
 import type { BackupDeps } from './routes/backup';
@@ -39,9 +39,11 @@ export interface AppDeps {
   readonly people: AccessStore;
   readonly readings: ReadingStore;
   readonly planner: PlanRunner;
-  readonly devices: readonly Device[];
+  readonly devices: Devices;
   readonly bus: ChangeBus;
   readonly clock: StudioClock;
+  /** What this studio is known by. */
+  readonly studio: string;
   /** Folder of the built application; none serves the API alone. */
   readonly webRoot?: string | undefined;
   /** Told of failures that nobody foresaw. */

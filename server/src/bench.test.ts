@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
-import { mixStartC, saltmarshCard, simulateCup, soundBatch } from '@warm-jar/core';
+import { mixStartC, saltmarshCard, saltmarshGear, simulateCup, soundBatch } from '@warm-jar/core';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { vacuumGauge, vesselGauge } from './devices/gauges';
@@ -126,12 +126,16 @@ describe('entries at the bench', () => {
 });
 
 describe('the stream of events', () => {
+  beforeAll(async () => {
+    for (const gear of saltmarshGear(new Date()).filter((g) => g.code === 'G-01'))
+      await request(studio.app).post('/api/v1/gear').send(gear).expect(201);
+  });
   it('tells the clock, changes of batches, and what a watched device shows', async () => {
     const server = studio.app.listen(0);
     try {
       const stop = new AbortController();
       const answer = await fetch(
-        `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1/events?devices=D-02`,
+        `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1/events?devices=G-01`,
         { signal: stop.signal },
       );
       const reader = answer.body!.getReader();
@@ -145,10 +149,10 @@ describe('the stream of events', () => {
       await until(/event: clock\ndata: \{"now":".*","speed":1\}/);
       const code = await begin();
       await until(new RegExp(`event: batch\\ndata: \\{"code":"${code}","version":1\\}`));
-      await request(studio.app).post('/api/v1/devices/D-02/act').send({ do: 'put', massG: 150 }).expect(204);
+      await request(studio.app).post('/api/v1/devices/G-01/act').send({ do: 'put', massG: 150 }).expect(204);
       await until(/"what":"scale","value":1(49|50)\.\d,/);
-      await request(studio.app).post('/api/v1/devices/D-02/act').send({ do: 'silence', seconds: 1 }).expect(204);
-      await until(/"code":"D-02","at":"[^"]+","values":null/);
+      await request(studio.app).post('/api/v1/devices/G-01/act').send({ do: 'silence', seconds: 1 }).expect(204);
+      await until(/"code":"G-01","at":"[^"]+","values":null,"says":"bench scale does not answer\."/);
       stop.abort();
     } finally {
       await new Promise((done) => {
@@ -171,7 +175,7 @@ const value = (v: readonly { value: number }[]) => v[0]!.value;
 
 describe('stand-ins', () => {
   it('the scale follows what is poured, settles, steps, and creeps while it is loaded', () => {
-    const s = scale();
+    const s = scale({ code: 'G-01', name: 'bench scale' });
     s.act!(t(0), { do: 'put', massG: 60 });
     expect(value(s.read(t(0.2), null))).toBeLessThan(50);
     expect(Math.abs(value(s.read(t(5), null)) - 60)).toBeLessThan(0.2);
@@ -190,13 +194,13 @@ describe('stand-ins', () => {
     expect(Math.abs(value(s.read(t(710), null)))).toBeLessThan(0.2);
   });
   it('the vessel gauge fills, leaks and is bled to zero; the vacuum gauge pumps down and lets in', () => {
-    const g = vesselGauge();
+    const g = vesselGauge({ code: 'G-04', name: 'the pot' });
     g.act!(t(0), { do: 'fill', toKPa: 340, minutes: 1, leakKPaPerMin: 5 });
     expect(Math.abs(value(g.read(t(30), null)) - 170)).toBeLessThan(3);
     expect(Math.abs(value(g.read(t(60 * 11), null)) - 290)).toBeLessThan(3);
     g.act!(t(700), { do: 'bleed', minutes: 0.5 });
     expect(value(g.read(t(740), null))).toBe(0);
-    const v = vacuumGauge();
+    const v = vacuumGauge({ code: 'G-06', name: 'pump' });
     expect(Math.abs(value(v.read(t(0), null)) - 101.3)).toBeLessThan(0.3);
     v.act!(t(0), { do: 'fill', toKPa: 2, minutes: 1 });
     expect(Math.abs(value(v.read(t(70), null)) - 2)).toBeLessThan(0.3);
@@ -213,16 +217,18 @@ describe('stand-ins', () => {
     const i = cup.curve.minutes.findIndex((m) => m >= 5);
     expect(Math.abs(mixC(product, batch, t(300)) - cup.curve.temperatureC[i]!)).toBeLessThan(2);
     const subject = { batch, product };
-    const shown = value(thermometer(() => Promise.resolve(subject)).read(t(300), subject));
+    const shown = value(
+      thermometer({ code: 'G-03', name: 'thermometer' }, () => Promise.resolve(subject)).read(t(300), subject),
+    );
     expect(mixC(product, batch, t(300)) - shown).toBeGreaterThan(0);
     expect(mixC(product, batch, t(300)) - shown).toBeLessThan(1);
-    const tester = hardnessTester(() => Promise.resolve(subject));
+    const tester = hardnessTester({ code: 'G-15', name: 'tester' }, () => Promise.resolve(subject));
     expect(value(tester.read(t(86_400 * 6), subject))).toBeGreaterThan(70);
     expect(value(tester.read(t(60), subject))).toBeLessThan(20);
     expect(value(tester.read(t(60), null))).toBe(0);
   });
   it('drop out when told to and come back', () => {
-    const s = scale();
+    const s = scale({ code: 'G-01', name: 'bench scale' });
     s.act!(t(0), { do: 'silence', seconds: 10 });
     expect(() => s.read(t(5), null)).toThrow('does not answer');
     expect(() => s.read(t(11), null)).not.toThrow();

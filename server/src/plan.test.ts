@@ -64,15 +64,24 @@ describe('POST /plan', () => {
 });
 
 describe('devices', () => {
+  beforeAll(async () => {
+    expect((await request(studio.app).get('/api/v1/devices')).body.items).toEqual([]);
+    await request(studio.app)
+      .post('/api/v1/gear')
+      .send({ format: 'warm-jar.gear/1', kind: 'room-sensor', code: 'G-14', name: 'room sensor', device: 'simulated' })
+      .expect(201);
+  });
   it('are listed, and the room sensor shows a room', async () => {
     const list = await request(studio.app).get('/api/v1/devices');
-    expect(list.body.items[0]).toMatchObject({ code: 'D-01', kind: 'room-sensor', standIn: true });
-    const reading = await request(studio.app).get('/api/v1/devices/D-01/reading');
+    expect(list.body.items).toEqual([
+      { code: 'G-14', name: 'room sensor', kind: 'room-sensor', standIn: true, stepG: null, holder: null },
+    ]);
+    const reading = await request(studio.app).get('/api/v1/devices/G-14/reading');
     expect(reading.body.values.map((v: { what: string }) => v.what)).toEqual(['room', 'humidity']);
-    expect((await request(studio.app).get('/api/v1/devices/D-99/reading')).status).toBe(404);
+    expect((await request(studio.app).get('/api/v1/devices/G-99/reading')).status).toBe(404);
   });
   it("give the same figure for the same moment, warm in the afternoon and cold at night, within the loft's range", () => {
-    const sensor = roomSensor();
+    const sensor = roomSensor({ code: 'G-14', name: 'room sensor' });
     const at = (time: string) => sensor.read(new Date(`2026-03-14T${time}:00Z`), null)[0]!.value;
     expect(at('16:00')).toBe(at('16:00'));
     expect(at('16:00') - at('04:00')).toBeGreaterThan(4);
@@ -84,13 +93,13 @@ describe('devices', () => {
     }
   });
   it('that do not answer are told as such, and come back', async () => {
-    await request(studio.app).post('/api/v1/devices/D-01/act').send({ do: 'silence', seconds: 0.4 }).expect(204);
-    const silent = await request(studio.app).get('/api/v1/devices/D-01/reading');
+    await request(studio.app).post('/api/v1/devices/G-14/act').send({ do: 'silence', seconds: 0.4 }).expect(204);
+    const silent = await request(studio.app).get('/api/v1/devices/G-14/reading');
     expect(silent.status).toBe(409);
     expect(silent.body.error).toMatchObject({ code: 'device-silent' });
     await new Promise((done) => {
       setTimeout(done, 500);
     });
-    await request(studio.app).get('/api/v1/devices/D-01/reading').expect(200);
+    await request(studio.app).get('/api/v1/devices/G-14/reading').expect(200);
   });
 });

@@ -5,7 +5,7 @@ import type { AccessOptions } from './access/gate';
 import { createApp } from './app';
 import type { Checked } from './backup/checkBackup';
 import { backupSchedule, type BackupSchedule } from './backup/schedule';
-import { standInDevices } from './devices/standIns';
+import { studioDevices } from './devices/devices';
 import { announcing } from './live/announcing';
 import { changeBus, type ChangeBus } from './live/changeBus';
 import { studioClock, type StudioClock } from './live/studioClock';
@@ -23,6 +23,7 @@ import { readingStore } from './store/readingStore';
 import { searchAll } from './store/searchStore';
 import { seriesStore } from './store/seriesStore';
 import { openShelf, type Shelf } from './store/shelf';
+import { studioId } from './store/studioId';
 import { vesselGuard } from './store/vesselGuard';
 import { inlineLearner, type LearningRunner } from './work/learningRunner';
 import { inlinePlanner, type PlanRunner } from './work/planRunner';
@@ -82,10 +83,11 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     return { batch, product: await products.get(batch.product.slug, batch.product.revision) };
   };
   const people = accessStore(database);
+  const readings = readingStore(database);
   const app = createApp({
     access: options.access ?? { mode: 'local' },
     people,
-    readings: readingStore(database),
+    readings,
     products,
     batches,
     shelf,
@@ -93,13 +95,14 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     planner,
     bus,
     clock,
+    studio: await studioId(database),
     log,
     webRoot: options.webRoot,
     checks: checkStore(database),
     past: pastStore(database, shelf),
     photos: photoStore(photoFolder),
     search: (words) => searchAll(database, words),
-    devices: standInDevices(subject),
+    devices: studioDevices({ gear: shelf.gear, readings, subjectOf: subject }),
     filters: filterStore(database),
     pieces: pieceStore(database, shelf, products, clock.now),
     series: seriesStore(database),

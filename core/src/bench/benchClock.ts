@@ -1,3 +1,4 @@
+import { firstReach, valueAlong } from '../numeric/alongCurve';
 import { requireNumber } from '../formats/errors';
 import { calibrate, isCalibrated } from '../cure/calibration';
 import { mixFit, type CupMix } from '../cure/cupMix';
@@ -63,13 +64,6 @@ function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: 
   return { curve: integrateCup(fit, { ...start, alpha, resinC: last.temperatureC }), sinceMin: last.atMin, read: true };
 }
 
-const temperatureAt = (curve: CupCurve, minute: number): number => {
-  const i = curve.minutes.findIndex((t) => t >= minute);
-  if (i <= 0) return curve.temperatureC[i < 0 ? curve.temperatureC.length - 1 : 0]!;
-  const share = (minute - curve.minutes[i - 1]!) / (curve.minutes[i]! - curve.minutes[i - 1]!);
-  return curve.temperatureC[i - 1]! + share * (curve.temperatureC[i]! - curve.temperatureC[i - 1]!);
-};
-
 /**
  * Pot life left at the bench: what is spent is summed from the temperatures read so far, what is to come is followed by
  * the cup model from the last of them. Without a reading it is the model from the start; without a model, the label.
@@ -106,7 +100,7 @@ export function benchClock(product: Product, cup: CupNow): BenchClock | null {
     spent: spentAt(held, alphaNow),
     potLifeEndsMin: ends === null ? null : Math.max(ends, sinceMin),
     gelsMin: at(fit.alphaGel),
-    resinNowC: temperatureAt(curve, Math.max(0, cup.nowMin - sinceMin)),
+    resinNowC: valueAlong(curve.minutes, curve.temperatureC, Math.max(0, cup.nowMin - sinceMin)),
     from: read ? 'readings' : 'start',
   };
 }
@@ -163,13 +157,7 @@ export function pourWindow(
   if (!known || !isCalibrated(fit)) return null;
   const { curve, sinceMin } = known;
   const end = minuteAtAlpha(curve, fit.alphaPot);
-  const reaches = (t: number): number | null => {
-    const i = curve.temperatureC.findIndex((c) => c >= t);
-    if (i < 0) return null;
-    if (i === 0) return 0;
-    const [c0, c1] = [curve.temperatureC[i - 1]!, curve.temperatureC[i]!];
-    return curve.minutes[i - 1]! + ((t - c0) / (c1 - c0)) * (curve.minutes[i]! - curve.minutes[i - 1]!);
-  };
+  const reaches = (t: number): number | null => firstReach(curve.minutes, curve.temperatureC, t);
   const opens = reaches(window.fromC);
   const tooWarm = reaches(window.toC);
   const closes = [tooWarm, end].filter((m): m is number => m !== null);

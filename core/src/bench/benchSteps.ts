@@ -15,6 +15,7 @@ export const BENCH_STEPS = [
   'clear',
   'pour',
   'turn',
+  'lamp',
   'close',
   'press',
   'hold',
@@ -33,6 +34,7 @@ export const BENCH_STEP_WORDS: Record<BenchStep, { readonly words: string; reado
   clear: { words: 'Clear the air', stage: 'clear' },
   pour: { words: 'Pour', stage: 'pour' },
   turn: { words: 'Turn the mould', stage: 'watch' },
+  lamp: { words: 'Under the lamp', stage: 'watch' },
   close: { words: 'Close the vessel', stage: 'press' },
   press: { words: 'Bring to pressure', stage: 'press' },
   hold: { words: 'Hold', stage: 'press' },
@@ -113,6 +115,12 @@ function pressingSteps({ pressure }: Batch, route: Plan['route']): StepState[] {
   ];
 }
 
+/** What cures by light is put under its lamp; a dose or its minutes on the record show that it was. */
+function lampSteps(product: Product, { cure }: Batch): StepState[] {
+  if (product.family !== 'uv-acrylate') return [];
+  return [step('lamp', cure?.lightMJPerCM2 != null || cure?.lamp?.minutes != null)];
+}
+
 /** Every step that this batch takes, in order; what the record holds already counts as done, however it came there. */
 export function benchSteps(product: Product, batch: Batch): StepState[] {
   const plan = planOf(batch);
@@ -121,6 +129,7 @@ export function benchSteps(product: Product, batch: Batch): StepState[] {
     ...weighingSteps(product, batch, isOffRatio(product, batch)),
     ...mixingSteps(product, batch, plan),
     ...pouringSteps(batch, clearsAir(product, plan, route)),
+    ...lampSteps(product, batch),
     ...pressingSteps(batch, route),
     step('watch', batch.cure?.demouldedMin != null),
     step('after', (batch.checks?.length ?? 0) > 0),

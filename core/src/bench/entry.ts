@@ -9,7 +9,7 @@ const path = z
   .min(1)
   .max(120)
   .regex(
-    /^[a-zA-Z]+(\[\d{1,4}\])*(\.[a-zA-Z]+(\[\d{1,4}\])*)*$/,
+    /^[a-zA-Z][a-zA-Z0-9]*(\[\d{1,4}\])*(\.[a-zA-Z][a-zA-Z0-9]*(\[\d{1,4}\])*)*$/,
     'Write a field by its dotted name, such as mix.amountA.',
   )
   .refine((text) => !/(?:^|\.)(?:constructor|prototype)(?:[.[]|$)/.test(text), 'There is no field of that name.');
@@ -22,6 +22,7 @@ export const GROWING_LISTS = [
   'mends',
   'bench.done',
   'bench.reasons',
+  'bench.looked',
 ] as const;
 
 /**

@@ -8,7 +8,7 @@ export interface OverpourAdvice {
   readonly tolerance: Tolerance;
   /** Whether it is within tolerance as it is. */
   readonly withinTolerance: boolean;
-  /** Whether the cup holds it after the addition; null where the cup is not known. */
+  /** Whether the cup holds it after the addition, with the head-room it needs; null where the cup is not known. */
   readonly fits: boolean | null;
   /** Product made beyond what was wanted, g. */
   readonly surplusG: number;
@@ -21,6 +21,7 @@ export interface OverpourAdvice {
  * costs what is in the cup.
  * @param cupML what the cup holds; null where it is not known
  * @param wantedG A + B that was planned; null where nothing was
+ * @param headroom how many times the liquid the cup must hold, 1 or more
  * @throws CoreError `ratio-not-stated`, `out-of-range`
  */
 export function overpourAdvice(
@@ -29,6 +30,7 @@ export function overpourAdvice(
   massBG: number,
   cupML: number | null,
   wantedG: number | null,
+  headroom = 1,
 ): OverpourAdvice {
   const fix = overpourFix(product, massAG, massBG);
   const tolerance = ratioTolerance(product);
@@ -37,7 +39,7 @@ export function overpourAdvice(
     fix,
     tolerance,
     withinTolerance: Math.abs(fix.errorPct) <= tolerance.pct,
-    fits: cupML === null ? null : volumeML <= cupML,
+    fits: cupML === null ? null : volumeML * headroom <= cupML,
     surplusG: Math.max(0, fix.totalG - (wantedG ?? massAG + massBG)),
     restartCheaper: fix.addG > massAG + massBG,
   };

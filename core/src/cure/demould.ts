@@ -4,6 +4,7 @@ import { memoize } from '../numeric/memoize';
 import { arrheniusFactor } from './arrhenius';
 import { minutesAt } from './equivalentAge';
 import { SHEET_MASS_G, SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
+import { valueAlong } from '../numeric/alongCurve';
 import { simulateCup } from './simulateCup';
 import { COOL_K } from './slabConditions';
 
@@ -19,10 +20,9 @@ export const warmthAtCardDemouldK = memoize((product: Product): number => {
   const cup = simulateCup(product, { massG, resinC: atC, roomC: atC });
   if (!('curve' in cup)) return COOL_K;
   const { minutes: times, temperatureC } = cup.curve;
-  const i = times.findIndex((t) => t >= minutes);
-  if (i <= 0) return COOL_K;
-  const share = (minutes - times[i - 1]!) / (times[i]! - times[i - 1]!);
-  return Math.max(COOL_K, temperatureC[i - 1]! + share * (temperatureC[i]! - temperatureC[i - 1]!) - atC);
+  // A curve that ends before has cooled down by then.
+  if (minutes > times.at(-1)!) return COOL_K;
+  return Math.max(COOL_K, valueAlong(times, temperatureC, minutes) - atC);
 });
 
 /**

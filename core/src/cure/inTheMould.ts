@@ -8,6 +8,7 @@ import { hardAndCoolMin, warmthAtCardDemouldK } from './demould';
 import { minutesAt } from './equivalentAge';
 import { SHEET_DENSITY_G_PER_ML, SHEET_TEMPERATURE_C, familyKinetics } from './kineticsDefaults';
 import type { PourWidth } from './pourWidth';
+import { valueAlong } from '../numeric/alongCurve';
 import { simulateCup, type CupResult } from './simulateCup';
 import { simulateSlab, type SlabResult } from './simulateSlab';
 
@@ -111,12 +112,11 @@ function cupAtPour(
   w: MouldRequest,
 ): { alpha: number; resinC: number; gelMin: number | null } {
   const { minutes, temperatureC } = cup.curve;
-  const i = minutes.findIndex((m) => m >= w.pourMin);
-  if (i <= 0) return { alpha: i < 0 ? 1 : 0, resinC: i < 0 ? w.roomC : w.resinC, gelMin: cup.gelMin };
-  const share = (w.pourMin - minutes[i - 1]!) / (minutes[i]! - minutes[i - 1]!);
+  if (w.pourMin > minutes.at(-1)!) return { alpha: 1, resinC: w.roomC, gelMin: cup.gelMin };
+  if (w.pourMin <= 0) return { alpha: 0, resinC: w.resinC, gelMin: cup.gelMin };
   return {
     alpha: alphaAtMinute(cup.curve, w.pourMin),
-    resinC: temperatureC[i - 1]! + share * (temperatureC[i]! - temperatureC[i - 1]!),
+    resinC: valueAlong(minutes, temperatureC, w.pourMin),
     gelMin: cup.gelMin,
   };
 }

@@ -18,6 +18,8 @@ export const whoSchema = z.object({
   secure: z.boolean(),
   /** Where the studio's own certificate is handed out, and what is compared of it; null where there is none. */
   trust: z.object({ address: z.string(), fingerprint: z.string() }).nullable(),
+  /** What the studio is known by: pages keep what is its apart from what is another's. */
+  studio: z.string(),
   /** The studio's clock, by which the page dates what is done. */
   clock: clockEventSchema,
   /** People to choose from where nobody signs in. */

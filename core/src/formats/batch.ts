@@ -374,6 +374,15 @@ export const batchSchema = z.looseObject({
       /** When the stir and the clearing began, minutes since the parts met. */
       stirFromMin: q.anyNumber.nullish(),
       clearFromMin: q.anyNumber.nullish(),
+      /** When the lamp went on, the same. */
+      lampFromMin: q.anyNumber.nullish(),
+      /** The temperatures of the mix between which it is to be poured. */
+      pourWindow: z.looseObject({ fromC: q.temperatureC.nullish(), toC: q.temperatureC.nullish() }).nullish(),
+      /** Looks at the cast while it cured. */
+      looked: z
+        .array(z.looseObject({ atMin: q.anyNumber.nullish() }))
+        .max(200)
+        .nullish(),
     })
     .nullish(),
   /** Quick tests at the bench that were made to tell causes apart, with what came out. */

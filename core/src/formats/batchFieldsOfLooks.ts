@@ -90,6 +90,10 @@ const BENCH = [
   bench.number('bench.tareG', 'Tare', 'g', PICKED),
   bench.number('bench.stirFromMin', 'Stir began', 'min', PICKED),
   bench.number('bench.clearFromMin', 'Clearing began', 'min', PICKED),
+  bench.number('bench.lampFromMin', 'Lamp went on', 'min', PICKED),
+  bench.number('bench.pourWindow.fromC', 'Pour from', '°C', PICKED),
+  bench.number('bench.pourWindow.toC', 'Pour up to', '°C', PICKED),
+  bench.number('bench.looked[].atMin', 'Looked at', 'min', PICKED),
   bench.made('plan.format', 'Plan'),
 ];
 

@@ -22,10 +22,23 @@ export const deviceValueSchema = z.object({
 });
 export type DeviceValue = z.infer<typeof deviceValueSchema>;
 
-/** The devices a server can read. */
-export const deviceListSchema = z.object({
-  items: z.array(z.object({ code: z.string(), name: z.string(), kind: z.enum(DEVICE_KINDS), standIn: z.boolean() })),
+/** A device that the server can read: a piece of gear that speaks. */
+export const deviceSchema = z.object({
+  /** The code of the gear. */
+  code: z.string(),
+  name: z.string(),
+  kind: z.enum(DEVICE_KINDS),
+  /** Whether its figures are made up by the application. */
+  standIn: z.boolean(),
+  /** What a scale steps by, g; null for others, and where its gear does not say. */
+  stepG: z.number().nullable(),
+  /** The batch whose bench reads it: others leave it alone. Null where it is free. */
+  holder: z.string().nullable(),
 });
+export type DeviceInfo = z.infer<typeof deviceSchema>;
+export const deviceListSchema = z.object({ items: z.array(deviceSchema) });
+/** A bench takes a scale for its batch, from another one only where somebody said so. */
+export const takeDeviceSchema = z.object({ batch: z.string().min(1).max(200), over: z.boolean().default(false) });
 /** What a device shows at a moment. */
 export const deviceReadingSchema = z.object({ code: z.string(), at: z.string(), values: z.array(deviceValueSchema) });
 export type DeviceReading = z.infer<typeof deviceReadingSchema>;
@@ -54,8 +67,13 @@ export const changeEventSchema = z.object({ code: z.string(), version: z.number(
 export const readingEventSchema = z.object({
   code: z.string(),
   at: z.string(),
+  /** Null where it shows nothing that can be gone by. */
   values: z.array(deviceValueSchema).nullable(),
+  /** What is the matter with it, by its name; null where nothing is. */
+  says: z.string().nullable(),
+  holder: z.string().nullable(),
 });
+export type ReadingEvent = z.infer<typeof readingEventSchema>;
 
 /** Units that a figure may come in; those it is kept in. */
 const POSTED_UNITS: Readonly<Record<(typeof READING_WHATS)[number], string>> = {
@@ -70,7 +88,7 @@ const POSTED_UNITS: Readonly<Record<(typeof READING_WHATS)[number], string>> = {
   shore: 'Shore',
 };
 /** What can be at a bench at all; what the instrument itself can show is narrower. */
-const POSTED_RANGES: Readonly<Record<(typeof READING_WHATS)[number], readonly [number, number]>> = {
+export const DEVICE_RANGES: Readonly<Record<(typeof READING_WHATS)[number], readonly [number, number]>> = {
   resin: [-40, 400],
   surface: [-40, 400],
   mould: [-40, 400],
@@ -91,7 +109,7 @@ export const postedReadingSchema = z
     unit: z.string().max(20),
   })
   .superRefine(({ what, value, unit }, ctx) => {
-    const [low, high] = POSTED_RANGES[what];
+    const [low, high] = DEVICE_RANGES[what];
     if (unit.replace('°', '') !== POSTED_UNITS[what])
       ctx.addIssue({ code: 'custom', path: ['unit'], message: `Send ${what} in ${POSTED_UNITS[what]}.` });
     if (value < low || value > high)

@@ -15,6 +15,8 @@ export const limitReadingSchema = z.object({
   unit: z.string(),
   state: z.enum(LIMIT_STATES),
   says: z.string(),
+  /** Why it was passed on purpose; absent where nobody said so, or it is not outside. */
+  passedBecause: z.string().optional(),
 });
 
 export const evidenceSchema = z.object({

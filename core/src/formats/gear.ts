@@ -1,5 +1,9 @@
 import { z } from 'zod';
+import type { DeviceKind } from './devices';
 import * as q from './quantities';
+
+/** `simulated`: by a stand-in that ships with the application. `posts`: it sends its figures by a token of its own. */
+export const DEVICE_WAYS = ['simulated', 'posts'] as const;
 
 const volumeL = z.number('Write a volume in L.').positive('Must be more than 0 L.').max(100_000);
 const common = {
@@ -7,6 +11,8 @@ const common = {
   code: q.shortText.min(1, 'Give the piece a code, such as G-03.'),
   name: q.shortText.min(1, 'Give the piece a name.'),
   note: q.longText.nullish(),
+  /** How the application reads it; not at all where it is absent. */
+  device: z.enum(DEVICE_WAYS).nullish(),
 };
 
 /** `warm-jar.gear/1`: a piece of equipment, with the figures that later steps plan by. */
@@ -42,6 +48,8 @@ export const gearSchema = z
       wavelengthNm: z.number().min(200).max(700).nullish(),
       hours: q.hours.nullish(),
     }),
+    z.looseObject({ ...common, kind: z.literal('room-sensor') }),
+    z.looseObject({ ...common, kind: z.literal('hardness-tester') }),
     z.looseObject({ ...common, kind: z.literal('hot-box'), maxC: q.temperatureC.nullish() }),
     z.looseObject({
       ...common,
@@ -71,9 +79,22 @@ export const GEAR_KINDS = [
   'vacuum-pump',
   'vacuum-chamber',
   'lamp',
+  'room-sensor',
+  'hardness-tester',
   'hot-box',
   'cup',
 ] as const;
 export type GearKind = (typeof GEAR_KINDS)[number];
 export type Gear = z.infer<typeof gearSchema>;
 export type PressureVessel = Extract<Gear, { kind: 'pressure-vessel' }>;
+
+/** What a piece of gear shows where the application reads it; kinds that show nothing are not among them. */
+export const DEVICE_KIND_OF_GEAR: Readonly<Partial<Record<GearKind, DeviceKind>>> = {
+  scale: 'scale',
+  thermometer: 'thermometer',
+  'pressure-vessel': 'vessel-gauge',
+  'vacuum-pump': 'vacuum-gauge',
+  'vacuum-chamber': 'vacuum-gauge',
+  'room-sensor': 'room-sensor',
+  'hardness-tester': 'hardness-tester',
+};

@@ -9,6 +9,8 @@ import { lotReadings } from './lotDates';
 import { mixReadings } from './mixReadings';
 import { pourReadings } from './pourReadings';
 
+const isOutside = ({ state }: LimitReading) => state === 'below' || state === 'above';
+
 /**
  * Every measured field of a batch held against its product's card, in the order of the work. A field the card is
  * silent about is `not-stated`; one the card limits but nobody recorded
@@ -22,11 +24,17 @@ export function limitReadings(
   say: Say = wordsIn(),
   working: WorkingTime = workingTime(product, batch),
 ): LimitReading[] {
-  return [
+  const readings = [
     ...lotReadings(product, batch, say),
     ...conditionReadings(product, batch, say),
     ...mixReadings(product, batch, say),
     ...pourReadings(product, batch, working, say),
     ...cureReadings(product, batch, say),
   ];
+  const reasons = batch.bench?.reasons ?? [];
+  if (reasons.length === 0) return readings;
+  return readings.map((r) => {
+    const passed = reasons.findLast(({ field }) => field === r.field);
+    return passed && isOutside(r) ? { ...r, passedBecause: passed.reason } : r;
+  });
 }

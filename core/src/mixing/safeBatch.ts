@@ -8,6 +8,9 @@ const TOLERANCE_PCT: Partial<Record<Family, number>> = { epoxy: 3, polyurethane:
 /** For families that nobody names a tolerance for, %. */
 const TOLERANCE_OTHERWISE_PCT = 5;
 
+/** How exact the ratio of a family must be where nothing else says, %. */
+export const familyTolerancePct = (family: Family): number => TOLERANCE_PCT[family] ?? TOLERANCE_OTHERWISE_PCT;
+
 /** A tolerance on the ratio and whose it is. */
 export interface Tolerance {
   readonly pct: number;
@@ -26,7 +29,7 @@ export function ratioTolerance(product: Product): Tolerance {
     const typical = typicalPct ?? (minPct + maxPct) / 2;
     return { pct: (100 * Math.min(typical - minPct, maxPct - typical)) / typical, from: 'catalyst band' };
   }
-  return { pct: TOLERANCE_PCT[product.family] ?? TOLERANCE_OTHERWISE_PCT, from: 'family' };
+  return { pct: familyTolerancePct(product.family), from: 'family' };
 }
 
 /**

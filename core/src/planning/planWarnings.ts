@@ -9,6 +9,7 @@ import { limitReadings } from '../limits/limitReadings';
 import { inclusionWarnings } from '../shelf/pairs';
 import type { PlanAmounts } from './planAmounts';
 import { isPressed, isVacuumed, type PlanCase } from './planCase';
+import { cupHeadroom } from './cupHeadroom';
 import { cupHeat, guessedHeat } from './planHeat';
 import type { TimeBudget } from './timeBudget';
 import { plannedBatch } from './plannedBatch';
@@ -137,7 +138,7 @@ function waterWarnings(c: PlanCase, amounts: PlanAmounts): PlanWarning[] {
 export function cupNeed(c: PlanCase, amounts: PlanAmounts): { liquidML: number; neededML: number } {
   const liquidML =
     (amounts.mixedMassG + amounts.additiveMassG) / (c.product.mixedDensityGPerML ?? SHEET_DENSITY_G_PER_ML);
-  return { liquidML, neededML: liquidML * (isVacuumed(c.route) ? VACUUM_HEADROOM : 1.15) };
+  return { liquidML, neededML: liquidML * cupHeadroom(c.route) };
 }
 
 function scaleWarnings({ say, request }: PlanCase, amounts: PlanAmounts): PlanWarning[] {

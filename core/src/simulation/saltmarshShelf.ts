@@ -150,19 +150,28 @@ export function saltmarshAdditives(): AdditiveCard[] {
 export function saltmarshGear(now: Date): Gear[] {
   const gear = (code: string, kind: string, name: string, more: Record<string, unknown> = {}) =>
     gearSchema.parse({ format: 'warm-jar.gear/1', code, kind, name, ...more });
+  /** In the demo studio every instrument is a stand-in. */
+  const read = { device: 'simulated' };
   return [
-    gear('G-01', 'scale', 'bench scale', { stepG: 0.1, capacityG: 3000 }),
+    gear('G-01', 'scale', 'bench scale', { stepG: 0.1, capacityG: 3000, ...read }),
     gear('G-02', 'scale', 'old kitchen scale', { stepG: 2, capacityG: 5000 }),
-    gear('G-03', 'thermometer', 'infrared thermometer', { stepC: 0.1 }),
-    gear('G-04', 'pressure-vessel', 'the pot', { freeL: 18, ratedKPa: 400, inspectionDue: dayBefore(now, -150) }),
+    gear('G-03', 'thermometer', 'infrared thermometer', { stepC: 0.1, ...read }),
+    gear('G-04', 'pressure-vessel', 'the pot', {
+      freeL: 18,
+      ratedKPa: 400,
+      inspectionDue: dayBefore(now, -150),
+      ...read,
+    }),
     gear('G-05', 'compressor', 'small compressor', { tankL: 6, cutOutKPa: 800, freeAirLPerMin: 38 }),
-    gear('G-06', 'vacuum-pump', 'pump', { ultimateKPaAbs: 1.5 }),
+    gear('G-06', 'vacuum-pump', 'pump', { ultimateKPaAbs: 1.5, ...read }),
     gear('G-07', 'vacuum-chamber', 'glass chamber', { volumeL: 11 }),
     gear('G-08', 'lamp', 'curing lamp', { irradianceMWPerCM2: 18, wavelengthNm: 405, hours: 320 }),
     gear('G-09', 'hot-box', 'hot box', { maxC: 60 }),
     gear('G-10', 'cup', 'litre cup', { volumeML: 1000, diameterMm: 110, material: 'polypropylene' }),
     gear('G-11', 'cup', 'half-litre cup', { volumeML: 500, diameterMm: 88, material: 'polypropylene' }),
     gear('G-12', 'cup', 'mixing bucket', { volumeML: 5000, diameterMm: 190, material: 'polypropylene' }),
-    gear('G-13', 'scale', 'fine scale', { stepG: 0.01, capacityG: 200 }),
+    gear('G-13', 'scale', 'fine scale', { stepG: 0.01, capacityG: 200, ...read }),
+    gear('G-14', 'room-sensor', 'room sensor', read),
+    gear('G-15', 'hardness-tester', 'hardness tester', read),
   ];
 }

@@ -6,27 +6,40 @@ export interface Subject {
   readonly product: Product;
 }
 
-/** Anything on the bench that can be read. A simulated stand-in is one kind of it; one on a wire would be another. */
-export interface Device {
+/** Which piece of gear a device is. */
+export interface DeviceId {
   readonly code: string;
   readonly name: string;
+  /** What a scale steps by, g. */
+  readonly stepG?: number | null;
+  /** What a scale weighs up to, g. */
+  readonly capacityG?: number | null;
+}
+
+/** Anything on the bench that can be read. A simulated stand-in is one kind of it; one on a wire is another. */
+export interface Device extends DeviceId {
   readonly kind: DeviceKind;
   readonly standIn: boolean;
   /**
    * What it shows at a moment.
-   * @throws where the device does not answer
+   * @throws DeviceSilent where the device does not answer; whatever else where it fails
    */
-  readonly read: (now: Date, subject: Subject | null) => readonly DeviceValue[];
+  readonly read: (now: Date, subject: Subject | null) => readonly DeviceValue[] | Promise<readonly DeviceValue[]>;
   /** Works a stand-in as hands would work the real thing; a device on a wire has none. */
   readonly act?: (now: Date, act: DeviceAct) => void;
   /** Looks up what a batch code stands for; only for devices that need it. */
   readonly subjectOf?: (code: string) => Promise<Subject>;
 }
 
+/** A simulated device: it answers at once. */
+export interface StandIn extends Device {
+  readonly read: (now: Date, subject: Subject | null) => readonly DeviceValue[];
+}
+
 /** Thrown by a device that does not answer. */
 export class DeviceSilent extends Error {
-  constructor(name: string) {
-    super(`${name} does not answer.`);
+  constructor(name: string, how = 'does not answer') {
+    super(`${name} ${how}.`);
     this.name = 'DeviceSilent';
   }
 }

@@ -1,4 +1,4 @@
-import type { Device } from './device';
+import type { DeviceId, StandIn } from './device';
 import { flicker, toStep } from './noise';
 import { silence } from './silence';
 
@@ -28,13 +28,12 @@ const NATURAL_LEAK = 0.01;
  * A stand-in for the vessel's gauge: it is filled, it leaks, it is bled;
  * it shows whole kilopascals and flickers by one.
  */
-export function vesselGauge(): Device {
+export function vesselGauge(id: DeviceId): StandIn {
   let ramp: Ramp = { atMs: 0, from: 0, to: 0, minutes: 0, leakPerMin: 0 };
-  const quiet = silence("The vessel's gauge");
+  const quiet = silence(`The gauge of ${id.name}`);
   const truth = (ms: number) => Math.max(0, ramped(ramp, ms));
   return {
-    code: 'D-04',
-    name: 'vessel gauge',
+    ...id,
     kind: 'vessel-gauge',
     standIn: true,
     read: (now) => {
@@ -66,12 +65,11 @@ export function vesselGauge(): Device {
 }
 
 /** A stand-in for the vacuum gauge, absolute: pumped down towards its end, let in again. */
-export function vacuumGauge(): Device {
+export function vacuumGauge(id: DeviceId): StandIn {
   let ramp: Ramp = { atMs: 0, from: ROOM_KPA, to: ROOM_KPA, minutes: 0, leakPerMin: 0 };
-  const quiet = silence('The vacuum gauge');
+  const quiet = silence(`The vacuum gauge of ${id.name}`);
   return {
-    code: 'D-05',
-    name: 'vacuum gauge',
+    ...id,
     kind: 'vacuum-gauge',
     standIn: true,
     read: (now) => {

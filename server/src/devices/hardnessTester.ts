@@ -1,5 +1,5 @@
 import { cureTemperatureC, expectedShore } from '@warm-jar/core';
-import type { Device, Subject } from './device';
+import type { DeviceId, StandIn, Subject } from './device';
 import { flicker } from './noise';
 import { silence } from './silence';
 
@@ -7,11 +7,10 @@ import { silence } from './silence';
 const SCATTER = 1;
 
 /** A stand-in for the hardness tester: what the piece should have by now, scattered as a hand-held reading is. */
-export function hardnessTester(subjectOf: (code: string) => Promise<Subject>): Device {
-  const quiet = silence('The hardness tester');
+export function hardnessTester(id: DeviceId, subjectOf: (code: string) => Promise<Subject>): StandIn {
+  const quiet = silence(id.name);
   return {
-    code: 'D-06',
-    name: 'hardness tester',
+    ...id,
     kind: 'hardness-tester',
     standIn: true,
     subjectOf,

@@ -1,4 +1,4 @@
-import type { Device } from './device';
+import type { DeviceId, StandIn } from './device';
 import { noiseAt } from './noise';
 import { silence } from './silence';
 
@@ -11,11 +11,10 @@ const [MEAN_PCT, PCT_PER_K] = [58, -2.2];
 const NOISE_C = 0.15;
 
 /** A stand-in for the sensor on the wall: a day's swing, a drift from day to day, noise from minute to minute. */
-export function roomSensor(): Device {
-  const quiet = silence('The room sensor');
+export function roomSensor(id: DeviceId): StandIn {
+  const quiet = silence(id.name);
   return {
-    code: 'D-01',
-    name: 'room sensor',
+    ...id,
     kind: 'room-sensor',
     standIn: true,
     act: (now, act) => {

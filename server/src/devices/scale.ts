@@ -1,7 +1,8 @@
-import type { Device } from './device';
+import type { DeviceId, StandIn } from './device';
 import { flicker, toStep } from './noise';
 import { silence } from './silence';
 
+/** What it steps by where its gear does not say, g. */
 const STEP_G = 0.1;
 /** Noise of the cell, g, and the time it takes to settle on a new load, s. */
 const [NOISE_G, SETTLE_S] = [0.03, 0.45];
@@ -21,10 +22,11 @@ interface Load {
  * A stand-in for the bench scale: a load that is poured on, a cell that
  * settles, creeps and flickers, and steps of 0.1 g.
  */
-export function scale(): Device {
+export function scale(id: DeviceId): StandIn {
+  const stepG = id.stepG ?? STEP_G;
   let load: Load = { atMs: 0, from: 0, to: 0, gPerS: 0 };
   let loadedAtMs = 0;
-  const quiet = silence('The scale');
+  const quiet = silence(id.name);
   const truth = (ms: number) => {
     if (load.gPerS === 0) return load.to;
     const grown = load.from + load.gPerS * Math.max(0, (ms - load.atMs) / 1000);
@@ -42,8 +44,7 @@ export function scale(): Device {
     return truth(ms) - lag;
   };
   return {
-    code: 'D-02',
-    name: 'bench scale',
+    ...id,
     kind: 'scale',
     standIn: true,
     read: (now) => {
@@ -54,7 +55,7 @@ export function scale(): Device {
       return [
         {
           what: 'scale',
-          value: toStep(value + creep + NOISE_G * flicker(now, 2), STEP_G),
+          value: toStep(value + creep + NOISE_G * flicker(now, 2), stepG),
           unit: 'g',
           settled: Math.abs(value - truth(ms)) < SETTLED_G && (load.gPerS === 0 || truth(ms) >= load.to),
         },

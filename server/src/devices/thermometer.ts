@@ -1,5 +1,5 @@
-import { mixOfBatch, mixStartC, simulateCup, workingTime, type Batch, type Product } from '@warm-jar/core';
-import type { Device, Subject } from './device';
+import { valueAlong, mixOfBatch, mixStartC, simulateCup, workingTime, type Batch, type Product } from '@warm-jar/core';
+import type { DeviceId, StandIn, Subject } from './device';
 import { flicker, toStep } from './noise';
 import { silence } from './silence';
 
@@ -21,21 +21,16 @@ export function mixC(product: Product, batch: Batch, now: Date): number {
   if (!('curve' in cup)) return startC;
   const minute = Math.max(0, (now.getTime() - Date.parse(batch.startedAt)) / 60_000);
   const { minutes, temperatureC } = cup.curve;
-  const i = minutes.findIndex((m) => m >= minute);
-  if (i < 0) return roomC + (temperatureC.at(-1)! - roomC) * Math.exp(-(minute - minutes.at(-1)!) / 60);
-  if (i === 0) return temperatureC[0]!;
-  return (
-    temperatureC[i - 1]! +
-    ((minute - minutes[i - 1]!) / (minutes[i]! - minutes[i - 1]!)) * (temperatureC[i]! - temperatureC[i - 1]!)
-  );
+  const endMin = minutes.at(-1)!;
+  if (minute > endMin) return roomC + (temperatureC.at(-1)! - roomC) * Math.exp(-(minute - endMin) / 60);
+  return valueAlong(minutes, temperatureC, minute);
 }
 
 /** A stand-in for the infrared thermometer: the mix by the model, read a little low, with noise, to a tenth. */
-export function thermometer(subjectOf: (code: string) => Promise<Subject>): Device {
-  const quiet = silence('The infrared thermometer');
+export function thermometer(id: DeviceId, subjectOf: (code: string) => Promise<Subject>): StandIn {
+  const quiet = silence(id.name);
   return {
-    code: 'D-03',
-    name: 'infrared thermometer',
+    ...id,
     kind: 'thermometer',
     standIn: true,
     subjectOf,

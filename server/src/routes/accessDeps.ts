@@ -10,6 +10,7 @@ export interface AccessDeps {
   readonly options: AccessOptions;
   readonly pairings: Pairings;
   readonly clock: StudioClock;
+  readonly studio: string;
 }
 
 export const code = z.string().min(1, 'Write initials.').max(60);

@@ -1,7 +1,9 @@
-import { deviceActSchema, deviceListSchema, deviceReadingSchema } from '@warm-jar/core';
+import { deviceActSchema, deviceListSchema, deviceReadingSchema, deviceSchema, takeDeviceSchema } from '@warm-jar/core';
 import { z } from 'zod';
-import { DeviceSilent, type Device } from '../devices/device';
 import type { AppDeps } from '../appDeps';
+import type { Device } from '../devices/device';
+import { deviceInfo, type Devices } from '../devices/devices';
+import { readDevice } from '../devices/readDevice';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { Problem, notFound } from '../http/problem';
 
@@ -10,8 +12,9 @@ const ofBatch = z.object({ batch: z.string().min(1).max(200).optional() });
 
 type DeviceDeps = Pick<AppDeps, 'devices' | 'clock'>;
 
-function find(devices: readonly Device[], code: string): Device {
-  const device = devices.find((d) => d.code === code);
+/** @throws Problem 404 */
+async function find(devices: Devices, code: string): Promise<Device> {
+  const device = (await devices.list()).find((d) => d.code === code);
   if (!device) throw notFound(`Device ${code}`);
   return device;
 }
@@ -21,14 +24,13 @@ const list = ({ devices }: DeviceDeps): Endpoint =>
     {
       method: 'get',
       path: '/devices',
-      summary: 'The devices that can be read',
+      summary: 'The pieces of gear that can be read',
       answers: { 200: { description: 'By code', schema: deviceListSchema } },
     },
-    () =>
-      Promise.resolve({
-        status: 200,
-        body: { items: devices.map(({ code, name, kind, standIn }) => ({ code, name, kind, standIn })) },
-      }),
+    async () => ({
+      status: 200,
+      body: { items: (await devices.list()).map((d) => deviceInfo(d, devices.holderOf(d.code))) },
+    }),
   );
 
 const readNow = ({ devices, clock }: DeviceDeps): Endpoint =>
@@ -42,18 +44,13 @@ const readNow = ({ devices, clock }: DeviceDeps): Endpoint =>
       answers: { 200: { description: 'Its values', schema: deviceReadingSchema } },
     },
     async ({ params, query }) => {
-      const device = find(devices, params.code);
+      const device = await find(devices, params.code);
       const subject = query.batch && device.subjectOf ? await device.subjectOf(query.batch) : null;
       const at = clock.now();
-      try {
-        return {
-          status: 200,
-          body: { code: device.code, at: at.toISOString(), values: [...device.read(at, subject)] },
-        };
-      } catch (cause) {
-        if (!(cause instanceof DeviceSilent)) throw cause;
-        throw new Problem(409, 'device-silent', `${cause.message} Type the figure in, or try again.`, [], { cause });
-      }
+      const told = await readDevice(device, at, subject);
+      if (told.values === null)
+        throw new Problem(409, 'device-silent', `${told.says} Type the figure in, or try again.`);
+      return { status: 200, body: { code: device.code, at: at.toISOString(), values: [...told.values] } };
     },
   );
 
@@ -68,12 +65,54 @@ const act = ({ devices, clock }: DeviceDeps): Endpoint =>
       body: deviceActSchema,
       answers: { 204: { description: 'Done' } },
     },
-    ({ params, body }) => {
-      const device = find(devices, params.code);
+    async ({ params, body }) => {
+      const device = await find(devices, params.code);
       if (!device.act) throw new Problem(409, 'not-a-stand-in', `${device.name} is worked by hand.`);
       device.act(clock.now(), body);
+      return { status: 204 };
+    },
+  );
+
+const take = ({ devices }: DeviceDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'post',
+      path: '/devices/{code}/take',
+      summary: "Take a device for a batch's bench; from another's only where `over` says so",
+      storesNothing: true,
+      params: byCode,
+      body: takeDeviceSchema,
+      answers: { 200: { description: 'The device', schema: deviceSchema } },
+    },
+    async ({ params, body }) => {
+      const device = await find(devices, params.code);
+      const holder = devices.take(device.code, body.batch, body.over);
+      if (holder !== body.batch)
+        throw new Problem(
+          409,
+          'in-use',
+          `${holder} is at ${device.name}. Take it over only if ${holder} is done with it.`,
+        );
+      return { status: 200, body: deviceInfo(device, holder) };
+    },
+  );
+
+const leave = ({ devices }: DeviceDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'post',
+      path: '/devices/{code}/leave',
+      summary: "Let a device go that a batch's bench had",
+      storesNothing: true,
+      params: byCode,
+      body: takeDeviceSchema.pick({ batch: true }),
+      answers: { 204: { description: 'Free, or in other hands' } },
+    },
+    ({ params, body }) => {
+      devices.leave(params.code, body.batch);
       return Promise.resolve({ status: 204 });
     },
   );
 
-export const deviceRoutes = (deps: DeviceDeps): Endpoint[] => [list, readNow, act].map((make) => make(deps));
+export const deviceRoutes = (deps: DeviceDeps): Endpoint[] =>
+  [list, readNow, act, take, leave].map((make) => make(deps));

@@ -1,17 +1,20 @@
+import type { ReadingEvent } from '@warm-jar/core';
 import type { Response } from 'express';
 import { z } from 'zod';
 import type { AccessStore } from '../access/accessStore';
 import { actorOf } from '../access/gate';
-import { DeviceSilent, type Device, type Subject } from '../devices/device';
+import type { Device, Subject } from '../devices/device';
+import type { Devices } from '../devices/devices';
+import { readDevice } from '../devices/readDevice';
 import type { AppDeps } from '../appDeps';
 import { streamEndpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
-import { clockMoment, type StudioClock } from '../live/studioClock';
+import { clockMoment } from '../live/studioClock';
 
 /** How often a device's figures are sent, and how often the clock, ms. */
 const [READING_MS, CLOCK_MS] = [250, 10_000];
-/** How long a subject that was looked up stands before it is looked up again, ms. */
-const SUBJECT_MS = 2_000;
+/** How long what was looked up stands before it is looked up again, ms. */
+const LOOKED_UP_MS = 2_000;
 const MAX_STREAMS = 64;
 
 const query = z.object({
@@ -32,58 +35,81 @@ function send(response: Response, name: string, data: unknown): void {
   if (response.writableLength > MAX_WAITING) response.destroy();
 }
 
-/** Figures of the devices that a screen watches, told as they change. */
-function watchDevices(
-  response: Response,
-  watched: readonly Device[],
-  code: string | undefined,
-  clock: StudioClock,
-  log: (error: unknown) => void,
-): () => void {
-  const subjects = new Map<string, { subject: Subject | null; atMs: number }>();
-  const subjectFor = async (device: Device): Promise<Subject | null> => {
+/** What ends a stream's own timers and subscriptions. */
+type Stop = () => void;
+
+/** Looks up what a device is pointed at, and holds on to it for a little while. */
+function subjectLookup(code: string | undefined) {
+  const known = new Map<string, { subject: Subject | null; atMs: number }>();
+  return async (device: Device): Promise<Subject | null> => {
     if (!device.subjectOf || !code) return null;
-    const known = subjects.get(device.code);
-    if (known && Date.now() - known.atMs < SUBJECT_MS) return known.subject;
+    const held = known.get(device.code);
+    if (held && Date.now() - held.atMs < LOOKED_UP_MS) return held.subject;
     const subject = await device.subjectOf(code).catch(() => null);
-    subjects.set(device.code, { subject, atMs: Date.now() });
+    known.set(device.code, { subject, atMs: Date.now() });
     return subject;
   };
-  const told = new Map<string, string>();
-  const tick = async () => {
-    for (const device of watched) {
-      const subject = await subjectFor(device);
-      const at = clock.now();
-      let values: unknown = null;
-      try {
-        values = device.read(at, subject);
-      } catch (error) {
-        if (!(error instanceof DeviceSilent)) throw error;
-      }
-      const text = JSON.stringify(values);
-      if (told.get(device.code) === text) continue;
-      told.set(device.code, text);
-      send(response, 'reading', { code: device.code, at: at.toISOString(), values });
-    }
+}
+
+/** The devices of some codes, looked up anew now and then: gear comes and goes while a screen watches. */
+function deviceLookup(devices: Devices, codes: ReadonlySet<string>) {
+  let [found, atMs]: [readonly Device[], number] = [[], -Infinity];
+  return async () => {
+    if (Date.now() - atMs < LOOKED_UP_MS) return found;
+    found = (await devices.list()).filter((d) => codes.has(d.code));
+    atMs = Date.now();
+    return found;
   };
-  let running = false;
-  const timer = setInterval(() => {
-    if (!running) {
-      running = true;
-      tick()
-        .catch(log)
-        .finally(() => {
-          running = false;
-        });
+}
+
+/**
+ * Figures of the devices that a screen watches, told as they change. Each is read by itself, so that a slow one keeps
+ * none of the others waiting.
+ */
+function watchDevices(
+  response: Response,
+  { devices, clock, log }: EventDeps,
+  codes: ReadonlySet<string>,
+  batch: string | undefined,
+): Stop {
+  const subjectFor = subjectLookup(batch);
+  const watched = deviceLookup(devices, codes);
+  const told = new Map<string, string>();
+  const reading = new Set<string>();
+  async function tell(device: Device): Promise<void> {
+    if (reading.has(device.code)) return;
+    reading.add(device.code);
+    try {
+      const at = clock.now();
+      const now = {
+        ...(await readDevice(device, at, await subjectFor(device))),
+        holder: devices.holderOf(device.code),
+      };
+      const text = JSON.stringify(now);
+      if (told.get(device.code) === text) return;
+      told.set(device.code, text);
+      const event: ReadingEvent = {
+        code: device.code,
+        at: at.toISOString(),
+        values: now.values && [...now.values],
+        says: now.says,
+        holder: now.holder,
+      };
+      send(response, 'reading', event);
+    } finally {
+      reading.delete(device.code);
     }
+  }
+  const tick = async () => {
+    await Promise.all((await watched()).map(tell));
+  };
+  const timer = setInterval(() => {
+    tick().catch(log);
   }, READING_MS);
   return () => {
     clearInterval(timer);
   };
 }
-
-/** What ends a stream's own timers and subscriptions. */
-type Stop = () => void;
 
 /** Tells the clock now and every few seconds, and lets go of a screen whose device was signed out meanwhile. */
 function tellClock(response: Response, { clock, people, log }: EventDeps): Stop {
@@ -128,7 +154,7 @@ function tellChanges(response: Response, { bus, clock }: EventDeps): Stop {
 
 /** The stream that keeps screens in step: the clock, changes of batches, and the figures of devices. */
 export function eventRoutes(deps: EventDeps): Endpoint[] {
-  const { devices, clock, log } = deps;
+  const { log } = deps;
   let streams = 0;
   const stream = streamEndpoint(
     {
@@ -151,9 +177,8 @@ export function eventRoutes(deps: EventDeps): Endpoint[] {
       });
       response.flushHeaders();
       const codes = new Set((asked.devices ?? '').split(',').filter(Boolean));
-      const watched = devices.filter((d) => codes.has(d.code));
       const stops = [tellClock(response, deps), tellChanges(response, deps)];
-      if (watched.length > 0) stops.push(watchDevices(response, watched, asked.batch, clock, log));
+      if (codes.size > 0) stops.push(watchDevices(response, deps, codes, asked.batch));
       response.on('error', log);
       response.on('close', () => {
         streams -= 1;

@@ -24,7 +24,7 @@ const cookie = (value: string, seconds: number, { secure }: Client) =>
 const reach = (actor: Actor | undefined) => (actor?.role === 'lead' ? null : (actor?.person ?? ''));
 
 async function who(
-  { store, options, clock }: Pick<AccessDeps, 'store' | 'options' | 'clock'>,
+  { store, options, clock, studio }: Pick<AccessDeps, 'store' | 'options' | 'clock' | 'studio'>,
   actor: Actor | undefined,
   { secure }: Client,
 ): Promise<Who> {
@@ -36,6 +36,7 @@ async function who(
     verified: actor?.verified ?? false,
     secure: secure || options.mode === 'local',
     trust: options.trust ?? null,
+    studio,
     clock: clockMoment(clock),
     people: active.map((p) => ({ code: p.code, name: p.name })),
   };
@@ -58,7 +59,7 @@ function requirePeople({ mode }: AccessOptions): void {
     throw new Problem(409, 'no-sign-in', 'Nobody signs in here: this studio is not on a network, or open to all.');
 }
 
-const readSession = ({ store, options, clock }: AccessDeps): Endpoint =>
+const readSession = (deps: AccessDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -66,7 +67,7 @@ const readSession = ({ store, options, clock }: AccessDeps): Endpoint =>
       summary: 'Who this device stands for, and how people come in here',
       answers: { 200: { description: 'Who', schema: whoSchema } },
     },
-    async ({ client }) => ({ status: 200, body: await who({ store, options, clock }, actorNow(), client) }),
+    async ({ client }) => ({ status: 200, body: await who(deps, actorNow(), client) }),
   );
 
 const signIn = ({ store, options }: AccessDeps): Endpoint =>

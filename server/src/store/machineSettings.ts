@@ -3,6 +3,8 @@ import { openDatabase, type Database } from './database';
 
 /** Settings that are this machine's and not the studio's: what a copy from elsewhere says of them is not asked. */
 const KEYS = ['backup', 'backup-failure', 'calendar'];
+/** A copy that says which studio it is of stays that one; an older one is taken for this machine's. */
+const WHICH = 'studio-id';
 /** Who may come in here and who did what, in the order they lean on each other. A copy lets nobody in. */
 const TABLES = ['people', 'sessions', 'device_tokens', 'deeds'] as const;
 
@@ -15,7 +17,7 @@ export interface MachineSettings {
 }
 
 export async function machineSettings({ models, sequelize }: Database): Promise<MachineSettings> {
-  const settings = await models.settings.findAll({ where: { key: KEYS } });
+  const settings = await models.settings.findAll({ where: { key: [...KEYS, WHICH] } });
   const tables = await Promise.all(
     TABLES.map(async (table) => [
       table,
@@ -38,7 +40,9 @@ export async function keepMachineSettings(file: string, own: MachineSettings): P
   try {
     await database.write(async (transaction) => {
       await database.models.settings.destroy({ where: { key: KEYS }, transaction });
-      await database.models.settings.bulkCreate([...own.settings], { transaction });
+      const said = await database.models.settings.findByPk(WHICH, { transaction });
+      const kept = own.settings.filter(({ key }) => key !== WHICH || said === null);
+      await database.models.settings.bulkCreate(kept, { transaction });
       for (const table of keepOwn ? [...TABLES].reverse() : ['sessions', 'device_tokens'])
         await database.sequelize.query(`DELETE FROM ${table}`, { transaction });
       if (!keepOwn) return;

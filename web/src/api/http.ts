@@ -1,5 +1,6 @@
 import { problemSchema, type ProblemIssue } from '@warm-jar/core';
 import type { z } from 'zod';
+import { studioId } from './studioId';
 
 /** A refusal from the server, or no server at all, as the screens show it. */
 export class ApiProblem extends Error {
@@ -27,11 +28,17 @@ export function onSignedOut(act: () => void): void {
   toldSignedOut.add(act);
 }
 
+const toldOtherStudio = new Set<() => void>();
+/** Told when another studio is served at this address than the one this page is of. */
+export function onOtherStudio(act: () => void): void {
+  toldOtherStudio.add(act);
+}
+
 function withWho(init: RequestInit): RequestInit {
   const person = whoIsIt();
-  if (person === null) return init;
   const headers = new Headers(init.headers);
-  headers.set('X-Warm-Jar-By', encodeURIComponent(person));
+  headers.set('X-Warm-Jar-Studio', studioId());
+  if (person !== null) headers.set('X-Warm-Jar-By', encodeURIComponent(person));
   return { ...init, headers };
 }
 
@@ -58,6 +65,7 @@ export async function send(path: string, init: RequestInit = {}): Promise<Respon
   }
   if (response.ok) return response;
   const problem = await problemOf(response);
+  if (problem.code === 'other-studio') for (const act of toldOtherStudio) act();
   if (problem.code === 'sign-in') for (const act of toldSignedOut) act();
   throw problem;
 }

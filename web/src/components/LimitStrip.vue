@@ -77,6 +77,9 @@ const band = computed(() => {
     <div class="told">
       <strong v-if="value" class="figures value">{{ value }}</strong>
       <span class="small state">{{ words }}</span>
+      <span v-if="reading.passedBecause" class="small passed" data-test="passed"
+        >passed on purpose: {{ reading.passedBecause }}</span
+      >
     </div>
   </div>
 </template>

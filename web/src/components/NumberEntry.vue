@@ -2,7 +2,7 @@
 import InputGroup from 'primevue/inputgroup';
 import InputGroupAddon from 'primevue/inputgroupaddon';
 import InputText from 'primevue/inputtext';
-import { computed, ref, watch } from 'vue';
+import { computed, getCurrentInstance, ref, watch } from 'vue';
 import { useUnits } from '../stores/units';
 import { numberText, parseNumber } from './parseNumber';
 
@@ -16,7 +16,8 @@ const props = defineProps<{
   error?: string | undefined;
   describedBy?: string;
 }>();
-const emit = defineEmits<{ change: [value: number | null, rawText: string | undefined] }>();
+/** `enter`: the key was pressed in the field, and what stands there is to be taken. */
+const emit = defineEmits<{ change: [value: number | null, rawText: string | undefined]; enter: [] }>();
 const units = useUnits();
 const shownUnit = computed(() => units.label(props.unit));
 const fromValue = () =>
@@ -24,6 +25,14 @@ const fromValue = () =>
   numberText(props.value === null ? null : units.shown(props.value, props.unit), units.decimals(props.unit) + 1);
 const text = ref(fromValue());
 const typing = ref(false);
+/** Where Enter takes what stands in the field, it gives the focus back: the next Enter is not this field's. */
+const takes = getCurrentInstance()?.vnode.props?.['onEnter'] !== undefined;
+function entered(event: KeyboardEvent): void {
+  if (!takes) return;
+  event.preventDefault();
+  emit('enter');
+  if (event.target instanceof HTMLElement) event.target.blur();
+}
 
 watch([() => props.value, () => props.rawText, shownUnit], () => {
   if (!typing.value) text.value = fromValue();
@@ -50,6 +59,7 @@ function typed(next: string | undefined) {
       class="figures"
       @update:model-value="typed"
       @focus="typing = true"
+      @keydown.enter="entered"
       @blur="typing = false"
     />
     <InputGroupAddon v-if="shownUnit">{{ shownUnit }}</InputGroupAddon>

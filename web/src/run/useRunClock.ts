@@ -6,8 +6,10 @@ import {
   mixOfBatch,
   mixStartC,
   planOf,
+  pourWindow,
   type Batch,
   type BenchStep,
+  type CupNow,
   type Plan,
   type Product,
 } from '@warm-jar/core';
@@ -51,20 +53,49 @@ export function useRunClock({ batch, product }: RunRecord) {
   });
   const conditions = computed(() => conditionsOf(product.value, batch.value, plan.value));
   const mix = computed(() => (run.value ? mixOfBatch(run.value.product, run.value.batch) : undefined));
-  const clock = computed(() => {
-    if (!run.value || nowMin.value === null) return null;
-    return benchClock(run.value.product, {
-      massG: massG.value,
-      ...conditions.value,
-      readings: run.value.batch.readings ?? [],
-      mix: mix.value,
-      nowMin: nowMin.value,
-    });
+  /** What cures by light has no parts that meet, and no pot life. */
+  const lightCured = computed(() => product.value?.family === 'uv-acrylate');
+  /** The cup as it stands now; null before the parts met. */
+  const cupNow = computed<CupNow | null>(() =>
+    !run.value || nowMin.value === null
+      ? null
+      : {
+          massG: massG.value,
+          ...conditions.value,
+          readings: run.value.batch.readings ?? [],
+          mix: mix.value,
+          nowMin: nowMin.value,
+        },
+  );
+  const clock = computed(() =>
+    run.value && cupNow.value && !lightCured.value ? benchClock(run.value.product, cupNow.value) : null,
+  );
+  /** The window of temperature that the pour waits for, where the record has one. */
+  const window = computed(() => {
+    const { fromC = null, toC = null } = run.value?.batch.bench?.pourWindow ?? {};
+    if (!run.value || !cupNow.value || fromC === null || toC === null || fromC >= toC) return null;
+    return pourWindow(run.value.product, cupNow.value, { fromC, toC });
   });
   const pressed = computed(() => steps.value.some((s) => s.step === 'close'));
   const due = computed(() =>
     deadlines(plan.value, clock.value?.potLifeEndsMin ?? null, clock.value?.gelsMin ?? null, pressed.value),
   );
-  return { plan, steps, step, nowMin, startMs, clock, due, pressed, conditions, massG, mix, minutesNow };
+  return {
+    plan,
+    steps,
+    step,
+    nowMin,
+    startMs,
+    cupNow,
+    clock,
+    window,
+    lightCured,
+    due,
+    pressed,
+    conditions,
+    massG,
+    mix,
+    minutesNow,
+  };
 }
 export type RunClock = ReturnType<typeof useRunClock>;

@@ -1,6 +1,7 @@
 import { applyEntry, batchSchema, type Batch, type Product } from '@warm-jar/core';
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { ApiProblem, api } from '../api/client';
+import { copyOf, keepCopy } from '../stores/copies';
 import { useLive } from '../stores/live';
 import { useOutbox } from '../stores/outbox';
 import { useProducts } from '../stores/products';
@@ -14,6 +15,14 @@ export function useRunRecord(code: Ref<string>) {
   const product = shallowRef<Product | null>(null);
   const problem = ref<string | null>(null);
 
+  /** The server is away: the record as it was last read here, to go on with. */
+  async function fromCopy(asked: string): Promise<boolean> {
+    const batch = await copyOf(`batch ${asked}`, batchSchema);
+    const card = batch && (await products.at(batch.product.slug, batch.product.revision).catch(() => null));
+    if (!card || asked !== code.value) return false;
+    [stored.value, product.value, problem.value] = [batch, card, null];
+    return true;
+  }
   async function load(): Promise<void> {
     const asked = code.value;
     try {
@@ -21,8 +30,10 @@ export function useRunRecord(code: Ref<string>) {
       const card = await products.at(batch.product.slug, batch.product.revision);
       if (asked !== code.value) return;
       [stored.value, product.value, problem.value] = [batch, card, null];
+      void keepCopy(`batch ${asked}`, batch);
     } catch (error) {
-      if (asked === code.value && !stored.value)
+      if (asked !== code.value || stored.value) return;
+      if (!(await fromCopy(asked)))
         problem.value = error instanceof ApiProblem ? error.message : 'The batch could not be read.';
     }
   }
@@ -36,6 +47,7 @@ export function useRunRecord(code: Ref<string>) {
   );
   const stops = [
     outbox.onStored((of, { batch }) => {
+      void keepCopy(`batch ${of}`, batch);
       if (of === code.value) stored.value = batch;
     }),
     live.onChange((change) => {
@@ -46,8 +58,10 @@ export function useRunRecord(code: Ref<string>) {
     for (const stop of stops) stop();
   });
 
-  const waiting = computed(() => outbox.queue.filter((w) => w.code === code.value));
-  const refused = computed(() => waiting.value.find((w) => w.problem !== null) ?? null);
+  const mine = computed(() => outbox.queue.filter((w) => w.code === code.value));
+  /** What is on its way; one that was refused is set aside, and no part of the record until it is settled. */
+  const waiting = computed(() => mine.value.filter((w) => w.problem === null));
+  const refused = computed(() => mine.value.find((w) => w.problem !== null) ?? null);
   const batch = computed<Batch | null>(() => {
     if (!stored.value) return null;
     const document = waiting.value.reduce(

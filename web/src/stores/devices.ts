@@ -1,25 +1,31 @@
-import { readingEventSchema, type DeviceKind, type DeviceValue } from '@warm-jar/core';
+import { readingEventSchema, type DeviceInfo, type DeviceKind, type ReadingEvent } from '@warm-jar/core';
 import { onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { devicesApi } from '../api/devices';
 import { eventsFrom } from '../api/events';
 
-/** What a device shows on this screen; silent where it does not answer. */
+/** What a device shows on this screen, and which device it is. */
 export interface Shown {
   readonly value: number | null;
   readonly settled: boolean;
+  /** Whether it shows nothing that can be gone by. */
   readonly silent: boolean;
+  /** What is the matter with it, by its name; null where nothing is. */
+  readonly says: string | null;
+  readonly device: DeviceInfo;
 }
-interface Known {
-  readonly code: string;
-  readonly kind: DeviceKind;
-  readonly name: string;
-  readonly standIn: boolean;
-}
+type What = NonNullable<ReadingEvent['values']>[number]['what'];
 
-/** The devices at the bench, read over the stream and pointed at one batch. */
-export function useDevices(batch: Ref<string | null>, kinds: readonly DeviceKind[]) {
-  const known = shallowRef<Known[]>([]);
-  const values = shallowRef<ReadonlyMap<string, readonly DeviceValue[] | null>>(new Map());
+/**
+ * The devices at the bench, read over the stream and pointed at one batch.
+ * @param picked the code of the device that this bench picked of a kind, where one is picked; null for the first
+ */
+export function useDevices(
+  batch: Ref<string | null>,
+  kinds: readonly DeviceKind[],
+  picked: (kind: DeviceKind) => string | null = () => null,
+) {
+  const known = shallowRef<readonly DeviceInfo[]>([]);
+  const events = shallowRef<ReadonlyMap<string, ReadingEvent>>(new Map());
   const connected = ref(false);
   let stop: (() => void) | null = null;
 
@@ -38,8 +44,8 @@ export function useDevices(batch: Ref<string | null>, kinds: readonly DeviceKind
       `/events?${query.toString()}`,
       {
         reading: (data) => {
-          const r = readingEventSchema.parse(data);
-          values.value = new Map([...values.value, [r.code, r.values]]);
+          const event = readingEventSchema.parse(data);
+          events.value = new Map([...events.value, [event.code, event]]);
         },
       },
       (up) => {
@@ -58,17 +64,28 @@ export function useDevices(batch: Ref<string | null>, kinds: readonly DeviceKind
     stop?.();
   });
 
-  const device = (kind: DeviceKind) => known.value.find((d) => d.kind === kind) ?? null;
-  /** What a kind of device shows of something; null where there is no such device. */
-  function shown(kind: DeviceKind, what: DeviceValue['what']): Shown | null {
-    const d = device(kind);
-    if (!d) return null;
-    const all = values.value.get(d.code);
-    if (all === null || !connected.value) return { value: null, settled: false, silent: true };
-    const found = all?.find((v) => v.what === what);
-    return { value: found?.value ?? null, settled: found?.settled ?? false, silent: false };
+  const ofKind = (kind: DeviceKind) => known.value.filter((d) => d.kind === kind);
+  function device(kind: DeviceKind): DeviceInfo | null {
+    const code = picked(kind);
+    const found = ofKind(kind);
+    return (code === null ? found[0] : found.find((d) => d.code === code)) ?? null;
   }
-  return { known, connected, shown, device, values };
+  /** What a kind of device shows of something; null where there is no such device. */
+  function shown(kind: DeviceKind, what: What): Shown | null {
+    const of = device(kind);
+    if (!of) return null;
+    const event = events.value.get(of.code);
+    if (!connected.value || event?.values === null) {
+      const says = connected.value ? (event?.says ?? null) : `${of.name} is not heard: the server is away.`;
+      return { value: null, settled: false, silent: true, says, device: of };
+    }
+    const found = event?.values.find((v) => v.what === what);
+    return { value: found?.value ?? null, settled: found?.settled ?? false, silent: false, says: null, device: of };
+  }
+  /** The batch whose bench has a device. */
+  const holderOf = (code: string): string | null =>
+    (events.value.get(code) ?? known.value.find((d) => d.code === code))?.holder ?? null;
+  return { known, connected, shown, device, ofKind, holderOf };
 }
 
 export type BenchDevices = ReturnType<typeof useDevices>;

@@ -9,7 +9,7 @@ interface Draft {
 }
 const EMPTY: Draft = { note: '', shore: null };
 let page: Used<unknown> | null = null;
-const stored = () => JSON.parse(window.localStorage.getItem('warm-jar.test') ?? 'null') as Draft | null;
+const stored = () => JSON.parse(window.localStorage.getItem('warm-jar.test@unknown') ?? 'null') as Draft | null;
 async function open<T = Draft>(empty: T = EMPTY as T) {
   const made = await used(() => useKept<T>('warm-jar.test', empty));
   page = made;
@@ -32,7 +32,7 @@ describe('what the browser keeps', () => {
     expect(stored()).toEqual({ note: 'sticky', shore: 71 });
   });
   it('is there again after a reload, with what it did not have empty', async () => {
-    window.localStorage.setItem('warm-jar.test', JSON.stringify({ note: 'from before' }));
+    window.localStorage.setItem('warm-jar.test@unknown', JSON.stringify({ note: 'from before' }));
     const { result } = await open();
     expect(result.value).toEqual({ note: 'from before', shore: null });
   });

@@ -1,13 +1,15 @@
 import { useLocalStorage } from '@vueuse/core';
 import { nextTick, watch, type Ref } from 'vue';
+import { ofStudio } from '../api/studioId';
 
 /**
- * A value that the browser keeps, written at each change, so that a reload loses nothing; screens of one browser
- * share it. A change made in the same moment as one before would be passed over while that one is told to the others:
+ * A value that the browser keeps for this studio, written at each change, so that a reload loses nothing; screens of
+ * one browser share it. A change made in the same moment as one before would be passed over while that one is told to the others:
  * what stands is looked at once more a moment later.
  * @param empty what it is where nothing was kept; fields that a kept value does not have are taken from it
  */
-export function useKept<T>(key: string, empty: T): Ref<T> {
+export function useKept<T>(name: string, empty: T): Ref<T> {
+  const key = ofStudio(name);
   const kept = useLocalStorage<T>(key, empty, {
     flush: 'sync',
     mergeDefaults: true,

@@ -40,8 +40,8 @@ export const useLive = defineStore('live', () => {
     },
     (up) => {
       connected.value = up;
-      // The stream of a device that was signed out is ended: ask whether that is why.
-      if (!up) void session.load();
+      // A stream ends where the device was signed out, and begins again where another studio is served: ask.
+      void session.load();
     },
   );
   return {

@@ -65,7 +65,7 @@ describe('the outbox', () => {
     await o.again().load();
     expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-a']);
   });
-  it('stops a batch at an entry that is refused, with the reason, and lets other batches go on', async () => {
+  it('sets aside an entry that is refused, with the reason, and holds up nothing by it', async () => {
     const o = await outbox((w) =>
       w.entry.key === 'the-entry-b' && !w.entry.over
         ? Promise.reject(
@@ -80,10 +80,48 @@ describe('the outbox', () => {
     await o.sender.add('B-1', entry('c'));
     await o.sender.add('B-2', entry('d'));
     await o.sender.pump();
-    expect(o.sent).toEqual(['the-entry-a', 'the-entry-d']);
+    expect(o.sent).toEqual(['the-entry-a', 'the-entry-c', 'the-entry-d']);
     expect(o.queue()[0]!.problem).toContain('They wrote 2, you 3.');
     await o.sender.settle(o.queue()[0]!.seq, 'over');
-    expect(o.sent).toEqual(['the-entry-a', 'the-entry-d', 'the-entry-b', 'the-entry-c']);
+    expect(o.sent).toEqual(['the-entry-a', 'the-entry-c', 'the-entry-d', 'the-entry-b']);
+  });
+  it('tries one again that the server stumbles over, in its place, while other batches go on', async () => {
+    let stumbles = true;
+    const o = await outbox((w) =>
+      w.code === 'B-1' && stumbles
+        ? Promise.reject(new ApiProblem('internal', 'Something failed.', 500))
+        : Promise.resolve(),
+    );
+    for (const [code, key] of [
+      ['B-1', 'a'],
+      ['B-1', 'b'],
+      ['B-2', 'c'],
+    ] as const)
+      await o.sender.add(code, entry(key));
+    await o.sender.pump();
+    expect(o.sent).toEqual(['the-entry-c']);
+    expect(o.queue().map((w) => [w.entry.key, w.problem])).toEqual([
+      ['the-entry-a', null],
+      ['the-entry-b', null],
+    ]);
+    stumbles = false;
+    await o.sender.pump();
+    expect(o.sent).toEqual(['the-entry-c', 'the-entry-a', 'the-entry-b']);
+  });
+  it('sends nothing to another studio that answers at the same address', async () => {
+    const o = await outbox(() => Promise.reject(new ApiProblem('other-studio', 'Another studio.', 409)));
+    await o.sender.add('B-1', entry('a'));
+    await o.sender.pump();
+    expect(o.queue().map((w) => w.problem)).toEqual([null]);
+  });
+  it('shows what another page of the same browser added or sent', async () => {
+    const o = await outbox(() => Promise.reject(unreachable));
+    await o.db.add('B-1', entry('from-the-other-page'));
+    await o.sender.look();
+    expect(o.queue().map((w) => w.entry.key)).toEqual(['the-entry-from-the-other-page']);
+    await o.db.remove(o.queue()[0]!.seq);
+    await o.sender.look();
+    expect(o.queue()).toEqual([]);
   });
   it('lets a refused entry go when it is dropped', async () => {
     const o = await outbox((w) =>
@@ -94,8 +132,9 @@ describe('the outbox', () => {
     await o.sender.add('B-1', entry('a'));
     await o.sender.add('B-1', entry('b'));
     await o.sender.pump();
-    expect(o.sent).toEqual([]);
+    expect(o.sent).toEqual(['the-entry-b']);
     await o.sender.settle(o.queue()[0]!.seq, 'drop');
+    expect(o.queue()).toEqual([]);
     expect(o.sent).toEqual(['the-entry-b']);
   });
   it("works without the browser's database, for as long as the page lives", async () => {

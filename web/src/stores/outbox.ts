@@ -2,9 +2,11 @@ import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { api, type Versioned } from '../api/client';
+import { studioId } from '../api/studioId';
 import { useLive } from './live';
 import { memoryOutboxDb, openOutboxDb, type Waiting } from './outboxDb';
 import { sendInOrder } from './sendInOrder';
+import { useSession } from './session';
 
 type StoredListener = (code: string, stored: Versioned) => void;
 /** How often what waits is tried again while the server is away, ms. */
@@ -18,7 +20,13 @@ export const useOutbox = defineStore('outbox', () => {
   const listeners = new Set<StoredListener>();
   /** Whether the browser keeps entries over a reload. */
   const kept = ref(true);
-  const sender = openOutboxDb()
+  const session = useSession();
+  /** Tells the other pages of this browser that what waits has changed. */
+  const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('warm-jar-outbox');
+  // Which studio it is decides where what waits is kept.
+  const sender = session
+    .ready()
+    .then(() => openOutboxDb())
     .catch(() => {
       kept.value = false;
       return memoryOutboxDb();
@@ -31,12 +39,18 @@ export const useOutbox = defineStore('outbox', () => {
           for (const listener of listeners) listener(code, stored);
         },
         onQueue: (q) => {
+          const changed = q.length !== queue.value.length;
           queue.value = q;
+          if (changed) others?.postMessage(studioId());
         },
         onAway: (a) => {
           away.value = a;
         },
       });
+      if (others)
+        others.onmessage = ({ data }) => {
+          if (data === studioId()) void s.look();
+        };
       void s.load();
       return s;
     });

@@ -1,6 +1,6 @@
 import { entrySchema, type Entry } from '@warm-jar/core';
-import { openDB, type IDBPDatabase } from 'idb';
 import { z } from 'zod';
+import { ENTRIES, openStudioDb } from './studioDb';
 
 /** An entry on its way to the server, in the order it was made. */
 export interface Waiting {
@@ -11,7 +11,6 @@ export interface Waiting {
 }
 
 const row = z.object({ seq: z.number(), code: z.string(), entry: entrySchema, problem: z.string().nullable() });
-const STORE = 'entries';
 
 /** Entries kept in the browser until the server has them. */
 export interface OutboxDb {
@@ -21,27 +20,23 @@ export interface OutboxDb {
   readonly remove: (seq: number) => Promise<void>;
 }
 
-/** @param name of the browser's database */
-export async function openOutboxDb(name = 'warm-jar'): Promise<OutboxDb> {
-  const db: IDBPDatabase = await openDB(name, 1, {
-    upgrade: (fresh) => {
-      fresh.createObjectStore(STORE, { keyPath: 'seq', autoIncrement: true });
-    },
-  });
+/** @param name of the browser's database; this studio's where it is not given */
+export async function openOutboxDb(name?: string): Promise<OutboxDb> {
+  const db = await openStudioDb(name);
   return {
     all: async () =>
-      (await db.getAll(STORE)).flatMap((r: unknown) => {
+      (await db.getAll(ENTRIES)).flatMap((r: unknown) => {
         const parsed = row.safeParse(r);
         return parsed.success ? [parsed.data] : [];
       }),
     add: async (code, entry) => {
-      const seq = (await db.add(STORE, { code, entry, problem: null })) as number;
+      const seq = (await db.add(ENTRIES, { code, entry, problem: null })) as number;
       return { seq, code, entry, problem: null };
     },
     put: async (waiting) => {
-      await db.put(STORE, waiting);
+      await db.put(ENTRIES, waiting);
     },
-    remove: (seq) => db.delete(STORE, seq),
+    remove: (seq) => db.delete(ENTRIES, seq),
   };
 }
 

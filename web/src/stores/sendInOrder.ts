@@ -1,4 +1,5 @@
 import type { Versioned } from '../api/client';
+import { studioId } from '../api/studioId';
 import { ApiProblem } from '../api/http';
 import type { OutboxDb, Waiting } from './outboxDb';
 
@@ -10,10 +11,12 @@ export interface SendDeps {
   readonly onAway: (away: boolean) => void;
 }
 
-/** Whether the server may take the same entry later: it is away, stumbled, or asks that somebody signs in first. */
-const isAway = (error: unknown): boolean =>
-  error instanceof ApiProblem &&
-  (error.status === 0 || error.status >= 500 || error.status === 429 || error.status === 401);
+/** Whether nothing can be sent now: the server is away or busy, asks that somebody signs in first, or is another studio's. */
+const isAway = (error: ApiProblem): boolean =>
+  [0, 401, 429, 502, 503, 504].includes(error.status) || error.code === 'other-studio';
+
+/** Whether the server stumbled over this one: it may take it later, and takes others meanwhile. */
+const isStumble = (error: ApiProblem): boolean => error.status >= 500;
 
 /** What the server says of an entry that it does not take. */
 const refusalWords = ({ message, issues }: ApiProblem) => [message, ...issues.map((i) => i.message)].join(' ');
@@ -37,44 +40,63 @@ function waitingLine(onQueue: SendDeps['onQueue']) {
     replace: (changed: Waiting) => {
       set(queue.map((w) => (w.seq === changed.seq ? changed : w)));
     },
-    /** The first that may go: one that was refused stops the later ones of its batch. */
-    next: () => {
-      const stopped = new Set(queue.filter((w) => w.problem !== null).map((w) => w.code));
-      return queue.find((w) => !stopped.has(w.code));
-    },
+    /** The first that may go: what was refused is set aside, and a batch that the server stumbled over waits. */
+    next: (stumbled: ReadonlySet<string>) => queue.find((w) => w.problem === null && !stumbled.has(w.code)),
   };
 }
 
-/** Runs a piece of work again and again until it says that there is no more; a second call waits for the first. */
-function pumpOf(next: () => Promise<boolean>): () => Promise<void> {
-  let [busy, last] = [false, Promise.resolve()];
+/** Runs a piece of work; called again meanwhile, it runs once more when it is through. */
+function pumpOf(work: () => Promise<unknown>): () => Promise<void> {
+  let again = false;
+  let running: Promise<void> | null = null;
   async function all(): Promise<void> {
     try {
-      while (await next());
+      do {
+        again = false;
+        await work();
+      } while (again);
     } finally {
-      // At once with the last look at the queue, so that nothing added meanwhile is missed.
-      busy = false;
+      // At once with the last look, so that nothing added meanwhile is missed.
+      running = null;
     }
   }
   return () => {
-    if (!busy) {
-      busy = true;
-      last = all();
-    }
-    return last;
+    if (running) again = true;
+    return (running ??= all());
   };
 }
 
+/** Lets only one page of this browser send at a time, where the browser can tell them apart. */
+const alone = (work: () => Promise<void>): Promise<void> => {
+  const locks = (globalThis.navigator as { readonly locks?: LockManager } | undefined)?.locks;
+  return locks ? locks.request(`warm-jar-send@${studioId()}`, work) : work();
+};
+
 /**
- * Sends entries one after another in the order they were made. An entry that the server refuses stops the later ones of
- * its batch, so that they never land on ground that is not there; other batches go on.
+ * Sends entries one after another in the order they were made. One that the server refuses is set aside with its reason
+ * and holds up nothing; one that the server stumbles over keeps the later ones of its batch waiting, and is tried again.
  */
 export function sendInOrder({ db, send, onStored, onQueue, onAway }: SendDeps) {
   const line = waitingLine(onQueue);
+  let stumbled = new Set<string>();
+
+  async function afterFailure(waiting: Waiting, error: unknown): Promise<boolean> {
+    if (!(error instanceof ApiProblem)) throw error;
+    onAway(isAway(error));
+    if (isAway(error)) return false;
+    if (isStumble(error)) {
+      stumbled.add(waiting.code);
+      return true;
+    }
+    const refused = { ...waiting, problem: refusalWords(error) };
+    await db.put(refused);
+    line.replace(refused);
+    return true;
+  }
 
   /** @returns whether to go on: false where nothing is left to send, or the server is away */
   async function sendNext(): Promise<boolean> {
-    const next = line.next();
+    const next = line.next(stumbled);
     if (!next) return false;
     try {
       const stored = await send(next);
@@ -82,26 +104,32 @@ export function sendInOrder({ db, send, onStored, onQueue, onAway }: SendDeps) {
       line.remove(next.seq);
       onAway(false);
       onStored(next.code, stored);
+      return true;
     } catch (error) {
-      onAway(isAway(error));
-      if (isAway(error)) return false;
-      if (!(error instanceof ApiProblem)) throw error;
-      const refused = { ...next, problem: refusalWords(error) };
-      await db.put(refused);
-      line.replace(refused);
+      return afterFailure(next, error);
     }
-    return true;
   }
-  const pump = pumpOf(sendNext);
+  const pumpOnce = pumpOf(async () => {
+    stumbled = new Set();
+    // Another page of this browser may have sent, or added, some of it.
+    line.set(await db.all());
+    await alone(async () => {
+      while (await sendNext());
+    });
+  });
 
   return {
     load: async () => {
       line.set(await db.all());
-      await pump();
+      await pumpOnce();
+    },
+    /** Looks again at what is kept: another page of this browser changed it. */
+    look: async () => {
+      line.set(await db.all());
     },
     add: async (code: string, entry: Waiting['entry']) => {
       line.add(await db.add(code, entry));
-      void pump();
+      void pumpOnce();
     },
     /** Puts a refused entry over what stands there, or lets it go. */
     settle: async (seq: number, how: 'over' | 'drop') => {
@@ -116,8 +144,8 @@ export function sendInOrder({ db, send, onStored, onQueue, onAway }: SendDeps) {
         await db.put(again);
         line.replace(again);
       }
-      await pump();
+      await pumpOnce();
     },
-    pump,
+    pump: pumpOnce,
   };
 }

@@ -1,6 +1,9 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import { gearSchema } from '@warm-jar/core';
+import { z } from 'zod';
 import { ApiProblem } from '../api/client';
+import { copyOf, keepCopy } from './copies';
 import {
   shelfApi,
   type ShelvedAdditive,
@@ -9,6 +12,8 @@ import {
   type ShelvedLot,
   type ShelvedMould,
 } from '../api/shelf';
+
+const keptGear = z.object({ item: gearSchema, version: z.number() });
 
 /** Everything a studio chooses from beside its cards, read together and again after each change. */
 export const useShelf = defineStore('shelf', () => {
@@ -30,7 +35,10 @@ export const useShelf = defineStore('shelf', () => {
         shelfApi.gear(),
       ]);
       problem.value = null;
+      void keepCopy('gear', gear.value);
     } catch (error) {
+      // What a run at the bench needs of it.
+      gear.value = (await copyOf('gear', z.array(keptGear))) ?? gear.value;
       problem.value = error instanceof ApiProblem ? error.message : 'The shelf could not be read.';
     } finally {
       loaded.value = true;

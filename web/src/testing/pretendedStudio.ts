@@ -32,6 +32,7 @@ const LISTS: Readonly<Record<string, () => unknown>> = {
     verified: false,
     secure: true,
     trust: null,
+    studio: 'saltmarsh',
     clock: { now: new Date().toISOString(), speed: 1 },
     people: [],
   }),

@@ -6,16 +6,13 @@ import { pointsFor } from '../weight';
 import { SIGNATURE_WORDS, ratioSignature } from '../../mixing/ratioSignature';
 import { hasFixedRatio, mixMasses } from '../../mixing/batchAmounts';
 import { scaleErrorPct } from '../../mixing/ratio';
-import type { Family } from '../../formats/vocabulary';
+import { familyTolerancePct } from '../../mixing/safeBatch';
 
-/** Tolerance in per cent where the card states none; weighs as evidence but is no limit. */
-const FAMILY_TOLERANCE_PCT: Partial<Record<Family, number>> = { epoxy: 3, polyurethane: 5 };
-const OTHER_TOLERANCE_PCT = 5;
 /** So many tolerances out it will never harden (studio practice). */
 const FAR_TOLERANCES = 2;
 
-const toleranceOf = ({ product }: CaseFacts) =>
-  product.ratio.tolerancePct || FAMILY_TOLERANCE_PCT[product.family] || OTHER_TOLERANCE_PCT;
+/** In per cent; where the card states none the family's weighs as evidence, but is no limit. */
+const toleranceOf = ({ product }: CaseFacts) => product.ratio.tolerancePct || familyTolerancePct(product.family);
 
 /**
  * A ratio just outside its tolerance is read as inside by a scale's step as

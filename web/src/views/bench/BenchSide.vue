@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { BENCH_STEP_WORDS, sayMinutes } from '@warm-jar/core';
+import { BENCH_STEP_WORDS, limitReadings, sayMinutes } from '@warm-jar/core';
 import { lightFormat } from 'date-fns';
-import { computed, watch } from 'vue';
+import { computed, reactive } from 'vue';
 import { onPlainKey } from '../../keys/keys';
 import { useUnits } from '../../stores/units';
 import KeyCap from '../../components/KeyCap.vue';
 import { countdown } from '../../run/countdown';
+import { readingOf } from '../../run/readingOf';
 import { useBenchContext } from '../../run/useBench';
+import NumberEntry from '../../components/NumberEntry.vue';
+import type { Shown } from '../../stores/devices';
+import SimulatedMark from './SimulatedMark.vue';
 
 /** The clocks, the readings by one key, and the steps to come. */
 const bench = useBenchContext();
@@ -24,11 +28,6 @@ const liquid = computed(() =>
 const share = computed(() => Math.max(0, Math.min(1, 1 - (bench.clock.value?.spent ?? 0))));
 const at = (min: number | null) =>
   min === null || bench.startMs.value === null ? null : lightFormat(bench.startMs.value + min * 60_000, 'HH:mm:ss');
-watch(left, (l) => {
-  if (l === null || !liquid.value) return;
-  if (l < 0) bench.signals.give('pot-over', 'stop', 'Pot life is over');
-  else if (l < 1) bench.signals.give('pot-1', 'warn', 'One minute of pot life left');
-});
 const resin = computed(() => bench.devices.shown('thermometer', 'resin'));
 const room = computed(() => bench.devices.shown('room-sensor', 'room'));
 const damp = computed(() => bench.devices.shown('room-sensor', 'humidity'));
@@ -38,45 +37,66 @@ const FROM = {
   start: 'from how it began; read it to be sure',
   label: 'by the label',
 } as const;
-function readResin() {
-  if (resin.value?.value == null) return;
-  const value = resin.value.value;
+/** Before the parts met a temperature is that of a part; after, it is a reading of the mix. */
+function writeResin(value: number, from: Shown | null): void {
   const met = bench.startMs.value !== null;
   const part = bench.step.value === 'weigh-b' ? 'resin.temperatureBC' : 'resin.temperatureAC';
-  const set = met ? {} : { [part]: value };
   void bench.write({
     words: `resin ${units.say(value, '°C')}`,
-    set,
-    add: met ? [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'resin', value, unit: 'C' } }] : [],
+    set: met ? {} : { [part]: value },
+    add: [readingOf(bench.minutesNow(), 'resin', value, 'C', from)],
   });
 }
-function readRoom() {
-  if (room.value?.value == null) return;
-  const add =
-    bench.startMs.value === null
-      ? []
-      : [
-          {
-            path: 'readings' as const,
-            value: { atMin: bench.minutesNow(), what: 'room', value: room.value.value, unit: 'C' },
-          },
-        ];
+function writeRoom(value: number, humidityPct: number | null, from: Shown | null): void {
   void bench.write({
-    words: 'room read',
-    set: {
-      'room.temperatureC': room.value.value,
-      ...(damp.value?.value == null ? {} : { 'room.humidityPct': damp.value.value }),
-    },
-    add,
+    words: `room ${units.say(value, '°C')}`,
+    set: { 'room.temperatureC': value, ...(humidityPct === null ? {} : { 'room.humidityPct': humidityPct }) },
+    add: [
+      readingOf(bench.minutesNow(), 'room', value, 'C', from),
+      ...(humidityPct === null ? [] : [readingOf(bench.minutesNow(), 'humidity', humidityPct, '%', from)]),
+    ],
   });
 }
+const readResin = () => {
+  if (resin.value?.value != null) writeResin(resin.value.value, resin.value);
+};
+const readRoom = () => {
+  if (room.value?.value != null) writeRoom(room.value.value, damp.value?.value ?? null, room.value);
+};
+const typed = reactive<{ resin: number | null; room: number | null; damp: number | null }>({
+  resin: null,
+  room: null,
+  damp: null,
+});
+const takeResin = () => {
+  if (typed.resin !== null) writeResin(typed.resin, null);
+  typed.resin = null;
+};
+const takeRoom = () => {
+  if (typed.room !== null) writeRoom(typed.room, typed.damp, null);
+  [typed.room, typed.damp] = [null, null];
+};
+/** What was read and lies outside the card's band is said where it is read. */
+const CONDITIONS = /^(room|resin)\./;
+const outside = computed(() =>
+  bench.product.value && bench.batch.value
+    ? limitReadings(bench.product.value, bench.batch.value, units.say).filter(
+        (r) => CONDITIONS.test(r.field) && (r.state === 'below' || r.state === 'above'),
+      )
+    : [],
+);
+const silent = computed(() => [resin.value, room.value].flatMap((d) => d?.says ?? []));
 onPlainKey('r', readResin);
 onPlainKey('h', readRoom);
 </script>
 
 <template>
   <aside class="side" aria-label="Clocks and readings">
-    <section v-if="bench.nowMin.value !== null && liquid" class="card clock" data-test="clock">
+    <section
+      v-if="bench.nowMin.value !== null && liquid && !bench.lightCured.value"
+      class="card clock"
+      data-test="clock"
+    >
       <p class="small quiet">Pot life left</p>
       <p class="left figures" :class="{ over: left !== null && left < 0 }" data-test="pot-left">
         {{ left === null ? 'not known' : left < 0 ? `−${countdown(-left)}` : countdown(left) }}
@@ -97,14 +117,16 @@ onPlainKey('h', readRoom);
       </dl>
     </section>
     <p v-if="bench.nowMin.value !== null" class="card small met">
-      Parts met <strong class="figures" data-test="since">{{ countdown(bench.nowMin.value) }}</strong> ago
+      {{ bench.lightCured.value ? 'Weighed' : 'Parts met' }}
+      <strong class="figures" data-test="since">{{ countdown(bench.nowMin.value) }}</strong> ago
     </p>
     <section class="card reads" aria-label="Readings">
       <button type="button" :disabled="resin?.value == null" @click="readResin">
         <span>Resin <KeyCap k="r" /></span
         ><strong class="figures" data-test="resin-now">{{
           resin?.silent ? 'silent' : resin?.value == null ? '–' : units.say(resin.value, '°C')
-        }}</strong>
+        }}</strong
+        ><SimulatedMark :of="resin" />
       </button>
       <button type="button" :disabled="room?.value == null" @click="readRoom">
         <span>Room <KeyCap k="h" /></span
@@ -114,8 +136,52 @@ onPlainKey('h', readRoom);
             : room?.value == null
               ? '–'
               : `${units.say(room.value, '°C')}, ${damp?.value ?? '–'} %`
-        }}</strong>
+        }}</strong
+        ><SimulatedMark :of="room" />
       </button>
+      <p v-for="says in silent" :key="says" class="small bad" role="status">{{ says }}</p>
+      <p v-for="r in outside" :key="r.field" class="small bad" role="alert" :data-outside="r.field">{{ r.says }}</p>
+      <details>
+        <summary class="small">typed</summary>
+        <NumberEntry
+          id="bench-resin"
+          :value="typed.resin"
+          unit="°C"
+          label="Resin as read by eye"
+          @change="
+            (v) => {
+              typed.resin = v;
+            }
+          "
+          @enter="takeResin"
+        />
+        <button type="button" class="take" :disabled="typed.resin === null" @click="takeResin">Resin read</button>
+        <NumberEntry
+          id="bench-room"
+          :value="typed.room"
+          unit="°C"
+          label="Room as read by eye"
+          @change="
+            (v) => {
+              typed.room = v;
+            }
+          "
+          @enter="takeRoom"
+        />
+        <NumberEntry
+          id="bench-damp"
+          :value="typed.damp"
+          unit="%"
+          label="Damp as read by eye"
+          @change="
+            (v) => {
+              typed.damp = v;
+            }
+          "
+          @enter="takeRoom"
+        />
+        <button type="button" class="take" :disabled="typed.room === null" @click="takeRoom">Room read</button>
+      </details>
       <p class="small quiet">
         {{ kept }} {{ kept === 1 ? 'reading' : 'readings' }} kept<template
           v-if="bench.batch.value?.room?.temperatureC != null"
@@ -222,5 +288,15 @@ dd {
   font-weight: 750;
   background: var(--bottle-50);
   border-radius: 4px;
+}
+summary {
+  min-height: var(--target);
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+.bad {
+  color: var(--outside);
+  font-weight: 700;
 }
 </style>

@@ -14,6 +14,7 @@ import ClearStep from './ClearStep.vue';
 import CloseStep from './CloseStep.vue';
 import ColourStep from './ColourStep.vue';
 import HoldStep from './HoldStep.vue';
+import LampStep from './LampStep.vue';
 import PourStep from './PourStep.vue';
 import PressStep from './PressStep.vue';
 import StandInHands from './StandInHands.vue';
@@ -24,10 +25,13 @@ import WatchStep from './WatchStep.vue';
 import WeighStep from './WeighStep.vue';
 import { stepTitle } from './stepTitle';
 import { provideBench } from '../../run/useBench';
+import { useRunSignals } from '../../run/useRunSignals';
+import SignalTools from './SignalTools.vue';
 
 /** One step at a time, the biggest number first, with gloves on and the clock running. */
 const props = defineProps<{ code: string }>();
 const bench = provideBench(toRef(props, 'code'));
+useRunSignals(bench);
 /** What is done and in the mix, as far as it is known: the cautions follow it. */
 const act = computed(() => {
   const { batch, plan } = { batch: bench.batch.value, plan: bench.plan.value };
@@ -52,6 +56,7 @@ const STEPS: Record<BenchStep, Component> = {
   clear: ClearStep,
   pour: PourStep,
   turn: TurnStep,
+  lamp: LampStep,
   close: CloseStep,
   press: PressStep,
   hold: HoldStep,
@@ -65,14 +70,16 @@ watch(bench.step, (now, before) => {
   if (before && now !== before) window.scrollTo({ top: 0 });
 });
 onPlainKey('u', () => void bench.takeBack());
-onPlainKey('q', () => {
-  bench.signals.muted.value = !bench.signals.muted.value;
-});
 onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.code } }));
+/** A button that was touched gives its focus back, so that Enter is the step's again; one reached by Tab keeps it. */
+function giveBack(event: MouseEvent): void {
+  const focused = document.activeElement;
+  if (event.detail > 0 && focused instanceof HTMLElement && focused.closest('button')) focused.blur();
+}
 </script>
 
 <template>
-  <div class="stack bench-page">
+  <div class="stack bench-page" @click="giveBack">
     <ProblemNote v-if="bench.problem.value" :says="bench.problem.value" again @again="bench.load" />
     <template v-if="bench.product.value && bench.batch.value && bench.step.value">
       <header class="row spread">
@@ -83,14 +90,7 @@ onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.co
         <div class="row tools">
           <button type="button" :disabled="!bench.undo.value" @click="bench.takeBack">
             Undo{{ bench.undo.value ? `: ${bench.undo.value.words}` : '' }} <KeyCap k="u" /></button
-          ><button
-            type="button"
-            :aria-pressed="bench.signals.muted.value"
-            @click="bench.signals.muted.value = !bench.signals.muted.value"
-          >
-            <i class="pi" :class="bench.signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" />
-            {{ bench.signals.muted.value ? 'Silent' : 'Sound on' }} <KeyCap k="q" /></button
-          ><RouterLink :to="{ name: 'board', query: { batch: code } }">Board <KeyCap k="b" /></RouterLink
+          ><SignalTools /><RouterLink :to="{ name: 'board', query: { batch: code } }">Board <KeyCap k="b" /></RouterLink
           ><RouterLink :to="{ name: 'batch', params: { code } }">Record</RouterLink>
         </div>
       </header>
@@ -140,8 +140,8 @@ h1 {
 .tools {
   gap: var(--space-2);
 }
-.tools button,
-.tools a {
+.tools :deep(button),
+.tools :deep(a) {
   display: inline-flex;
   align-items: center;
   gap: 8px;
@@ -155,7 +155,7 @@ h1 {
   text-decoration: none;
   cursor: pointer;
 }
-.tools button:disabled {
+.tools :deep(button:disabled) {
   color: var(--text-quiet);
   cursor: not-allowed;
 }

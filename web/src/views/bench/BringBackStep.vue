@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { mixMasses, overpourAdvice } from '@warm-jar/core';
+import { cupHeadroom, mixMasses, overpourAdvice } from '@warm-jar/core';
 import { computed, ref } from 'vue';
-import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
-import { usedCupML } from './usedCup';
+import { readingOf } from '../../run/readingOf';
+import { plannedCupML } from './plannedCup';
+import NumberEntry from '../../components/NumberEntry.vue';
+import ScaleChoice from './ScaleChoice.vue';
+import SimulatedMark from './SimulatedMark.vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
@@ -12,7 +15,6 @@ import { useBenchContext } from '../../run/useBench';
 /** One part came out too much: what to add to which, whether the cup holds it, and when starting again is cheaper. */
 const bench = useBenchContext();
 const units = useUnits();
-const shelf = useShelf();
 const asking = ref(false);
 const masses = computed(() =>
   bench.product.value && bench.batch.value ? mixMasses(bench.product.value, bench.batch.value) : null,
@@ -23,34 +25,41 @@ const advice = computed(() =>
         bench.product.value,
         masses.value.massAG,
         masses.value.massBG,
-        usedCupML(
-          bench.plan.value,
-          shelf.gear.map((g) => g.item),
-        ),
+        plannedCupML(bench.plan.value),
         bench.plan.value?.mixedMassG ?? null,
+        bench.plan.value ? cupHeadroom(bench.plan.value.route) : 1,
       )
     : null,
 );
-const shown = computed(() => bench.devices.shown('scale', 'scale'));
-const addedG = computed(() =>
-  shown.value?.value == null ? null : Math.max(0, shown.value.value - (bench.batch.value?.bench?.tareG ?? 0)),
-);
+/** Less on the scale than this was not added, g. */
+const ADDED_G = 0.5;
+const typed = ref<number | null>(null);
+/** Only what the scale saw come on, or what was typed: what is asked for is not yet there. */
+const addedG = computed(() => typed.value ?? bench.scale.netG.value);
+const settled = computed(() => typed.value !== null || bench.scale.shown.value?.settled === true);
 const path = computed(() => (advice.value?.fix.part === 'A' ? 'mix.amountA' : 'mix.amountB'));
-function added(g: number) {
+async function added(): Promise<void> {
   const before = advice.value?.fix.part === 'A' ? masses.value?.massAG : masses.value?.massBG;
-  if (before == null || !advice.value || g <= 0) return;
-  const tare = shown.value?.value == null ? {} : { 'bench.tareG': Math.round(shown.value.value * 10) / 10 };
-  void bench.write({
+  const g = addedG.value;
+  if (before == null || !advice.value || g === null || g < ADDED_G || !settled.value) return;
+  const stands = bench.scale.shown.value;
+  const from = typed.value === null ? stands : null;
+  typed.value = null;
+  await bench.write({
     words: `${units.say(g, 'g')} of ${advice.value.fix.part ?? ''} added`,
     step: 'bring-back',
-    set: { [path.value]: Math.round((before + g) * 100) / 100, ...tare },
+    set: {
+      [path.value]: Math.round((before + g) * 100) / 100,
+      ...(stands?.value == null ? {} : { 'bench.tareG': stands.value }),
+    },
+    add: from?.value == null ? [] : [readingOf(bench.minutesNow(), 'scale', from.value, 'g', from)],
   });
 }
 const letStand = (reason: string) => {
   asking.value = false;
   void bench.write({
     words: 'ratio let stand',
-    add: [{ path: 'bench.reasons', value: { field: 'mix.ratioErrorPct', reason, atMin: bench.minutesNow() } }],
+    add: [bench.reasonFor('mix.ratioErrorPct', reason)],
   });
 };
 </script>
@@ -74,16 +83,34 @@ const letStand = (reason: string) => {
     <p v-if="advice.restartCheaper" class="bad" role="alert">
       Starting again is cheaper: it takes more to bring back than there is in the cup.
     </p>
-    <p v-if="addedG !== null" class="figures">On the scale since: {{ units.say(addedG, 'g') }}</p>
-    <div class="actions">
+    <ScaleChoice />
+    <p v-if="bench.scale.netG.value !== null" class="figures">
+      On the scale since: {{ units.say(bench.scale.netG.value, 'g') }} <SimulatedMark :of="bench.scale.shown.value" />
+    </p>
+    <div v-if="!asking" class="actions">
       <DoButton
-        v-if="addedG !== null && addedG > 0.5"
-        :words="`Added ${units.say(addedG, 'g')}`"
+        :words="
+          addedG === null || addedG < ADDED_G ? 'Add it, then take what was added' : `Added ${units.say(addedG, 'g')}`
+        "
         k="Enter"
-        @do="added(addedG)"
+        :disabled="addedG === null || addedG < ADDED_G || !settled"
+        @do="added"
       />
-      <DoButton v-else :words="`Added just that`" k="Enter" @do="added(advice.fix.addG)" />
       <DoButton words="Let it stand" quiet @do="asking = true" />
+      <label class="typed"
+        ><span class="small">added, typed</span
+        ><NumberEntry
+          id="bench-added"
+          :value="typed"
+          unit="g"
+          label="Added, as read by eye"
+          @change="
+            (v) => {
+              typed = v;
+            }
+          "
+          @enter="added"
+      /></label>
     </div>
     <ReasonBox v-if="asking" what="The ratio is outside its tolerance." @reason="letStand" @cancel="asking = false" />
   </div>
@@ -106,5 +133,8 @@ const letStand = (reason: string) => {
   display: flex;
   gap: var(--space-4);
   flex-wrap: wrap;
+}
+.typed {
+  width: 11rem;
 }
 </style>

@@ -5,6 +5,9 @@ import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import { countdown } from '../../run/countdown';
+import { readingOf } from '../../run/readingOf';
+import PourWindow from './PourWindow.vue';
+import SimulatedMark from './SimulatedMark.vue';
 import { useBenchContext } from '../../run/useBench';
 
 /** Rest or vacuum against its time, with the gauge. */
@@ -50,12 +53,14 @@ function done() {
       'degas.minutes': minutes,
       ...(kPa === null ? {} : { 'degas.vacuumKPaAbs': kPa }),
     },
-    add:
-      kPa === null
-        ? []
-        : [{ path: 'readings', value: { atMin: bench.minutesNow(), what: 'vacuum', value: kPa, unit: 'kPa' } }],
+    add: kPa === null ? [] : [readingOf(bench.minutesNow(), 'vacuum', kPa, 'kPa', gauge.value)],
   });
 }
+/** Ended early is said where it is done: air that had no time to leave stays in. */
+const doneWords = computed(() => {
+  const early = left.value > 0 ? `${countdown(left.value)} early: ` : '';
+  return `${early}${vacuum.value ? 'air in, done' : 'rested'}`;
+});
 const without = () =>
   void bench.write({ words: 'not cleared', step: 'clear', set: { 'degas.method': 'none', 'degas.minutes': 0 } });
 </script>
@@ -70,15 +75,20 @@ const without = () =>
       Gauge
       <strong class="figures">{{
         gauge?.silent ? 'does not answer' : gauge?.value == null ? '–' : units.say(gauge.value, 'kPa')
-      }}</strong>
-      absolute<template v-if="asked !== null">; the card asks for {{ units.say(asked, 'kPa') }} or less</template>.
+      }}</strong><SimulatedMark :of="gauge" /> absolute<template v-if="asked !== null"
+        >; the card asks for {{ units.say(asked, 'kPa') }} or less</template
+      >.
+    </p>
+    <p v-if="elapsed !== null && left > 0" class="told small">
+      {{ vacuum ? 'Under vacuum' : 'Resting' }}; what is ended before its time leaves bubbles in.
     </p>
     <p v-if="vacuum" class="quiet">Let air in by hand when the foam climbs; it breaks, then go on.</p>
     <div class="actions">
       <DoButton v-if="from === null" :words="vacuum ? 'Vacuum on' : 'Let it rest'" k="Enter" @do="begin" />
-      <DoButton v-else :words="vacuum ? 'Air in, done' : 'Rested'" k="Enter" @do="done" />
+      <DoButton v-else :words="doneWords" k="Enter" :danger="left > 0" @do="done" />
       <DoButton words="Leave it out" quiet @do="without" />
     </div>
+    <PourWindow v-if="!bench.lightCured.value" />
   </div>
 </template>
 

@@ -7,6 +7,8 @@ import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
+import KeyCap from '../../components/KeyCap.vue';
+import { onPlainKey } from '../../keys/keys';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 
@@ -15,14 +17,15 @@ const bench = useBenchContext();
 const shelf = useShelf();
 const units = useUnits();
 const CHECKS = [
-  'Gasket clean and seated',
-  'Relief valve moves freely',
-  'Every clamp on and tight',
-  'Mould level, nothing can tip',
-];
-const vessel = computed(
-  () => shelf.vessels.find((v) => v.code === bench.batch.value?.pressure?.['vessel']) ?? shelf.vessels[0] ?? null,
-);
+  { what: 'Gasket clean and seated', k: 'd' },
+  { what: 'Relief valve moves freely', k: 'e' },
+  { what: 'Every clamp on and tight', k: 'f' },
+  { what: 'Mould level, nothing can tip', k: 'g' },
+] as const;
+/** The vessel that the record names; none is taken for granted. */
+const vessel = computed(() => shelf.vessels.find((v) => v.code === bench.batch.value?.pressure?.vessel) ?? null);
+const choose = (code: string | null) =>
+  void bench.write({ words: code === null ? 'no vessel' : `vessel ${code}`, set: { 'pressure.vessel': code } });
 const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.value?.pressure?.minKPa ?? null);
 const stop = computed(() =>
   vessel.value && targetKPa.value !== null ? vesselStop(vessel.value, targetKPa.value, today(), units.say) : null,
@@ -33,7 +36,8 @@ const toggle = (what: string, on: boolean) =>
     words: what.toLowerCase(),
     set: { 'bench.checked': on ? [...checked.value, what] : checked.value.filter((c) => c !== what) },
   });
-const all = computed(() => CHECKS.every((c) => checked.value.includes(c)));
+for (const { what, k } of CHECKS) onPlainKey(k, () => toggle(what, !checked.value.includes(what)));
+const all = computed(() => CHECKS.every(({ what }) => checked.value.includes(what)));
 const left = computed(() =>
   bench.due.value.pressureByMin === null || bench.nowMin.value === null
     ? null
@@ -43,10 +47,7 @@ const close = () =>
   void bench.write({
     words: 'lid closed',
     step: 'close',
-    set: {
-      'pressure.startedMin': bench.minutesNow(),
-      ...(vessel.value ? { 'pressure.vessel': vessel.value.code } : {}),
-    },
+    set: { 'pressure.startedMin': bench.minutesNow() },
   });
 const without = () => void bench.write({ words: 'not pressed', step: 'close', set: { 'pressure.gaugeKPa': 0 } });
 </script>
@@ -65,25 +66,38 @@ const without = () => void bench.write({ words: 'not pressed', step: 'close', se
         >; planned <strong class="figures">{{ units.say(targetKPa, 'kPa') }}</strong></template
       >.
     </p>
-    <p v-else class="bad">No vessel with a rating is on the shelf. Press only a rated one, within its rating.</p>
+    <p v-else-if="shelf.vessels.length === 0" class="bad">
+      No vessel with a rating is on the shelf. Press only a rated one, within its rating.
+    </p>
+    <div class="row" role="group" aria-label="Vessel" data-test="vessel">
+      <DoButton
+        v-for="(v, i) in shelf.vessels.filter((other) => other.code !== vessel?.code)"
+        :key="v.code"
+        :words="`${vessel ? 'Rather in' : 'In'} ${v.name}, rated ${units.say(v.ratedKPa, 'kPa')}`"
+        v-bind="i === 0 ? { k: 'j' } : {}"
+        quiet
+        @do="choose(v.code)"
+      />
+    </div>
     <ul class="checks">
-      <li v-for="c in CHECKS" :key="c">
+      <li v-for="c in CHECKS" :key="c.what">
         <label
           ><Checkbox
-            :model-value="checked.includes(c)"
+            :model-value="checked.includes(c.what)"
             binary
-            :input-id="`check-${c}`"
-            @update:model-value="toggle(c, $event)"
-          /><span>{{ c }}</span></label
-        >
+            :input-id="`check-${c.k}`"
+            @update:model-value="toggle(c.what, $event)" /><span>{{ c.what }}</span
+          ><KeyCap :k="c.k"
+        /></label>
       </li>
     </ul>
     <div class="actions">
-      <DoButton words="Lid closed" k="Enter" :disabled="!all || stop !== null" @do="close" /><DoButton
-        words="Do not press it"
-        quiet
-        @do="without"
-      />
+      <DoButton
+        words="Lid closed"
+        k="Enter"
+        :disabled="!all || stop !== null || vessel === null"
+        @do="close"
+      /><DoButton words="Do not press it" quiet @do="without" />
     </div>
   </div>
 </template>

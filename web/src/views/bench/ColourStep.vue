@@ -9,6 +9,8 @@ import { useKept } from '../../stores/kept';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
+import NumberEntry from '../../components/NumberEntry.vue';
+import ScaleChoice from './ScaleChoice.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { useBenchContext } from '../../run/useBench';
 import { dropRoom, gramsOf } from './colourCount';
@@ -26,12 +28,12 @@ const key = computed(() => `${bench.code.value} ${name.value}`);
 const card = computed(() => shelf.additives.find(({ item }) => item.name === name.value)?.item ?? null);
 const perG = computed(() => (card.value?.drops ? card.value.drops.counted / card.value.drops.massG : null));
 const drops = computed(() => counts.value[key.value] ?? 0);
-const shown = computed(() => bench.devices.shown('scale', 'scale'));
-const weighedG = computed(() =>
-  perG.value !== null || shown.value?.value == null
-    ? null
-    : Math.max(0, shown.value.value - (bench.batch.value?.bench?.tareG ?? 0)),
-);
+const { shown, netG } = bench.scale;
+const typed = ref<number | null>(null);
+const weighedG = computed(() => {
+  if (perG.value !== null) return null;
+  return typed.value ?? (netG.value === null ? null : Math.max(0, netG.value));
+});
 const massG = computed(() => (perG.value === null ? weighedG.value : gramsOf(drops.value, perG.value)));
 const withThis = (g: number): Additive[] => [
   ...(bench.batch.value?.additives ?? []),
@@ -70,7 +72,7 @@ function pass(reason: string) {
   asking.value = false;
   void bench.write({
     words: 'limit passed',
-    add: [{ path: 'bench.reasons', value: { field: limitField.value, reason, atMin: bench.minutesNow() } }],
+    add: [bench.reasonFor(limitField.value, reason)],
   });
 }
 function confirm() {
@@ -80,7 +82,10 @@ function confirm() {
     return;
   }
   const additive = withThis(Math.round(massG.value * 1000) / 1000).at(-1);
-  const tare = shown.value?.value == null ? {} : { 'bench.tareG': Math.round(shown.value.value * 10) / 10 };
+  // A scale that still moves is waited for.
+  if (perG.value === null && typed.value === null && shown.value?.settled === false) return;
+  const tare = shown.value?.value == null ? {} : { 'bench.tareG': shown.value.value };
+  typed.value = null;
   counts.value = Object.fromEntries(Object.entries(counts.value).filter(([k]) => k !== key.value));
   void bench.write({
     words: `${name.value}, ${units.say(massG.value, 'g')}`,
@@ -116,6 +121,7 @@ onPlainKey('-', () => {
         }}</span>
       </p>
     </div>
+    <ScaleChoice v-if="perG === null" />
     <LimitStrip v-for="r in strips" :key="r.field" :reading="r" />
     <div v-if="!asking" class="actions">
       <DoButton v-if="perG !== null" words="One drop" k="+" @do="drop" />
@@ -127,6 +133,20 @@ onPlainKey('-', () => {
         @do="confirm"
       />
       <DoButton words="Leave it out" quiet @do="leaveOut" />
+      <label v-if="perG === null" class="typed"
+        ><span class="small">or typed</span
+        ><NumberEntry
+          id="bench-colour"
+          :value="typed"
+          unit="g"
+          :label="`${name} as read by eye`"
+          @change="
+            (v) => {
+              typed = v;
+            }
+          "
+          @enter="confirm"
+      /></label>
     </div>
     <ReasonBox
       v-else
@@ -160,5 +180,8 @@ onPlainKey('-', () => {
   display: flex;
   gap: var(--space-4);
   flex-wrap: wrap;
+}
+.typed {
+  width: 11rem;
 }
 </style>

@@ -1,18 +1,37 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core';
+import { ref } from 'vue';
 import KeyCap from '../../components/KeyCap.vue';
 import { onPlainKey } from '../../keys/keys';
 
 /** The one thing to do next: a large target, and a key. */
 const props = defineProps<{ words: string; k?: string; disabled?: boolean; quiet?: boolean; danger?: boolean }>();
 const emit = defineEmits<{ do: [] }>();
+/** A second Enter, meant for the step before, does not do this one: only once the hand has had time to look, ms. */
+const LOOK_MS = 700;
+const armed = ref(props.k !== 'Enter');
+useTimeoutFn(() => {
+  armed.value = true;
+}, LOOK_MS);
 const act = () => {
   if (!props.disabled) emit('do');
 };
-if (props.k) onPlainKey(props.k, act);
+if (props.k)
+  onPlainKey(props.k, () => {
+    if (armed.value) act();
+  });
 </script>
 
 <template>
-  <button type="button" class="do" :class="{ quiet, danger }" :disabled="disabled" @click="act">
+  <button
+    type="button"
+    class="do"
+    :class="{ quiet, danger }"
+    :disabled="disabled"
+    :data-armed="armed"
+    :data-key="k"
+    @click="act"
+  >
     {{ words }} <KeyCap v-if="k" :k="k" />
   </button>
 </template>

@@ -6,6 +6,7 @@ import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from '../../run/countdown';
+import SimulatedMark from './SimulatedMark.vue';
 import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
 
@@ -62,7 +63,7 @@ const pass = (reason: string) => {
   bleeding.value = true;
   void bench.write({
     words: 'let go early',
-    add: [{ path: 'bench.reasons', value: { field: 'pressure.releasedMin', reason, atMin: bench.minutesNow() } }],
+    add: [bench.reasonFor('pressure.releasedMin', reason)],
   });
 };
 </script>
@@ -74,7 +75,7 @@ const pass = (reason: string) => {
       Gauge
       <strong class="figures">{{
         gauge?.silent ? 'does not answer' : kPa === null ? '–' : units.say(kPa, 'kPa')
-      }}</strong>.
+      }}</strong><SimulatedMark :of="gauge" />.
       <template v-if="cardEnds !== null">Card: until {{ sayMinutes(cardEnds) }} after the parts met. </template
       ><template v-if="slabEnds !== null"
         >{{ mould ? 'The last of the piece' : 'The cup' }} gels at {{ sayMinutes(slabEnds) }} by the model.</template

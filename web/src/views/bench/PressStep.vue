@@ -4,7 +4,10 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
+import AskBox from './AskBox.vue';
 import DoButton from './DoButton.vue';
+import SimulatedMark from './SimulatedMark.vue';
+import { readingOf } from '../../run/readingOf';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 
@@ -31,27 +34,31 @@ watch(now, (kPa) => {
 const rate = computed(() => gaugeTrend(points.value, 0, 0)?.kPaPerMin ?? null);
 /** Full pressure is told from the gauge within its flicker. */
 const REACHED = 0.985;
-const reached = (kPa: number) =>
-  void bench.write({
+/** Lower than this share of what was planned it is asked about before it is taken for full pressure. */
+const NEAR = 0.9;
+const asking = ref(false);
+async function reached(kPa: number): Promise<void> {
+  const from = typed.value === null ? gauge.value : null;
+  [typed.value, asking.value] = [null, false];
+  const whole = Math.round(kPa);
+  await bench.write({
     words: `at ${units.say(kPa, 'kPa')}`,
     step: 'press',
-    set: { 'pressure.gaugeKPa': Math.round(kPa), 'pressure.reachedMin': bench.minutesNow() },
-    add: [
-      { path: 'readings', value: { atMin: bench.minutesNow(), what: 'gauge', value: Math.round(kPa), unit: 'kPa' } },
-    ],
+    set: { 'pressure.gaugeKPa': whole, 'pressure.reachedMin': bench.minutesNow() },
+    add: from === null ? [] : [readingOf(bench.minutesNow(), 'gauge', whole, 'kPa', from)],
   });
+}
+function take(): void {
+  const kPa = now.value;
+  if (kPa === null || kPa <= 0) return;
+  if (targetKPa.value !== null && kPa < targetKPa.value * NEAR) asking.value = true;
+  else void reached(kPa);
+}
 watch(now, (kPa) => {
-  if (
-    kPa !== null &&
-    typed.value === null &&
-    targetKPa.value !== null &&
-    kPa >= targetKPa.value * REACHED &&
-    bench.step.value === 'press' &&
-    bench.batch.value?.pressure?.reachedMin == null
-  ) {
-    bench.signals.give('reached', 'note', 'At pressure');
-    reached(kPa);
-  }
+  const there = kPa !== null && targetKPa.value !== null && kPa >= targetKPa.value * REACHED;
+  if (!there || typed.value !== null || bench.batch.value?.pressure?.reachedMin != null) return;
+  bench.signals.give('reached', 'note', 'At pressure');
+  void reached(kPa);
 });
 watch(left, (l) => {
   if (l !== null && l < 0.5)
@@ -65,7 +72,8 @@ watch(left, (l) => {
       :label="targetKPa === null ? 'On the gauge' : `Up to ${units.say(targetKPa, 'kPa')}`"
       :value="gauge?.silent && typed === null ? '?' : now === null ? '–' : units.say(now, 'kPa')"
     />
-    <p v-if="gauge?.silent" class="bad">The gauge does not answer. Read it and type it in.</p>
+    <SimulatedMark :of="gauge" />
+    <p v-if="gauge?.silent" class="bad">{{ gauge.says ?? 'The gauge does not answer.' }} Read it and type it in.</p>
     <p class="told">
       <template v-if="left !== null">{{
         left < 0
@@ -77,12 +85,19 @@ watch(left, (l) => {
     <p v-if="rate !== null && rate > TOO_FAST" class="bad">
       Slower: at {{ units.say(Math.round(rate), 'kPa') }} a minute it splashes.
     </p>
-    <div class="actions">
+    <AskBox
+      v-if="asking && now !== null && targetKPa !== null"
+      :what="`${units.say(now, 'kPa')} of ${units.say(targetKPa, 'kPa')}: is that all the pressure it gets?`"
+      :yes="`Yes, held at ${units.say(now, 'kPa')}`"
+      @yes="reached(now)"
+      @no="asking = false"
+    />
+    <div v-else class="actions">
       <DoButton
         :words="now === null ? 'At pressure' : `At pressure, ${units.say(now, 'kPa')}`"
         k="Enter"
         :disabled="now === null || now <= 0"
-        @do="reached(now ?? 0)"
+        @do="take"
       /><label class="typed"
         ><span class="small">gauge by eye</span
         ><NumberEntry
@@ -95,6 +110,7 @@ watch(left, (l) => {
               typed = v;
             }
           "
+          @enter="take"
       /></label>
     </div>
   </div>

@@ -12,9 +12,15 @@ const bench = useBenchContext();
 const problem = ref<string | null>(null);
 const simulated = computed(() => bench.devices.known.value.some((d) => d.standIn));
 const CUP_G = 38;
-const targetG = computed(() => {
-  if (!bench.product.value || !bench.batch.value) return 100;
-  return weighTarget(bench.product.value, bench.batch.value, bench.step.value === 'weigh-b' ? 'B' : 'A').targetG ?? 100;
+/** Poured where nothing says how much, g. */
+const USUAL_G = 100;
+/** What is still to come on, so that pouring to the target twice does not pour twice; null while the scale moves. */
+const toComeG = computed(() => {
+  if (!bench.product.value || !bench.batch.value) return null;
+  const part = bench.step.value === 'weigh-b' ? 'B' : 'A';
+  const targetG = weighTarget(bench.product.value, bench.batch.value, part).targetG ?? USUAL_G;
+  if (!bench.scale.shown.value?.settled) return null;
+  return Math.max(0, Math.round((targetG - (bench.scale.netG.value ?? 0)) * 10) / 10);
 });
 const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.value?.pressure?.minKPa ?? 300);
 async function act(kind: DeviceKind, what: DeviceAct) {
@@ -27,12 +33,13 @@ async function act(kind: DeviceKind, what: DeviceAct) {
     problem.value = error instanceof ApiProblem ? error.message : 'It could not be done.';
   }
 }
-const hands = computed<{ words: string; kind: DeviceKind; act: DeviceAct }[]>(() => [
+const hands = computed<{ words: string; kind: DeviceKind; act: DeviceAct; waits?: boolean }[]>(() => [
   { words: 'Empty cup on', kind: 'scale', act: { do: 'put', massG: CUP_G } },
   {
     words: 'Pour to the target',
     kind: 'scale',
-    act: { do: 'pour', massG: Math.round(targetG.value * 10) / 10, gPerS: Math.max(2, targetG.value / 6) },
+    act: { do: 'pour', massG: toComeG.value ?? 0, gPerS: Math.max(2, (toComeG.value ?? 0) / 6) },
+    waits: !toComeG.value,
   },
   { words: 'A dash, 5 g', kind: 'scale', act: { do: 'pour', massG: 5, gPerS: 5 } },
   { words: 'Clear the scale', kind: 'scale', act: { do: 'clear' } },
@@ -52,14 +59,14 @@ const hands = computed<{ words: string; kind: DeviceKind; act: DeviceAct }[]>(()
 <template>
   <details v-if="simulated" class="card small hands">
     <summary>Hands of the simulated devices</summary>
-    <p class="quiet">No device is wired up: these stand in, and this is how they are poured on, filled and bled.</p>
+    <p class="quiet">These stand in for real ones: this is how they are poured on, filled and bled.</p>
     <div class="row">
       <Button
         v-for="h in hands"
         :key="h.words"
         :label="h.words"
         severity="secondary"
-        size="small"
+        :disabled="h.waits === true"
         @click="act(h.kind, h.act)"
       />
     </div>

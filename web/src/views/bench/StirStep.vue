@@ -1,17 +1,20 @@
 <script setup lang="ts">
-import { sayMinutes, type Batch } from '@warm-jar/core';
-import SelectButton from 'primevue/selectbutton';
-import { computed, ref, watch } from 'vue';
+import { TOOLS, VIGOURS, sayMinutes } from '@warm-jar/core';
+import { computed, watch } from 'vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import { countdown } from '../../run/countdown';
 import { stirCue } from './stirCue';
+import PourWindow from './PourWindow.vue';
+import SaidChoice from './SaidChoice.vue';
+import { YES_NO } from './yesNo';
 import { useBenchContext } from '../../run/useBench';
 
 /** Stirs for the card's minutes, with a word for wall and bottom. */
 const bench = useBenchContext();
-const TOOLS = ['steel', 'plastic', 'silicone', 'wood'];
-const tool = ref<NonNullable<NonNullable<Batch['mix']>['tool']>>(bench.batch.value?.mix?.tool ?? 'steel');
+const TOOL_WORDS = TOOLS.map((value) => ({ value, words: value }));
+const VIGOUR_WORDS = VIGOURS.map((value) => ({ value, words: value }));
+const tool = computed(() => bench.batch.value?.mix?.tool ?? null);
 const wantedMin = computed(
   () => bench.product.value?.mix?.minMin ?? bench.plan.value?.timeline.find((s) => s.what === 'stir')?.toMin ?? 2,
 );
@@ -25,13 +28,7 @@ watch(cue, (now) => {
   if (elapsed.value !== null && now !== 'Fold, do not whip')
     bench.signals.give(`stir ${now}`, now === 'Stirred long enough' ? 'warn' : 'note', now);
 });
-/** The choice gives its focus back, so that Enter is the step's again. */
-function choose(next: typeof tool.value) {
-  tool.value = next;
-  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
-}
-const begin = () =>
-  void bench.write({ words: 'stir begun', set: { 'bench.stirFromMin': bench.minutesNow() ?? 0, ...bench.met() } });
+const begin = () => void bench.write({ words: 'stir begun', set: { 'bench.stirFromMin': bench.minutesNow() ?? 0 } });
 const done = (scrapedWalls: boolean) =>
   void bench.write({
     words: 'stirred',
@@ -39,8 +36,6 @@ const done = (scrapedWalls: boolean) =>
     set: {
       'mix.stirMin': Math.round(((bench.minutesNow() ?? 0) - (from.value ?? 0)) * 100) / 100,
       'mix.scrapedWalls': scrapedWalls,
-      'mix.tool': tool.value,
-      'mix.vigour': 'gentle',
     },
   });
 </script>
@@ -52,16 +47,9 @@ const done = (scrapedWalls: boolean) =>
     <p v-if="bench.product.value?.moistureSensitive && tool === 'wood'" class="bad">
       Wood holds water, and this resin foams on it: take steel or plastic.
     </p>
-    <div class="row">
-      <span>Stirring with</span
-      ><SelectButton
-        :model-value="tool"
-        :options="TOOLS"
-        :allow-empty="false"
-        aria-label="Stirred with"
-        @update:model-value="choose"
-      />
-    </div>
+    <SaidChoice path="mix.tool" k="g" :options="TOOL_WORDS" />
+    <SaidChoice path="mix.vigour" k="j" :options="VIGOUR_WORDS" />
+    <SaidChoice path="mix.secondCup" k="k" :options="YES_NO" />
     <div class="actions">
       <DoButton v-if="from === null" words="Begin to stir" k="Enter" @do="begin" />
       <template v-else
@@ -74,6 +62,7 @@ const done = (scrapedWalls: boolean) =>
           @do="done(true)" /><DoButton words="Not scraped" quiet @do="done(false)"
       /></template>
     </div>
+    <PourWindow v-if="!bench.lightCured.value" />
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
+import OfferedFigure from './OfferedFigure.vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import { countdown } from '../../run/countdown';
@@ -14,6 +15,12 @@ const left = computed(() =>
   bench.clock.value?.gelsMin == null || bench.nowMin.value === null
     ? null
     : bench.clock.value.gelsMin - bench.nowMin.value,
+);
+watch(
+  () => turn.value.number,
+  (n) => {
+    if (n > 0) bench.signals.give(`turn ${n}`, 'note', `Turn ${turn.value.axis}`);
+  },
 );
 const set = () =>
   void bench.write({ words: 'witness set', step: 'turn', set: { 'witness.setMin': bench.minutesNow() } });
@@ -32,6 +39,10 @@ const set = () =>
         (by the model in {{ countdown(Math.max(0, left)) }})</template
       >.
     </p>
+    <p class="small quiet">
+      What runs out again and what stays in the cup, weighed together: the mould learns from it.
+    </p>
+    <OfferedFigure path="pour.leftG" unit="g" k="d" :planned="null" />
     <div class="actions"><DoButton words="The witness has set" k="Enter" @do="set" /></div>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { comeBacks, hardAndCoolMin, sayMinutes, thinEdgeOutMin, warmthAtCardDemouldK } from '@warm-jar/core';
+import { hardAndCoolMin, sayMinutes, thinEdgeOutMin, valueAlong, warmthAtCardDemouldK } from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
@@ -8,6 +8,10 @@ import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
+import NumberEntry from '../../components/NumberEntry.vue';
+import OfferedFigure from './OfferedFigure.vue';
+import { readingOf } from '../../run/readingOf';
+import { useRunLooks } from '../../run/useRunSignals';
 
 /**
  * Watches the cure: looks in between, the witness, the surface against the model, and out of the mould hard and cool.
@@ -16,6 +20,7 @@ const bench = useBenchContext();
 const units = useUnits();
 const mould = useMouldModel(bench);
 const asking = ref(false);
+const looks = useRunLooks();
 const now = computed(() => bench.nowMin.value ?? 0);
 /** Hard by the readings at its thin edge, and cool by the model; the plan's own figure where neither is there. */
 const outMin = computed(() => {
@@ -31,23 +36,18 @@ const stillHot = computed(() => {
   return bench.product.value && c != null && c - roomC > warmthAtCardDemouldK(bench.product.value) ? c : null;
 });
 const left = computed(() => (outMin.value === null ? null : outMin.value - now.value));
-const looks = computed(() =>
-  bench.product.value
-    ? comeBacks(
-        bench.product.value,
-        mould.value?.lastGelMin ?? bench.clock.value?.gelsMin ?? null,
-        bench.batch.value?.pour?.finishedMin ?? 0,
-      )
-    : [],
-);
-const nextLook = computed(() => looks.value.find((l) => l.afterMin > now.value) ?? null);
+const nextLook = computed(() => looks.openLooks.value[0] ?? null);
+const lookDue = computed(() => nextLook.value !== null && nextLook.value.afterMin <= now.value);
 const witness = computed(() => bench.batch.value?.witness?.setMin ?? null);
 const surface = computed(() => {
   const slab = mould.value?.slab;
   if (!slab) return null;
   const at = now.value - (mould.value?.pourMin ?? 0);
-  const i = slab.minutes.findIndex((m) => m >= at);
-  return (i < 0 ? slab.temperatureC.at(-1) : slab.temperatureC[i])?.[0] ?? null;
+  return valueAlong(
+    slab.minutes,
+    slab.temperatureC.map((layer) => layer[0]!),
+    at,
+  );
 });
 const readC = computed(
   () => [...(bench.batch.value?.readings ?? [])].reverse().find((r) => r.what === 'surface') ?? null,
@@ -56,26 +56,27 @@ const thermometer = computed(() => bench.devices.shown('thermometer', 'resin'));
 watch(left, (l) => {
   if (l !== null && l <= 0) bench.signals.give('demould', 'note', 'Hard and cool by card and model');
 });
-watch(nextLook, (look, before) => {
-  if (before && look !== before) bench.signals.give(`look ${before.afterMin}`, 'note', 'Look at the cast');
-});
 const setNow = () => void bench.write({ words: 'witness set', set: { 'witness.setMin': bench.minutesNow() } });
-const readSurface = () => {
-  if (thermometer.value?.value != null)
-    void bench.write({
-      words: 'surface read',
-      add: [
-        {
-          path: 'readings',
-          value: { atMin: bench.minutesNow(), what: 'surface', value: thermometer.value.value, unit: 'C' },
-        },
-      ],
-    });
-};
-const outSet = () => ({
-  'cure.demouldedMin': bench.minutesNow(),
-  'cure.temperatureC': bench.batch.value?.cure?.temperatureC ?? bench.batch.value?.room?.temperatureC ?? null,
+const surfaceTyped = ref<number | null>(null);
+function readSurface(): void {
+  const from = surfaceTyped.value === null ? thermometer.value : null;
+  const value = surfaceTyped.value ?? thermometer.value?.value ?? null;
+  if (value === null) return;
+  surfaceTyped.value = null;
+  void bench.write({
+    words: `surface ${units.say(value, '°C')}`,
+    add: [readingOf(bench.minutesNow(), 'surface', value, 'C', from)],
+  });
+}
+/** A witness that sets far from the model's gel is told: one of the two is not of this cup. */
+const WITNESS_OFF = 0.3;
+const witnessOff = computed(() => {
+  const gels = bench.clock.value?.gelsMin ?? null;
+  if (witness.value === null || gels === null || gels <= 0) return null;
+  const off = witness.value / gels - 1;
+  return Math.abs(off) > WITNESS_OFF ? { gels, slow: off > 0 } : null;
 });
+const outSet = () => ({ 'cure.demouldedMin': bench.minutesNow() });
 const out = () => void bench.write({ words: 'demoulded', step: 'watch', set: outSet() });
 const pass = (reason: string) => {
   asking.value = false;
@@ -83,7 +84,7 @@ const pass = (reason: string) => {
     words: 'demoulded early',
     step: 'watch',
     set: outSet(),
-    add: [{ path: 'bench.reasons', value: { field: 'cure.demouldedMin', reason, atMin: bench.minutesNow() } }],
+    add: [bench.reasonFor('cure.demouldedMin', reason)],
   });
 };
 </script>
@@ -109,9 +110,19 @@ const pass = (reason: string) => {
         >.</template
       >
     </p>
-    <p v-if="nextLook" class="told">
-      Look again in <strong class="figures">{{ sayMinutes(Math.max(0, nextLook.afterMin - now)) }}</strong>.
-      {{ nextLook.says }}
+    <p v-if="witnessOff" class="told bad" data-test="witness-off">
+      By the model it gels at {{ sayMinutes(witnessOff.gels) }}:
+      {{
+        witnessOff.slow
+          ? 'slower than it should. Leave it in longer, and look at ratio and temperature.'
+          : 'faster than it should. Look at heat, dose and depth.'
+      }}
+    </p>
+    <p v-if="nextLook" class="told" :class="{ due: lookDue }" data-test="next-look">
+      <template v-if="lookDue"><strong>Look now.</strong> </template
+      ><template v-else
+        >Look again in <strong class="figures">{{ sayMinutes(nextLook.afterMin - now) }}</strong>. </template
+      >{{ nextLook.says }}
     </p>
     <p v-if="surface !== null" class="told">
       Surface by the model
@@ -120,6 +131,7 @@ const pass = (reason: string) => {
         >, read {{ units.say(readC.value, '°C') }} at {{ sayMinutes(readC.atMin ?? 0) }}</template
       >.
     </p>
+    <OfferedFigure path="pour.leftG" unit="g" k="j" :planned="null" />
     <ReasonBox
       v-if="asking"
       :what="`By card and model it needs another ${sayMinutes(left ?? 0)}.`"
@@ -133,12 +145,31 @@ const pass = (reason: string) => {
         :danger="left !== null && left > 0"
         @do="left !== null && left > 0 ? (asking = true) : out()"
       /><DoButton v-if="witness === null" words="The witness has set" k="w" quiet @do="setNow" /><DoButton
+        v-if="nextLook"
+        words="Looked"
+        k="k"
+        quiet
+        @do="looks.lookDone"
+      /><DoButton
         words="Read the surface"
         k="f"
         quiet
-        :disabled="thermometer?.value == null"
+        :disabled="thermometer?.value == null && surfaceTyped === null"
         @do="readSurface"
-      />
+      /><label class="typed"
+        ><span class="small">surface, typed</span
+        ><NumberEntry
+          id="bench-surface"
+          :value="surfaceTyped"
+          unit="°C"
+          label="Surface as read by eye"
+          @change="
+            (v) => {
+              surfaceTyped = v;
+            }
+          "
+          @enter="readSurface"
+      /></label>
     </div>
   </div>
 </template>
@@ -156,5 +187,14 @@ const pass = (reason: string) => {
   display: flex;
   gap: var(--space-4);
   flex-wrap: wrap;
+}
+.typed {
+  width: 11rem;
+}
+.due {
+  font-weight: 700;
+}
+.bad {
+  color: var(--outside);
 }
 </style>

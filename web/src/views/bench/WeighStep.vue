@@ -1,73 +1,33 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import KeyCap from '../../components/KeyCap.vue';
 import NumberEntry from '../../components/NumberEntry.vue';
+import ReasonBox from '../../components/ReasonBox.vue';
+import { barShare } from '../../run/benchNumber';
+import { useBenchContext } from '../../run/useBench';
 import { useUnits } from '../../stores/units';
+import AskBox from './AskBox.vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import { barShare, cueOf, weighTarget } from '../../run/benchNumber';
-import { weighEntry } from './weighEntry';
-import { useBenchContext } from '../../run/useBench';
+import LotChoice from './LotChoice.vue';
+import SaidChoice from './SaidChoice.vue';
+import ScaleChoice from './ScaleChoice.vue';
+import SimulatedMark from './SimulatedMark.vue';
+import { YES_NO } from './yesNo';
+import { useWeighing } from './useWeighing';
 
 /** Weighs a part: target, what is on the scale, what is still to come. B follows what A really was. */
 const props = defineProps<{ part: 'A' | 'B' }>();
 const bench = useBenchContext();
 const units = useUnits();
-const typed = ref<number | null>(null);
-const ownTarget = ref<number | null>(null);
-watch(
+const { typed, ownTarget, target, shown, netG, amount, left, cue, stop, tare, confirm, takeAnyway } = useWeighing(
   () => props.part,
-  () => {
-    typed.value = null;
-  },
-);
-const target = computed(() => {
-  const t =
-    bench.product.value && bench.batch.value ? weighTarget(bench.product.value, bench.batch.value, props.part) : null;
-  return t ? { ...t, targetG: t.targetG ?? ownTarget.value } : null;
-});
-const shown = computed(() => bench.devices.shown('scale', 'scale'));
-const tareG = computed(() => bench.batch.value?.bench?.tareG ?? 0);
-const netG = computed(() => (shown.value?.value == null ? null : shown.value.value - tareG.value));
-const amount = computed(() => typed.value ?? netG.value);
-const stepG = computed(() => 0.1);
-const cue = computed(() =>
-  amount.value === null || target.value?.targetG == null
-    ? null
-    : cueOf(amount.value, target.value.targetG, stepG.value),
 );
 const CUES = { pour: 'Pour', slow: 'Slow now', drops: 'By drops', there: 'Enough', over: 'Over' } as const;
-const left = computed(() =>
-  amount.value === null || target.value?.targetG == null ? null : target.value.targetG - amount.value,
-);
 const share = computed(() =>
   amount.value === null || !target.value?.targetG ? 0 : barShare(amount.value, target.value.targetG),
 );
 const pct = (s: number) => `${(s * 100).toFixed(2)}%`;
-/** B on the scale is the moment the parts met. */
-const MET_G = 1;
-watch(netG, (g) => {
-  if (props.part === 'B' && g !== null && g > MET_G && !bench.batch.value?.startedAt && bench.batch.value)
-    void bench.write({ words: null, set: bench.met() });
-});
-const tare = () => {
-  if (shown.value?.value != null)
-    void bench.write({ words: 'tare', set: { 'bench.tareG': Math.round(shown.value.value * 10) / 10 } });
-};
-function confirm() {
-  const massG = amount.value === null ? null : Math.round(amount.value * 100) / 100;
-  const product = bench.product.value;
-  if (massG === null || massG <= 0 || !product) return;
-  const { part } = props;
-  const shownG = shown.value?.value ?? null;
-  const weighed = { part, massG, stepG: stepG.value, shownG, typed: typed.value !== null, atMin: bench.minutesNow() };
-  typed.value = null;
-  void bench.write({
-    words: `${target.value?.name ?? part}, ${units.say(massG, 'g')}`,
-    step: part === 'A' ? 'weigh-a' : 'weigh-b',
-    ...weighEntry(product, weighed, bench.met()),
-  });
-}
 const heading = computed(() => {
   if (left.value === null) return 'To weigh';
   return left.value < 0 ? 'Over by' : 'Still to come';
@@ -77,10 +37,42 @@ const figure = computed(() => {
   return grams === null ? '–' : units.say(Math.abs(grams), 'g');
 });
 const tone = computed(() => (cue.value === 'over' || cue.value === 'there' ? cue.value : 'plain'));
+const name = computed(() => target.value?.name ?? props.part);
+const onScale = computed(() => {
+  if (shown.value?.silent) return 'the scale does not answer';
+  return netG.value === null ? '–' : units.say(netG.value, 'g');
+});
+const takes = computed(() => {
+  if (amount.value === null)
+    return bench.scale.isOurs.value ? 'Type it, or wait for the scale' : 'Take a scale, or type it';
+  return `${name.value} is ${units.say(Math.max(0, amount.value), 'g')}`;
+});
+/** What keeps a weight from being taken and is simply waited for. */
+const waits = computed(() => {
+  if (stop.value?.kind === 'nothing')
+    return `Nothing is poured yet. The target is ${units.say(target.value?.targetG ?? 0, 'g')}.`;
+  return stop.value?.kind === 'unsettled' ? 'The scale still moves: once more when it stands.' : null;
+});
+const far = computed(() =>
+  stop.value?.kind === 'far'
+    ? `${units.say(amount.value ?? 0, 'g')} of ${units.say(stop.value.targetG, 'g')}: is that all of ${name.value}?`
+    : null,
+);
+const dose = computed(() => {
+  if (stop.value?.kind !== 'dose') return null;
+  const { pct: is, minPct, maxPct } = stop.value;
+  const band = minPct !== null && maxPct !== null ? `${minPct} to ${maxPct} %` : `${minPct ?? maxPct} %`;
+  return `${is.toFixed(2)} % catalyst; the card's limit is ${band}.`;
+});
+const drop = () => {
+  stop.value = null;
+};
 </script>
 
 <template>
   <div class="weigh" data-test="weigh-step">
+    <LotChoice v-if="part === 'A'" />
+    <ScaleChoice />
     <div class="numbers">
       <BigNumber :label="heading" :value="figure" :tone="tone" />
       <p v-if="cue" class="cue" :class="cue" data-test="cue">{{ CUES[cue] }}</p>
@@ -110,13 +102,17 @@ const tone = computed(() => (cue.value === 'over' || cue.value === 'there' ? cue
         <strong class="figures" data-test="target">{{
           target?.targetG == null ? 'not said' : units.say(target.targetG, 'g')
         }}</strong></span
-      ><span
-        >On the scale
-        <strong class="figures" data-test="net">{{
-          shown?.silent ? 'the scale does not answer' : netG === null ? '–' : units.say(netG, 'g')
-        }}</strong><span v-if="shown && !shown.silent && !shown.settled" class="quiet small"> settling</span></span
+      ><span v-if="bench.scale.isOurs.value"
+        >On {{ shown?.device.name ?? 'the scale' }}
+        <strong class="figures" data-test="net">{{ onScale }}</strong><SimulatedMark :of="shown" /><span
+          v-if="shown && !shown.silent && !shown.settled"
+          class="quiet small"
+        >
+          settling</span
+        ></span
       ><span class="quiet small">the last tenth takes two fifths of the bar</span>
     </div>
+    <p v-if="shown?.says" class="stopped" role="alert">{{ shown.says }}</p>
     <label v-if="target?.targetG == null" class="typed"
       ><span class="small">Target for {{ part }}</span
       ><NumberEntry
@@ -130,18 +126,18 @@ const tone = computed(() => (cue.value === 'over' || cue.value === 'there' ? cue
           }
         "
     /></label>
-    <div class="actions">
-      <DoButton
-        :words="
-          amount === null
-            ? 'Type it, or wait for the scale'
-            : `${target?.name ?? part} is ${units.say(Math.max(0, amount), 'g')}`
-        "
-        k="Enter"
-        :disabled="amount === null || amount <= 0"
-        @do="confirm"
-      />
-      <DoButton words="Tare" k="z" quiet :disabled="shown?.value == null" @do="tare" />
+    <p v-if="waits" class="stopped" role="status" data-test="waits">{{ waits }}</p>
+    <AskBox
+      v-if="far"
+      :what="far"
+      :yes="`Yes, ${name} is ${units.say(amount ?? 0, 'g')}`"
+      @yes="takeAnyway()"
+      @no="drop"
+    />
+    <ReasonBox v-else-if="dose" :what="dose" @reason="takeAnyway" @cancel="drop" />
+    <div v-else class="actions">
+      <DoButton :words="takes" k="Enter" :disabled="amount === null || amount <= 0" @do="confirm" />
+      <DoButton v-if="bench.scale.isOurs.value" words="Tare" k="z" quiet :disabled="shown?.value == null" @do="tare" />
       <label class="typed"
         ><span class="small">or typed</span
         ><NumberEntry
@@ -154,8 +150,10 @@ const tone = computed(() => (cue.value === 'over' || cue.value === 'there' ? cue
               typed = v;
             }
           "
+          @enter="confirm"
       /></label>
     </div>
+    <SaidChoice v-if="part === 'A'" path="mix.shaken" k="g" :options="YES_NO" />
     <p v-if="part === 'B' && !bench.batch.value?.startedAt" class="small quiet">
       The clock starts when B touches A. <KeyCap k="Enter" /> takes what is on the scale.
     </p>
@@ -216,6 +214,10 @@ const tone = computed(() => (cue.value === 'over' || cue.value === 'there' ? cue
   gap: var(--space-4);
   align-items: flex-end;
   flex-wrap: wrap;
+}
+.stopped {
+  font-weight: 700;
+  color: var(--near);
 }
 .typed {
   display: flex;

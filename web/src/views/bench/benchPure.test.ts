@@ -7,7 +7,6 @@ import {
   plan,
   planRequestSchema,
   saltmarshCard,
-  saltmarshGear,
   wordsIn,
   type Batch,
 } from '@warm-jar/core';
@@ -17,7 +16,7 @@ import { barShare, cueOf, deadlines, weighTarget } from '../../run/benchNumber';
 import { dropRoom, gramsOf } from './colourCount';
 import { countdown } from '../../run/countdown';
 import { turnNow } from './turning';
-import { usedCupML } from './usedCup';
+import { plannedCupML } from './plannedCup';
 
 const clear = saltmarshCard('house-clear-6');
 const made = plan(
@@ -101,18 +100,20 @@ describe('the clock face', () => {
     [-3, '0:00'],
   ])('%s min is %s', (m, face) => expect(countdown(m)).toBe(face));
   it('turns a mould one way and then the other', () => {
-    expect(turnNow(0)).toEqual({ axis: 'end over end', leftMin: 0.25 });
+    expect(turnNow(0)).toEqual({ axis: 'end over end', number: 0, leftMin: 0.25 });
+    expect([0.249, 0.25, 0.499, 0.5].map((min) => turnNow(min).number)).toEqual([0, 1, 1, 2]);
     expect(turnNow(0.3).axis).toBe('sideways');
     expect(turnNow(0.3).leftMin).toBeCloseTo(0.2, 9);
   });
 });
 
 describe('the cup in use', () => {
-  it('is the smallest the plan fits into, the biggest where none is', () => {
-    const gear = saltmarshGear(new Date('2026-11-24T14:30:00Z'));
-    expect(usedCupML(made, gear)).toBe(500);
-    expect(usedCupML({ ...made, cup: { liquidML: 9000, neededML: 9000 } }, gear)).toBe(5000);
-    expect(usedCupML(made, [])).toBeNull();
+  it('is the one that the plan names, and none is guessed', () => {
+    const withCup = (gear: object | null) => ({ ...made, request: { gear } });
+    expect(plannedCupML(withCup({ cupVolumeML: 500 }))).toBe(500);
+    expect(plannedCupML(withCup({ scaleStepG: 0.1 }))).toBeNull();
+    expect(plannedCupML(withCup(null))).toBeNull();
+    expect(plannedCupML(null)).toBeNull();
   });
 });
 

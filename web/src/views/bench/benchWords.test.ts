@@ -39,22 +39,27 @@ describe('the word for the stir', () => {
 
 describe('a weighing', () => {
   const met = { startedAt: '2026-03-14T09:20:00+00:00' };
+  const shown = (value: number, standIn = true) => ({
+    value,
+    settled: true,
+    silent: false,
+    says: null,
+    device: { code: 'G-01', name: 'bench scale', kind: 'scale' as const, standIn, stepG: 0.1, holder: 'B-0001' },
+  });
   const weighed = (more: Partial<Weighed>): Weighed => ({
     part: 'A',
     massG: 147.2,
-    stepG: 0.1,
-    shownG: 147.2,
-    typed: false,
+    from: shown(147.2),
+    standsG: 147.2,
     atMin: null,
     ...more,
   });
-  it('of A says how it was measured and on which scale, and never when the parts met', () => {
+  it('of A says how it was measured, and never when the parts met', () => {
     const { set } = weighEntry(saltmarshCard('house-clear-6'), weighed({}), met);
     expect(set).toEqual({
       'mix.amountA': 147.2,
       'mix.unit': 'g',
       'mix.measuredBy': 'weight',
-      'mix.scaleStepG': 0.1,
       'bench.tareG': 147.2,
     });
   });
@@ -66,16 +71,21 @@ describe('a weighing', () => {
   it('of a resin that light cures is the moment from which its clock counts', () => {
     expect(weighEntry(saltmarshCard('house-noon'), weighed({}), met).set).toMatchObject(met);
   });
-  it('keeps what the scale showed, unless it was typed or there is none', () => {
+  it('keeps what the scale showed and which it was, a stand-in as such, unless it was typed or there is none', () => {
     const card = saltmarshCard('house-clear-6');
     expect(weighEntry(card, weighed({ atMin: 1.5 }), {}).add).toEqual([
-      { path: 'readings', value: { atMin: 1.5, what: 'scale', value: 147.2, unit: 'g' } },
+      {
+        path: 'readings',
+        value: { atMin: 1.5, what: 'scale', value: 147.2, unit: 'g', device: 'G-01', simulated: true },
+      },
     ]);
-    expect(weighEntry(card, weighed({ typed: true }), {}).add).toEqual([]);
-    const none = weighEntry(card, weighed({ shownG: null, stepG: null }), {});
+    const real = weighEntry(card, weighed({ from: shown(147.2, false) }), {}).add[0]!.value;
+    expect(real).toMatchObject({ device: 'G-01' });
+    expect(real).not.toHaveProperty('simulated');
+    expect(weighEntry(card, weighed({ from: null }), {}).add).toEqual([]);
+    const none = weighEntry(card, weighed({ from: null, standsG: null }), {});
     expect(none.add).toEqual([]);
     expect(none.set).not.toHaveProperty('bench.tareG');
-    expect(none.set['mix.scaleStepG']).toBeNull();
   });
   it.each([
     ['house-clear-6', 'weight'],

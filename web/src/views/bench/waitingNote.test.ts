@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { saltmarshCard, soundBatch, type Entry } from '@warm-jar/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { nextTick, ref } from 'vue';
+import { readingOf } from '../../run/readingOf';
 import { provideBench, type BenchContext } from '../../run/useBench';
 import { mounted, pretendServer, refusal, type Answers, type Mounted } from '../../testing/mounted';
 import WaitingNote from './WaitingNote.vue';
@@ -51,7 +52,7 @@ afterEach(async () => {
 describe('what waits for the server', () => {
   it('is told while the server is away, and shown in the record at once', async () => {
     await open(() => ({ status: 503, body: refusal('away', 'Away.') }));
-    await bench.write({ words: 'stirred', step: 'stir', set: { 'mix.stirMin': 2.5 } });
+    await bench.write({ words: 'stirred', set: { 'mix.stirMin': 2.5 } });
     await until(() => page!.text().includes('away'));
     expect(page!.text()).toContain('1 entry waits here for the server, which is away. Go on; nothing is lost.');
     expect(bench.batch.value?.mix?.stirMin).toBe(2.5);
@@ -90,6 +91,25 @@ describe('what waits for the server', () => {
   });
 });
 
+describe('a thing that is done', () => {
+  it('is written once, however often its key is pressed meanwhile', async () => {
+    const asked = await open(() => ({ body: batch, version: 4 }));
+    const twice = await Promise.all([
+      bench.write({ words: 'stirred', set: { 'mix.stirMin': 2.5 } }),
+      bench.write({ words: 'stirred', set: { 'mix.stirMin': 2.6 } }),
+    ]);
+    expect(twice).toEqual([true, false]);
+    await until(() => bench.outbox.queue.length === 0);
+    expect(asked.filter((a) => a.path.endsWith('/entries'))).toHaveLength(1);
+  });
+  it('is no step but the one to be done now', async () => {
+    await open(() => ({ body: batch, version: 4 }));
+    const other = bench.step.value === 'stir' ? 'pour' : 'stir';
+    expect(await bench.write({ words: 'not now', step: other, set: { note: 'x' } })).toBe(false);
+    expect(bench.undo.value).toBeNull();
+  });
+});
+
 describe('undo', () => {
   it('takes the last thing back, and only once', async () => {
     const asked = await open(({ body }) => ({ body: { ...batch, note: (body as Entry).key }, version: 4 }));
@@ -101,6 +121,38 @@ describe('undo', () => {
     const sent = asked.filter((a) => a.path.endsWith('/entries')).map((a) => a.body as Entry);
     expect(sent).toHaveLength(2);
     expect(sent[1]!.set).toEqual([{ path: 'mix.stirMin', was: 2.5, value: null }]);
+  });
+  it('goes back step by step to the beginning of the run, takes out what was added, and never moves time zero', async () => {
+    await open(() => ({ status: 503, body: refusal('away', 'Away.') }));
+    const before = JSON.parse(JSON.stringify(bench.batch.value)) as object;
+    await bench.write({
+      words: 'B in',
+      set: { 'mix.amountB': 119.6, startedAt: '2026-03-14T09:20:00+00:00' },
+      add: [readingOf(null, 'scale', 119.6, 'g', null)],
+    });
+    await bench.write({ words: 'dye', add: [{ path: 'additives', value: { name: 'amber dye', massG: 2 } }] });
+    await bench.write({ words: 'dye', add: [{ path: 'additives', value: { name: 'amber dye', massG: 2 } }] });
+    await bench.write({ words: 'passed', add: [bench.reasonFor('additives.dye.pct', 'ordered so')] });
+    await until(() => bench.batch.value?.bench?.reasons?.length === 1);
+    for (const words of ['passed', 'dye', 'dye', 'B in']) {
+      expect(bench.undo.value?.words).toBe(words);
+      await bench.takeBack();
+      await page!.settle();
+    }
+    expect(bench.undo.value).toBeNull();
+    const after = bench.batch.value!;
+    expect(after.startedAt).toBe('2026-03-14T09:20:00+00:00');
+    const nothing = { startedAt: null, additives: null, readings: null, bench: null, mix: null };
+    expect({ ...after, ...nothing }).toEqual({ ...before, ...nothing });
+    expect([after.additives ?? null, after.readings ?? null, after.mix?.amountB ?? null]).toEqual([null, null, null]);
+    expect(after.bench?.reasons ?? null).toBeNull();
+  });
+  it('survives a reload', async () => {
+    await open(() => ({ body: batch, version: 4 }));
+    await bench.write({ words: 'stirred', set: { 'mix.stirMin': 2.5 } });
+    page!.unmount();
+    await open(() => ({ body: batch, version: 4 }));
+    expect(bench.undo.value?.words).toBe('stirred');
   });
   it('is not offered for what no person did', async () => {
     await open(() => ({ body: batch, version: 4 }));

@@ -1,12 +1,13 @@
 import type { Batch, Entry, Product } from '@warm-jar/core';
+import { readingOf, type ReadFrom } from '../../run/readingOf';
 
-/** What was weighed, how, and what the scale showed then; null where it was typed. */
+/** What was weighed, and on what; null where it was read by eye and typed. */
 export interface Weighed {
   readonly part: 'A' | 'B';
   readonly massG: number;
-  readonly stepG: number | null;
-  readonly shownG: number | null;
-  readonly typed: boolean;
+  readonly from: ReadFrom;
+  /** What the scale shows with it in the cup: the next part is weighed from there. Null without a scale. */
+  readonly standsG: number | null;
   readonly atMin: number | null;
 }
 
@@ -20,32 +21,25 @@ export function measuredBy({
   return family === 'uv-acrylate' ? 'light' : 'weight';
 }
 
-/** Whether this weighing is the moment from which the clock counts: the second part in, or the only one. */
-const isMeeting = (product: Product, part: 'A' | 'B') => part === 'B' || measuredBy(product) === 'light';
+/** Whether the clock counts from this weighing: from the second part in, and without parts that meet from the resin. */
+const isTimeZero = (product: Product, part: 'A' | 'B') => part === 'B' || measuredBy(product) === 'light';
 
 /** What one weighing writes down. @param met what says when the parts met, where nobody said it before */
 export function weighEntry(
   product: Product,
-  weighed: Weighed,
+  { part, massG, from, standsG, atMin }: Weighed,
   met: Record<string, unknown>,
 ): { readonly set: Record<string, unknown>; readonly add: Entry['add'] } {
-  const { part, massG, stepG, shownG, typed, atMin } = weighed;
   const amounts =
     part === 'A'
-      ? {
-          'mix.amountA': massG,
-          'mix.unit': 'g',
-          'mix.measuredBy': measuredBy(product),
-          'mix.scaleStepG': stepG,
-        }
+      ? { 'mix.amountA': massG, 'mix.unit': 'g', 'mix.measuredBy': measuredBy(product) }
       : { 'mix.amountB': massG };
   return {
     set: {
       ...amounts,
-      ...(isMeeting(product, part) ? met : {}),
-      ...(shownG === null ? {} : { 'bench.tareG': Math.round(shownG * 10) / 10 }),
+      ...(isTimeZero(product, part) ? met : {}),
+      ...(standsG === null ? {} : { 'bench.tareG': standsG }),
     },
-    add:
-      typed || shownG === null ? [] : [{ path: 'readings', value: { atMin, what: 'scale', value: shownG, unit: 'g' } }],
+    add: from?.value == null ? [] : [readingOf(atMin, 'scale', from.value, 'g', from)],
   };
 }

@@ -27,11 +27,8 @@ watch(
     if (now) window.location.reload();
   },
 );
-const bench = provideBench(code);
-const netG = computed(() => {
-  const s = bench.devices.shown('scale', 'scale');
-  return s?.value == null ? null : s.value - (bench.batch.value?.bench?.tareG ?? 0);
-});
+const bench = provideBench(code, true);
+const { netG } = bench.scale;
 const gauge = computed(() => bench.devices.shown('vessel-gauge', 'gauge')?.value ?? null);
 const facts = computed(() =>
   bench.product.value && bench.batch.value && bench.step.value

@@ -104,7 +104,13 @@ describe('a check', () => {
   it('reads the hardness tester where there is one', async () => {
     const { check } = await open(({ path }) => {
       if (path === '/devices')
-        return { body: { items: [{ code: 'shore', name: 'Tester', kind: 'hardness-tester', standIn: true }] } };
+        return {
+          body: {
+            items: [
+              { code: 'shore', name: 'Tester', kind: 'hardness-tester', standIn: true, stepG: null, holder: null },
+            ],
+          },
+        };
       if (path.startsWith('/devices/shore/reading'))
         return {
           body: {

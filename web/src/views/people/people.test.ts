@@ -30,7 +30,8 @@ const who = (more: object = {}) => ({
   verified: false,
   secure: true,
   trust: null,
-  clock: { now: '2026-03-14T09:00:00Z', speed: 1 },
+  studio: 'saltmarsh',
+  clock: { now: new Date().toISOString(), speed: 1 },
   people: [],
   ...more,
 });

@@ -6,7 +6,7 @@ import {
   type Plan,
   type PlanRequest,
 } from '@warm-jar/core';
-import type { ShelvedLot, ShelvedMould } from '../../api/shelf';
+import type { ShelvedMould } from '../../api/shelf';
 
 /** What is cast in as the shelf knows it; what the shelf does not know stays not recorded. */
 function castIn({ code, what, kind, moisturePct, sealed, treated }: InclusionCard) {
@@ -23,21 +23,12 @@ function castIn({ code, what, kind, moisturePct, sealed, treated }: InclusionCar
 /** What was chosen beside the plan itself. */
 export interface BegunWith {
   readonly mould: ShelvedMould | undefined;
-  readonly lots: readonly ShelvedLot[];
+  /** The vessel that somebody chose; the one that the plan took for granted is asked for at the bench. */
   readonly vessel: string | null;
   readonly copiedFrom: CopiedFrom | null;
   readonly inclusion: InclusionCard | null;
   /** Why it is begun although something spoke against it. */
   readonly reasons: readonly { readonly field: string; readonly reason: string }[];
-}
-
-function lotSection(lots: readonly ShelvedLot[], slug: string, part: 'A' | 'B') {
-  const found = lots.find(
-    ({ item, leftG }) => item.productSlug === slug && item.part === part && (leftG === null || leftG > 0),
-  )?.item;
-  if (!found) return null;
-  const { code, openedOn = null, useBy = null, colour = null } = found;
-  return { code, openedOn, useBy, colour };
 }
 
 function mouldSection({ item, pulls }: ShelvedMould, thinnestMm: number | null) {
@@ -56,10 +47,8 @@ function benchSection({ mould, reasons }: BegunWith) {
 
 /** The parts that are only there where they were chosen. */
 function chosenSections(plan: Plan, request: PlanRequest, begun: BegunWith) {
-  const { mould, lots, vessel, inclusion, copiedFrom } = begun;
-  const { slug } = request.product;
+  const { mould, vessel, inclusion, copiedFrom } = begun;
   return {
-    ...(plan.partB.massG === null ? {} : { lotB: lotSection(lots, slug, 'B') }),
     ...(mould ? { mould: mouldSection(mould, request.mould?.thinnestMm ?? null) } : {}),
     ...(plan.pressureKPa !== null && vessel ? { pressure: { vessel } } : {}),
     ...benchSection(begun),
@@ -70,7 +59,7 @@ function chosenSections(plan: Plan, request: PlanRequest, begun: BegunWith) {
 
 /**
  * A batch in work that has begun with nothing but its plan: what is chosen stands in the record, what is to be done
- * does not, for it has not been done.
+ * does not, for it has not been done. Lots are chosen at the bench, by who pours from them.
  */
 export function batchFromPlan(plan: Plan, request: PlanRequest, begun: BegunWith): Batch {
   const product = { slug: request.product.slug, revision: request.product.revision };
@@ -78,7 +67,6 @@ export function batchFromPlan(plan: Plan, request: PlanRequest, begun: BegunWith
     format: 'warm-jar.batch/1',
     startedAt: null,
     product,
-    lotA: lotSection(begun.lots, product.slug, 'A'),
     ...chosenSections(plan, request, begun),
     plan: { ...plan, request: { ...request, product } },
   });

@@ -1,3 +1,5 @@
+import { placeOnAxis } from '@warm-jar/core';
+
 /** A slab's temperatures on an even grid of time and depth, for a picture. */
 export interface SlabPicture {
   readonly minutes: readonly number[];
@@ -18,13 +20,10 @@ const [COLUMNS, ROWS] = [110, 28];
 
 /** Temperatures of a slab at a minute, between the times that were kept. */
 export function slabAt(slab: Slab, minute: number): number[] {
-  const next = slab.minutes.findIndex((m) => m >= minute);
-  if (next <= 0) return [...slab.temperatureC[next < 0 ? slab.temperatureC.length - 1 : 0]!];
-  const [t0, t1] = [slab.minutes[next - 1]!, slab.minutes[next]!];
-  const share = t1 > t0 ? (minute - t0) / (t1 - t0) : 1;
-  return slab.temperatureC[next]!.map((v, i) => {
-    const before = slab.temperatureC[next - 1]![i]!;
-    return before + share * (v - before);
+  const { before, after, share } = placeOnAxis(slab.minutes, minute);
+  return slab.temperatureC[after]!.map((v, i) => {
+    const from = slab.temperatureC[before]![i]!;
+    return from + share * (v - from);
   });
 }
 

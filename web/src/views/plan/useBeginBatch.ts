@@ -73,8 +73,7 @@ export function useBeginBatch({ plan, request, store, built, progress }: PlanCon
     const mouldCode = store.form.fill === 'mould' ? store.form.mouldCode : null;
     return {
       mould: shelf.moulds.find(({ item }) => item.code === mouldCode),
-      lots: shelf.lots,
-      vessel: built.value?.gear.vessel?.code ?? null,
+      vessel: store.form.vesselCode === built.value?.gear.vessel?.code ? (store.form.vesselCode ?? null) : null,
       copiedFrom: copiedFrom(store),
       inclusion: shelf.inclusions.find(({ item }) => item.code === store.form.inclusionCode)?.item ?? null,
       reasons: reasons(reason),

@@ -1,10 +1,12 @@
 import {
+  DEVICE_KIND_OF_GEAR,
   GEAR_KINDS,
   saltmarshAdditives,
   saltmarshGear,
   saltmarshInclusions,
   saltmarshLots,
   saltmarshMoulds,
+  type GearKind,
 } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
 import type { ShelfPlace } from '../../api/shelf';
@@ -67,6 +69,13 @@ describe('gear', () => {
         .map((f) => f.path)
         .join(' '),
     );
-    expect(new Set(paths).size).toBe(GEAR_KINDS.length);
+    // A room sensor and a hardness tester have none beside how they are read.
+    expect(new Set(paths).size).toBe(GEAR_KINDS.length - 1);
+    const read = GEAR_KINDS.filter((kind) => KINDS.gear.fields({ kind }, []).some((f) => f.path === 'device'));
+    expect(read).toEqual(
+      Object.keys(DEVICE_KIND_OF_GEAR).sort(
+        (a, b) => GEAR_KINDS.indexOf(a as GearKind) - GEAR_KINDS.indexOf(b as GearKind),
+      ),
+    );
   });
 });

@@ -1,4 +1,6 @@
 import {
+  DEVICE_KIND_OF_GEAR,
+  DEVICE_WAYS,
   DRIED_BY,
   FINISHES,
   GEAR_KINDS,
@@ -73,6 +75,8 @@ const GEAR_FIELDS: Record<GearKind, readonly Field[]> = {
     number('wavelengthNm', 'Wavelength', 'nm'),
     number('hours', 'Hours run', 'h'),
   ],
+  'room-sensor': [],
+  'hardness-tester': [],
   'hot-box': [number('maxC', 'Up to', '°C')],
   cup: [
     number('volumeML', 'Holds', 'mL'),
@@ -214,6 +218,7 @@ export const KINDS: Readonly<Record<ShelfPlace, ShelfKind>> = {
       choice('kind', 'Kind', GEAR_KINDS),
       text('name', 'Name'),
       ...(GEAR_FIELDS[d['kind'] as GearKind] ?? []),
+      ...(DEVICE_KIND_OF_GEAR[d['kind'] as GearKind] ? [choice('device', 'Read by the application', DEVICE_WAYS)] : []),
       text('note', 'Note'),
     ],
     line: (i) => `${String(i['name'] ?? '')}, ${words(i['kind'])}`,

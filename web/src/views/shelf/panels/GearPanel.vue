@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { today } from '../../../components/words';
 import { useUnits } from '../../../stores/units';
 import type { Tree } from '../../../stores/draftPath';
+import DevicePanel from './DevicePanel.vue';
 
 // Every panel is handed the way to set a field; this one sets none.
 defineOptions({ inheritAttrs: false });
@@ -34,6 +35,7 @@ const caution = computed(() => {
 <template>
   <p v-if="stop" class="stop" role="alert">{{ stop.says }}</p>
   <p v-if="caution" class="caution" role="note">{{ caution }}</p>
+  <DevicePanel v-if="gear?.device" :key="`${gear.code} ${gear.kind}`" :gear="gear" />
 </template>
 
 <style scoped>

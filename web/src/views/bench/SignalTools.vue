@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import KeyCap from '../../components/KeyCap.vue';
+import { onPlainKey } from '../../keys/keys';
+import { useBenchContext } from '../../run/useBench';
+
+/** How signals are given: by sound, spoken, and as the browser's notice; what the browser holds back is said. */
+const { signals } = useBenchContext();
+const sound = () => {
+  signals.muted.value = !signals.muted.value;
+};
+const speak = () => {
+  signals.speech.wanted.value = !signals.speech.wanted.value;
+};
+onPlainKey('q', sound);
+onPlainKey('v', speak);
+const words = () => (signals.muted.value ? 'Silent' : 'Sound on');
+</script>
+
+<template>
+  <button
+    v-if="signals.heldBack.value && !signals.muted.value"
+    type="button"
+    class="held"
+    data-test="held-back"
+    @click="signals.wake"
+  >
+    <i class="pi pi-volume-off" aria-hidden="true" /> The browser holds the sound back: touch here
+  </button>
+  <button type="button" :aria-pressed="signals.muted.value" @click="sound">
+    <i class="pi" :class="signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" />
+    {{ words() }} <KeyCap k="q" />
+  </button>
+  <button v-if="signals.speech.can" type="button" :aria-pressed="signals.speech.wanted.value" @click="speak">
+    <i class="pi pi-comment" aria-hidden="true" /> {{ signals.speech.wanted.value ? 'Spoken' : 'Not spoken' }}
+    <KeyCap k="v" />
+  </button>
+  <button
+    v-if="signals.notice.isSupported.value && !signals.notice.permissionGranted.value"
+    type="button"
+    @click="signals.notice.ensurePermissions"
+  >
+    <i class="pi pi-bell" aria-hidden="true" /> Notices
+  </button>
+</template>
+
+<style scoped>
+.held {
+  background: var(--amber-400);
+  font-weight: 700;
+}
+</style>

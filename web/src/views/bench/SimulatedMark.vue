@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import type { Shown } from '../../stores/devices';
+
+/** Stands beside a figure that a stand-in made up. */
+defineProps<{ of: Shown | null }>();
+</script>
+
+<template>
+  <span v-if="of?.device.standIn" class="mark small">simulated</span>
+</template>
+
+<style scoped>
+.mark {
+  border: 1px dashed currentcolor;
+  border-radius: 4px;
+  padding: 0 4px;
+  margin-left: 4px;
+  font-weight: 400;
+  white-space: nowrap;
+}
+</style>

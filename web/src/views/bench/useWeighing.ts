@@ -1,0 +1,87 @@
+import { computed, ref, watch } from 'vue';
+import { cueOf, weighTarget } from '../../run/benchNumber';
+import { useBenchContext } from '../../run/useBench';
+import { doseOutside, weighStop, type WeighStop } from '../../run/weighChecks';
+import { useUnits } from '../../stores/units';
+import { weighEntry } from './weighEntry';
+
+/** B on the scale is the moment the parts met, g. */
+const MET_G = 1;
+/** What a scale is taken to step by for the cue alone, where it does not say, g; it is written down nowhere. */
+const CUE_STEP_G = 0.1;
+const DOSE_FIELD = 'mix.catalystPct';
+
+/** One part being weighed: its target, what is on the scale or typed, and what stops it from being taken. */
+export function useWeighing(part: () => 'A' | 'B') {
+  const bench = useBenchContext();
+  const units = useUnits();
+  const typed = ref<number | null>(null);
+  const ownTarget = ref<number | null>(null);
+  const stop = ref<WeighStop | null>(null);
+  watch(part, () => {
+    [typed.value, stop.value] = [null, null];
+  });
+  const target = computed(() => {
+    const t =
+      bench.product.value && bench.batch.value ? weighTarget(bench.product.value, bench.batch.value, part()) : null;
+    return t ? { ...t, targetG: t.targetG ?? ownTarget.value } : null;
+  });
+  const { shown, netG } = bench.scale;
+  const amount = computed(() => typed.value ?? netG.value);
+  const left = computed(() =>
+    amount.value === null || target.value?.targetG == null ? null : target.value.targetG - amount.value,
+  );
+  const cue = computed(() =>
+    amount.value === null || target.value?.targetG == null
+      ? null
+      : cueOf(amount.value, target.value.targetG, shown.value?.device.stepG ?? CUE_STEP_G),
+  );
+  watch(netG, (g) => {
+    if (
+      part() === 'B' &&
+      g !== null &&
+      g > MET_G &&
+      shown.value?.settled &&
+      bench.batch.value &&
+      !bench.batch.value.startedAt
+    )
+      void bench.write({ words: null, set: bench.met() });
+  });
+  const tare = () => {
+    if (shown.value?.value != null) void bench.write({ words: 'tare', set: { 'bench.tareG': shown.value.value } });
+  };
+
+  async function take(massG: number, reason?: string): Promise<void> {
+    const product = bench.product.value;
+    if (!product) return;
+    const from = typed.value === null ? shown.value : null;
+    const weighed = { part: part(), massG, from, standsG: shown.value?.value ?? null, atMin: bench.minutesNow() };
+    const entry = weighEntry(product, weighed, bench.met());
+    [typed.value, stop.value] = [null, null];
+    await bench.write({
+      words: `${target.value?.name ?? part()}, ${units.say(massG, 'g')}`,
+      step: part() === 'A' ? 'weigh-a' : 'weigh-b',
+      set: entry.set,
+      add: [...entry.add, ...(reason === undefined ? [] : [bench.reasonFor(DOSE_FIELD, reason)])],
+    });
+  }
+  const rounded = () => (amount.value === null ? null : Math.round(amount.value * 100) / 100);
+  const dose = (massG: number) =>
+    part() === 'B' && bench.product.value
+      ? doseOutside(bench.product.value, bench.batch.value?.mix?.amountA ?? null, massG)
+      : null;
+  /** Takes what is on the scale or typed, unless something speaks against it: then that is told or asked. */
+  async function confirm(): Promise<void> {
+    const massG = rounded();
+    if (massG === null) return;
+    const how = { massG, typed: typed.value !== null, settled: shown.value?.settled ?? false };
+    stop.value = dose(massG) ?? weighStop(how, target.value);
+    if (stop.value === null) await take(massG);
+  }
+  /** Takes it although it is far from its target, or for a reason although it is outside its band. */
+  async function takeAnyway(reason?: string): Promise<void> {
+    const massG = rounded();
+    if (massG !== null) await take(massG, reason);
+  }
+  return { typed, ownTarget, target, shown, netG, amount, left, cue, stop, tare, confirm, takeAnyway };
+}
