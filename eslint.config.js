@@ -137,6 +137,7 @@ export default tseslint.config(
       'server/src/fuzz/**',
       'e2e/**/*.ts',
       'scripts/**',
+      'examples/**',
       'bench/**',
       '*.config.*',
       '**/vite.config.ts',

@@ -102,6 +102,12 @@ export function benchRun(application: Application) {
       const begun = stage === 'weigh-a' || stage === 'weigh-b' ? {} : { startedAt: met };
       return begin({ ...recordUpTo(stage), ...begun, ...more });
     },
+    /** Takes a device from whichever run has it: a test before left its page as it stood. */
+    letGo: async (device: string): Promise<void> => {
+      const { items } = (await (await api('/devices')).json()) as { items: { code: string; holder: string | null }[] };
+      const holder = items.find((d) => d.code === device)?.holder;
+      if (holder) await post(`/devices/${device}/leave`, { batch: holder });
+    },
     act: async (device: string, body: object): Promise<void> => {
       expect((await post(`/devices/${device}/act`, body)).status).toBe(204);
     },

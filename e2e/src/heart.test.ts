@@ -291,7 +291,12 @@ describe('the next batch', () => {
     const code = /batches\/([^/]+)\/bench/.exec(await bench.driver.getCurrentUrl())![1]!;
     expect((await stored(code)).copiedFrom).toMatchObject({
       code: 'B-0397',
-      changes: [{ cause: 'under-mixed' }, { says: expect.stringContaining('Resin 24 °C') as string }],
+      changes: [
+        { cause: 'under-mixed' },
+        { says: expect.stringContaining('Room 22 °C, was') as string },
+        { says: expect.stringContaining('Damp 55 %, was') as string },
+        { says: expect.stringContaining('Resin 24 °C, was') as string },
+      ],
     });
     await bench.go(`/batches/${code}`);
     expect(await bench.text('[data-test="copied-from"]')).toMatch(/Changed against B-0397[\s\S]*not yet/i);

@@ -143,7 +143,7 @@ async function wholeRun(mishap: Mishap): Promise<Batch> {
 }
 
 /** What two runs must have alike: all but the code, and the day. */
-const alike = ({ code: _code, startedAt: _startedAt, ...rest }: Batch) => rest;
+const alike = (batch: Batch) => ({ ...batch, code: null, startedAt: null });
 
 describe('when the server dies', () => {
   it('and comes back, twice, and the page is loaded anew three times, the record is as without', async () => {

@@ -202,6 +202,7 @@ describe('lots', () => {
   it('say what speaks against them where they are chosen', async () => {
     await bench.go('/batches/new');
     await bench.pick('#product', 'House Clear 6');
+    await bench.tapWords('Now');
     await bench.type(field('mix.amountA'), '150');
     await bench.pick('[aria-label="Lot of part A"]', 'A-99');
     await bench.read('90 g left, 150 g needed');

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { SALTMARSH_CARDS } from '@warm-jar/core';
 import type { AccessOptions } from './access/gate';
+import type { StudioClock } from './live/studioClock';
 import { openStudio, type Studio } from './studio';
 
 /** A studio on a real database file in a folder of its own, for tests. */
@@ -29,7 +30,7 @@ async function makeTemplate(): Promise<string> {
 }
 
 export async function testStudio(
-  options: { cards?: boolean; file?: string; access?: AccessOptions } = {},
+  options: { cards?: boolean; file?: string; access?: AccessOptions; clock?: StudioClock } = {},
 ): Promise<TestStudio> {
   const folder = newFolder();
   const file = options.file ?? join(folder, 'studio.sqlite');
@@ -37,6 +38,7 @@ export async function testStudio(
   const failures: unknown[] = [];
   const studio = await openStudio({
     file,
+    ...(options.clock ? { clock: options.clock } : {}),
     log: (error) => failures.push(error),
     ...(options.access ? { access: options.access } : {}),
   });

@@ -33,6 +33,7 @@ export const evidenceSchema = z.object({
 export const planSettingsSchema = z
   .object({
     roomC: z.number(),
+    humidityPct: z.number(),
     resinC: z.number(),
     mouldC: z.number(),
     stirMin: z.number(),

@@ -128,6 +128,9 @@ export const planRequestSchema = z.looseObject({
       loadMin: q.minutes.nullish(),
       /** Pressure asked for; the middle of what card and vessel allow where it is not given. */
       pressureKPa: q.gaugeKPa.nullish(),
+      /** The temperatures of the mix between which it is to be poured. */
+      pourFromC: q.temperatureC.nullish(),
+      pourToC: q.temperatureC.nullish(),
     })
     .nullish(),
 });

@@ -28,6 +28,14 @@ describe('the next batch', () => {
     expect(plan.massG).toBeCloseTo(200, 6);
     expect(plan.copiedFrom).toEqual({ code: 'B-0500', changes: [{ cause: 'under-mixed', says: 'Stirred 3.6 min' }] });
   });
+  it('keeps the room and a heated mould', () => {
+    const warm = soundBatch('house-coat-9', {
+      room: { temperatureC: 24, humidityPct: 61 },
+      mould: { temperatureC: 45 },
+    });
+    const { settings } = copiedPlan(saltmarshCard('house-coat-9'), warm, []);
+    expect(settings).toMatchObject({ roomC: 24, humidityPct: 61, mouldC: 45 });
+  });
   it('scales the colour down to the loading it is changed to, and no further', () => {
     const loaded = soundBatch('house-deep-40', {
       additives: [

@@ -71,9 +71,15 @@ const kept = <K extends keyof PlanSettings>(key: K, value: PlanSettings[K] | nul
 
 const resinC = (resin: Batch['resin']) => resin?.atPourC ?? resin?.temperatureAC ?? null;
 
-function recordedSettings({ resin, mould, mix, degas, pressure, pour }: Batch): PlanSettings {
+const recordedRoom = (room: Batch['room']): PlanSettings => ({
+  ...kept('roomC', room?.temperatureC ?? null),
+  ...kept('humidityPct', room?.humidityPct ?? null),
+});
+
+function recordedSettings({ room, resin, mould, mix, degas, pressure, pour }: Batch): PlanSettings {
   const rested = degas?.method === 'rest' ? degas.minutes : null;
   return {
+    ...recordedRoom(room),
     ...kept('resinC', resinC(resin)),
     ...kept('mouldC', mould?.temperatureC ?? null),
     ...kept('stirMin', mix?.stirMin ?? null),
@@ -84,8 +90,8 @@ function recordedSettings({ resin, mould, mix, degas, pressure, pour }: Batch): 
 }
 
 /**
- * Copies a batch into a plan, with changes laid over and remembered, so that the outcome can answer. The room is left
- * to today's reading unless it is what is changed.
+ * Copies a batch into a plan: everything is kept that was recorded, room and heated mould too, with the changes laid over
+ * and remembered, so that the outcome can answer. What is otherwise today is told against it.
  */
 export function copiedPlan(
   product: Product,

@@ -42,10 +42,13 @@ async function lotUse({ sequelize }: Database): Promise<Map<string, LotUse>> {
   return new Map(rows.map((r) => [`${r.slug} ${r.part} ${r.code}`, { usedG: r.used ?? 0, batches: r.batches }]));
 }
 
-/** How often each mould was pulled, and what the latest pulls weighed. */
+/** How often each mould was pulled, and what the latest pulls took: what was mixed less what came out or stayed in the cup. */
 async function mouldUse({ sequelize }: Database): Promise<Map<string, MouldUse>> {
   const rows = await sequelize.query<{ mould: string; slug: string; mass: number | null }>(
-    'SELECT mould, product_slug AS slug, mass_a_g + mass_b_g AS mass FROM batches WHERE mould IS NOT NULL ORDER BY started_at',
+    `SELECT mould, product_slug AS slug,
+       mass_a_g + mass_b_g - COALESCE(CASE WHEN json_type(document, '$.pour.leftG') IN ('integer', 'real')
+         THEN json_extract(document, '$.pour.leftG') END, 0) AS mass
+     FROM batches WHERE mould IS NOT NULL ORDER BY started_at`,
     { type: QueryTypes.SELECT },
   );
   const uses = new Map<string, { pulls: number; masses: { productSlug: string; massG: number }[] }>();

@@ -129,6 +129,35 @@ describe('a day', () => {
     await open(DateEntry, { id: 'd', value: '2026-03-14', label: 'Lot A, use by' });
     expect(input().value).toBe('2026-03-14');
   });
+  it('is taken as it is typed, and not before it is whole', async () => {
+    await open(DateEntry, { id: 'd', value: null, label: 'Lot A, use by' });
+    for (const text of ['2027', '2027-12', '2027-12-2']) await page!.type('input', text);
+    expect(changes).toEqual([]);
+    await page!.type('input', '2027-12-25');
+    expect(changes).toEqual([['2027-12-25']]);
+  });
+  it.each([
+    ['25.12.2027', '2027-12-25'],
+    ['25 Dec 2027', '2027-12-25'],
+    ['2027-12-2', '2027-12-02'],
+  ])('typed as %s is %s once the field is left', async (text, day) => {
+    await open(DateEntry, { id: 'd', value: null, label: 'Lot A, use by' });
+    await page!.type('input', text);
+    expect(changes).toEqual([]);
+    input().dispatchEvent(new Event('blur'));
+    expect(changes).toEqual([[day]]);
+  });
+  it('that cannot be read is told and changes nothing; emptied, it is not recorded', async () => {
+    await open(DateEntry, { id: 'd', value: '2026-03-14', label: 'Lot A, use by' });
+    await page!.type('input', 'end of May');
+    input().dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await page!.settle();
+    expect(page!.text()).toContain('"end of May" was not read. Write it as 2027-12-25');
+    expect(changes).toEqual([]);
+    await page!.type('input', '');
+    input().dispatchEvent(new Event('blur'));
+    expect(changes).toEqual([[null]]);
+  });
   it.each(['', '14.3.2026', 'soon'])('that is none (%s) is not shown as another', async (value) => {
     await open(DateEntry, { id: 'd', value, label: 'Lot A, use by' });
     expect(input().value).toBe('');

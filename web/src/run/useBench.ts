@@ -9,6 +9,7 @@ import { useRunRecord } from './useRunRecord';
 import { useRunWrites } from './useRunWrites';
 import { useScale } from './useScale';
 import { useSignals } from './useSignals';
+import { useTyped } from './useTyped';
 
 const KINDS = ['room-sensor', 'scale', 'thermometer', 'vessel-gauge', 'vacuum-gauge', 'hardness-tester'] as const;
 /** No device has this code: a scale or a vessel that nobody chose is not read. */
@@ -36,6 +37,7 @@ function makeBench(code: Ref<string>, watchesOnly: boolean) {
     ...writes,
     devices,
     scale: useScale(code, record, clock, writes, devices, watchesOnly),
+    typed: useTyped(code),
     signals: useSignals(),
     live: useLive(),
     outbox: useOutbox(),

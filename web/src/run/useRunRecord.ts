@@ -6,8 +6,8 @@ import { useLive } from '../stores/live';
 import { useOutbox } from '../stores/outbox';
 import { useProducts } from '../stores/products';
 
-/** The record of a batch in work with its card, and what still waits here laid over what is stored. */
-export function useRunRecord(code: Ref<string>) {
+/** What is stored of a batch, with its card: read from the server, or while it is away as it was last read here. */
+function useStoredRun(code: Ref<string>) {
   const live = useLive();
   const outbox = useOutbox();
   const products = useProducts();
@@ -58,6 +58,13 @@ export function useRunRecord(code: Ref<string>) {
     for (const stop of stops) stop();
   });
 
+  return { stored, product, problem, load };
+}
+
+/** The record of a batch in work with its card, and what still waits here laid over what is stored. */
+export function useRunRecord(code: Ref<string>) {
+  const outbox = useOutbox();
+  const { stored, product, problem, load } = useStoredRun(code);
   const mine = computed(() => outbox.queue.filter((w) => w.code === code.value));
   /** What is on its way; one that was refused is set aside, and no part of the record until it is settled. */
   const waiting = computed(() => mine.value.filter((w) => w.problem === null));

@@ -57,10 +57,10 @@ export function useScale(
     });
   }
   // A server that was started again knows of no run: the one that weighs on it has it still.
-  watch([picked, holder, step], ([device, has, now], [before]) => {
+  watch([picked, holder, step, devices.connected], ([device, has, now, connected], [before]) => {
     if (watchesOnly) return;
     if (before !== null && before !== device) void devicesApi.leave(before, code.value).catch(() => undefined);
-    if (device !== null && has === null && isWeighing(now) && devices.connected.value) void ask(device, false);
+    if (device !== null && has === null && isWeighing(now) && connected) void ask(device, false);
     if (device !== null && has === code.value && !isWeighing(now))
       void devicesApi.leave(device, code.value).catch(() => undefined);
   });

@@ -15,15 +15,8 @@ export interface Shown {
 }
 type What = NonNullable<ReadingEvent['values']>[number]['what'];
 
-/**
- * The devices at the bench, read over the stream and pointed at one batch.
- * @param picked the code of the device that this bench picked of a kind, where one is picked; null for the first
- */
-export function useDevices(
-  batch: Ref<string | null>,
-  kinds: readonly DeviceKind[],
-  picked: (kind: DeviceKind) => string | null = () => null,
-) {
+/** The devices of some kinds as the stream tells them, pointed at one batch. */
+function useDeviceStream(batch: Ref<string | null>, kinds: readonly DeviceKind[]) {
   const known = shallowRef<readonly DeviceInfo[]>([]);
   const events = shallowRef<ReadonlyMap<string, ReadingEvent>>(new Map());
   const connected = ref(false);
@@ -64,6 +57,19 @@ export function useDevices(
     stop?.();
   });
 
+  return { known, events, connected };
+}
+
+/**
+ * The devices at the bench, read over the stream and pointed at one batch.
+ * @param picked the code of the device that this bench picked of a kind, where one is picked; null for the first
+ */
+export function useDevices(
+  batch: Ref<string | null>,
+  kinds: readonly DeviceKind[],
+  picked: (kind: DeviceKind) => string | null = () => null,
+) {
+  const { known, events, connected } = useDeviceStream(batch, kinds);
   const ofKind = (kind: DeviceKind) => known.value.filter((d) => d.kind === kind);
   function device(kind: DeviceKind): DeviceInfo | null {
     const code = picked(kind);

@@ -18,7 +18,7 @@ export interface Draft {
   readonly savedAt: string;
 }
 
-const empty = (): Tree => ({ format: 'warm-jar.batch/1', startedAt: localMoment(studioNow()), product: {} });
+const empty = (): Tree => ({ format: 'warm-jar.batch/1', product: {} });
 
 /** A moment with this machine's own offset, as the format wants it. */
 export const localMoment = (date: Date): string => format(date, "yyyy-MM-dd'T'HH:mm:ssxxx");

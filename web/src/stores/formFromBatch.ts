@@ -3,10 +3,7 @@ import { EMPTY_PLAN, type PlanForm } from './planForm';
 
 const tenth = (v: number | undefined) => (v === undefined ? null : Math.round(v * 10) / 10);
 
-/**
- * The plan form of a copied batch: into its mould where the shelf still has it, else by mass; the room is left to
- * today's reading unless it is what is changed.
- */
+/** The plan form of a copied batch: into its mould where the shelf still has it, else by mass; all else is kept. */
 export function formFromBatch(copied: CopiedPlan, moulds: ReadonlySet<string>): PlanForm {
   const { settings } = copied;
   const mould = copied.mouldCode !== null && moulds.has(copied.mouldCode) ? copied.mouldCode : null;
@@ -19,6 +16,7 @@ export function formFromBatch(copied: CopiedPlan, moulds: ReadonlySet<string>): 
     additives: copied.additives.map((a) => ({ code: null, ...a })),
     route: copied.route,
     roomC: tenth(settings.roomC),
+    humidityPct: tenth(settings.humidityPct),
     resinC: tenth(settings.resinC),
     mouldC: tenth(settings.mouldC),
     stirMin: tenth(settings.stirMin),

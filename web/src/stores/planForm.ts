@@ -48,6 +48,9 @@ export interface PlanForm {
   readonly pourMin: number | null;
   readonly loadMin: number | null;
   readonly pressureKPa: number | null;
+  /** The temperatures of the mix between which it is to be poured. */
+  readonly pourFromC: number | null;
+  readonly pourToC: number | null;
   readonly round: 'A' | 'B' | 'total' | null;
   readonly scaleCode: GearChoice;
   readonly cupCode: GearChoice;
@@ -101,6 +104,8 @@ export const EMPTY_PLAN: PlanForm = {
   pourMin: null,
   loadMin: null,
   pressureKPa: null,
+  pourFromC: null,
+  pourToC: null,
   round: null,
   scaleCode: null,
   cupCode: null,

@@ -72,6 +72,26 @@ const alone = (work: () => Promise<void>): Promise<void> => {
   return locks ? locks.request(`warm-jar-send@${studioId()}`, work) : work();
 };
 
+/** Puts a refused entry over what stands there, or lets it go. */
+async function settled(
+  db: OutboxDb,
+  line: ReturnType<typeof waitingLine>,
+  seq: number,
+  how: 'over' | 'drop',
+): Promise<void> {
+  const found = line.find(seq);
+  if (!found) return;
+  if (how === 'drop') {
+    await db.remove(seq);
+    line.remove(seq);
+    return;
+  }
+  // It was not taken under its first key, so that key is free still.
+  const again = { ...found, problem: null, entry: { ...found.entry, over: true } };
+  await db.put(again);
+  line.replace(again);
+}
+
 /**
  * Sends entries one after another in the order they were made. One that the server refuses is set aside with its reason
  * and holds up nothing; one that the server stumbles over keeps the later ones of its batch waiting, and is tried again.
@@ -131,19 +151,8 @@ export function sendInOrder({ db, send, onStored, onQueue, onAway }: SendDeps) {
       line.add(await db.add(code, entry));
       void pumpOnce();
     },
-    /** Puts a refused entry over what stands there, or lets it go. */
     settle: async (seq: number, how: 'over' | 'drop') => {
-      const found = line.find(seq);
-      if (!found) return;
-      if (how === 'drop') {
-        await db.remove(seq);
-        line.remove(seq);
-      } else {
-        // It was not taken under its first key, so that key is free still.
-        const again = { ...found, problem: null, entry: { ...found.entry, over: true } };
-        await db.put(again);
-        line.replace(again);
-      }
+      await settled(db, line, seq, how);
       await pumpOnce();
     },
     pump: pumpOnce,

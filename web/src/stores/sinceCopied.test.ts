@@ -8,13 +8,14 @@ const batch = soundBatch('house-coat-9', { code: 'B-0007', mould: null, mix: { s
 const form = formFromBatch(copiedPlan(card, batch, []), new Set());
 
 describe('a batch copied into the plan', () => {
-  it('brings how it was made, and leaves the room to today', () => {
+  it('brings how it was made, the room it was made in too', () => {
     expect(form).toMatchObject({
       productSlug: 'house-coat-9',
       fill: 'mass',
       stirMin: 1.5,
       copiedFrom: { code: 'B-0007', changes: [] },
-      humidityPct: null,
+      roomC: batch.room!.temperatureC,
+      humidityPct: batch.room!.humidityPct,
     });
     expect(form.massG).toBeCloseTo((batch.mix!.amountA ?? 0) + (batch.mix!.amountB ?? 0), 0);
   });
@@ -35,8 +36,9 @@ describe('a batch copied into the plan', () => {
     ]);
     expect(changedSinceCopy(null, { ...form, stirMin: 9 })).toEqual([]);
   });
-  it("does not call today's damp a change", () => {
-    expect(changedSinceCopy(copiedAs(form), { ...form, humidityPct: 70 })).toEqual([]);
+  it('says what is otherwise today, and nothing of what was not recorded then', () => {
+    expect(changedSinceCopy(copiedAs(form), { ...form, humidityPct: 70 })).toEqual(['Damp 70 %, was 52 %.']);
+    expect(changedSinceCopy(copiedAs({ ...form, humidityPct: null }), { ...form, humidityPct: 70 })).toEqual([]);
   });
   it.each([
     [0, false, 'Nothing is changed yet'],

@@ -8,6 +8,7 @@ const TRACKED: readonly { field: keyof PlanForm; words: string; unit: string }[]
   { field: 'massG', words: 'size of the batch', unit: 'g' },
   { field: 'depthMm', words: 'depth', unit: 'mm' },
   { field: 'roomC', words: 'room', unit: '°C' },
+  { field: 'humidityPct', words: 'damp', unit: '%' },
   { field: 'resinC', words: 'resin', unit: '°C' },
   { field: 'mouldC', words: 'mould temperature', unit: '°C' },
   { field: 'stirMin', words: 'stir', unit: 'min' },
@@ -20,10 +21,7 @@ const TRACKED: readonly { field: keyof PlanForm; words: string; unit: string }[]
 
 export type CopiedAs = Readonly<Partial<PlanForm>>;
 
-/**
- * The fields of a plan that is a copy, as they were copied. What was left
- * open, such as today's room, is not among them.
- */
+/** The fields of a plan that is a copy, as they were copied. What was not recorded then is not among them. */
 export const copiedAs = (form: PlanForm): CopiedAs =>
   Object.fromEntries(TRACKED.flatMap(({ field }) => (form[field] === null ? [] : [[field, form[field]]])));
 

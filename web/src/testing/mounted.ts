@@ -50,16 +50,34 @@ export const refusal = (code: string, message: string, issues: { path: string; m
   error: { code, message, issues },
 });
 
-/** No stream comes from a pretended server. */
-class SilentEvents {
+/** A stream of a pretended server: silent, until a test tells something by it. */
+class PretendedEvents {
+  static open = new Set<PretendedEvents>();
   onopen: (() => void) | null = null;
   onerror: (() => void) | null = null;
-  addEventListener(): void {
-    // Nothing is ever told.
+  private readonly listeners = new Map<string, (event: { data: string }) => void>();
+  constructor() {
+    PretendedEvents.open.add(this);
+  }
+  addEventListener(name: string, act: (event: { data: string }) => void): void {
+    this.listeners.set(name, act);
   }
   close(): void {
-    // Nothing is open.
+    PretendedEvents.open.delete(this);
   }
+  tell(name: string, data: unknown): void {
+    this.onopen?.();
+    this.listeners.get(name)?.({ data: JSON.stringify(data) });
+  }
+}
+
+/** Tells every open page something by its stream, as the server would. */
+export function tellPages(name: string, data: unknown): void {
+  for (const stream of PretendedEvents.open) stream.tell(name, data);
+}
+/** Ends the streams, as a server does that goes away. */
+export function hangUp(): void {
+  for (const stream of PretendedEvents.open) stream.onerror?.();
 }
 
 export interface Mounted {
@@ -76,7 +94,7 @@ export interface Mounted {
 
 /** A component on a page of its own, with router, stores and controls as the application has them. */
 export async function mounted(component: Component, props: object = {}, at = '/'): Promise<Mounted> {
-  vi.stubGlobal('EventSource', SilentEvents);
+  vi.stubGlobal('EventSource', PretendedEvents);
   const pinia = createPinia();
   setActivePinia(pinia);
   const empty = { template: '<i />' };

@@ -43,6 +43,10 @@ const measured = computed(() =>
 );
 const outside = computed(() => measured.value.filter((r) => RANK[r.state] === 0).length);
 const missing = computed(() => readings.value.filter((r) => r.state === 'not-recorded'));
+/** What of this record no real instrument showed. */
+const simulated = computed(() => [
+  ...new Set((batch.value?.readings ?? []).flatMap((r) => (r.simulated && r.what ? [r.what] : []))),
+]);
 const item = computed(() => (product.value && batch.value ? workItem(product.value, batch.value) : null));
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
@@ -113,6 +117,9 @@ onPlainKey('b', () => {
             </p>
           </div>
           <LimitStrip v-for="r in measured" :key="r.field" :reading="r" />
+          <p v-if="simulated.length" class="small" data-test="simulated">
+            Read from stand-ins, and so made up: {{ simulated.join(', ') }}.
+          </p>
           <p v-if="missing.length" class="quiet small">
             Not recorded, though the card or the label limits it:
             {{ missing.map((r) => midSentence(fieldLabel(r.field))).join('; ') }}.

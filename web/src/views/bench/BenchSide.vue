@@ -10,7 +10,7 @@ import { readingOf } from '../../run/readingOf';
 import { useBenchContext } from '../../run/useBench';
 import NumberEntry from '../../components/NumberEntry.vue';
 import type { Shown } from '../../stores/devices';
-import SimulatedMark from './SimulatedMark.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 
 /** The clocks, the readings by one key, and the steps to come. */
 const bench = useBenchContext();
@@ -126,7 +126,7 @@ onPlainKey('h', readRoom);
         ><strong class="figures" data-test="resin-now">{{
           resin?.silent ? 'silent' : resin?.value == null ? '–' : units.say(resin.value, '°C')
         }}</strong
-        ><SimulatedMark :of="resin" />
+        ><SimulatedMark :stand-in="resin?.device.standIn === true" />
       </button>
       <button type="button" :disabled="room?.value == null" @click="readRoom">
         <span>Room <KeyCap k="h" /></span
@@ -137,12 +137,12 @@ onPlainKey('h', readRoom);
               ? '–'
               : `${units.say(room.value, '°C')}, ${damp?.value ?? '–'} %`
         }}</strong
-        ><SimulatedMark :of="room" />
+        ><SimulatedMark :stand-in="room?.device.standIn === true" />
       </button>
       <p v-for="says in silent" :key="says" class="small bad" role="status">{{ says }}</p>
       <p v-for="r in outside" :key="r.field" class="small bad" role="alert" :data-outside="r.field">{{ r.says }}</p>
       <details>
-        <summary class="small">typed</summary>
+        <summary class="small">Type a reading</summary>
         <NumberEntry
           id="bench-resin"
           :value="typed.resin"
@@ -256,10 +256,12 @@ dd {
 }
 .reads button {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
   align-items: center;
+  gap: 2px var(--space-2);
   min-height: 52px;
-  padding: 0 var(--space-3);
+  padding: 4px var(--space-3);
   border: 2px solid var(--action);
   border-radius: var(--radius);
   background: var(--card);
@@ -288,6 +290,9 @@ dd {
   font-weight: 750;
   background: var(--bottle-50);
   border-radius: 4px;
+}
+.reads strong {
+  white-space: nowrap;
 }
 summary {
   min-height: var(--target);

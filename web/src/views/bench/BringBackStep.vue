@@ -6,7 +6,7 @@ import { readingOf } from '../../run/readingOf';
 import { plannedCupML } from './plannedCup';
 import NumberEntry from '../../components/NumberEntry.vue';
 import ScaleChoice from './ScaleChoice.vue';
-import SimulatedMark from './SimulatedMark.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
@@ -33,23 +33,30 @@ const advice = computed(() =>
 );
 /** Less on the scale than this was not added, g. */
 const ADDED_G = 0.5;
-const typed = ref<number | null>(null);
+const typed = bench.typed('added');
 /** Only what the scale saw come on, or what was typed: what is asked for is not yet there. */
 const addedG = computed(() => typed.value ?? bench.scale.netG.value);
 const settled = computed(() => typed.value !== null || bench.scale.shown.value?.settled === true);
 const path = computed(() => (advice.value?.fix.part === 'A' ? 'mix.amountA' : 'mix.amountB'));
+/** The part that is added to, and how much of it is in the cup. */
+const part = computed(() => {
+  const name = advice.value?.fix.part ?? null;
+  const massG = (name === 'A' ? masses.value?.massAG : masses.value?.massBG) ?? null;
+  return name === null || massG === null ? null : { name, massG };
+});
+const isThere = computed(() => addedG.value !== null && addedG.value >= ADDED_G && settled.value);
 async function added(): Promise<void> {
-  const before = advice.value?.fix.part === 'A' ? masses.value?.massAG : masses.value?.massBG;
   const g = addedG.value;
-  if (before == null || !advice.value || g === null || g < ADDED_G || !settled.value) return;
+  if (!part.value || g === null || !isThere.value) return;
+  const { name, massG } = part.value;
   const stands = bench.scale.shown.value;
   const from = typed.value === null ? stands : null;
   typed.value = null;
   await bench.write({
-    words: `${units.say(g, 'g')} of ${advice.value.fix.part ?? ''} added`,
+    words: `${units.say(g, 'g')} of ${name} added`,
     step: 'bring-back',
     set: {
-      [path.value]: Math.round((before + g) * 100) / 100,
+      [path.value]: Math.round((massG + g) * 100) / 100,
       ...(stands?.value == null ? {} : { 'bench.tareG': stands.value }),
     },
     add: from?.value == null ? [] : [readingOf(bench.minutesNow(), 'scale', from.value, 'g', from)],
@@ -85,7 +92,8 @@ const letStand = (reason: string) => {
     </p>
     <ScaleChoice />
     <p v-if="bench.scale.netG.value !== null" class="figures">
-      On the scale since: {{ units.say(bench.scale.netG.value, 'g') }} <SimulatedMark :of="bench.scale.shown.value" />
+      On the scale since: {{ units.say(bench.scale.netG.value, 'g') }}
+      <SimulatedMark :stand-in="bench.scale.shown.value?.device.standIn === true" />
     </p>
     <div v-if="!asking" class="actions">
       <DoButton
@@ -93,7 +101,7 @@ const letStand = (reason: string) => {
           addedG === null || addedG < ADDED_G ? 'Add it, then take what was added' : `Added ${units.say(addedG, 'g')}`
         "
         k="Enter"
-        :disabled="addedG === null || addedG < ADDED_G || !settled"
+        :disabled="!isThere"
         @do="added"
       />
       <DoButton words="Let it stand" quiet @do="asking = true" />

@@ -7,7 +7,7 @@ import DoButton from './DoButton.vue';
 import { countdown } from '../../run/countdown';
 import { readingOf } from '../../run/readingOf';
 import PourWindow from './PourWindow.vue';
-import SimulatedMark from './SimulatedMark.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import { useBenchContext } from '../../run/useBench';
 
 /** Rest or vacuum against its time, with the gauge. */
@@ -75,7 +75,7 @@ const without = () =>
       Gauge
       <strong class="figures">{{
         gauge?.silent ? 'does not answer' : gauge?.value == null ? '–' : units.say(gauge.value, 'kPa')
-      }}</strong><SimulatedMark :of="gauge" /> absolute<template v-if="asked !== null"
+      }}</strong><SimulatedMark :stand-in="gauge?.device.standIn === true" /> absolute<template v-if="asked !== null"
         >; the card asks for {{ units.say(asked, 'kPa') }} or less</template
       >.
     </p>

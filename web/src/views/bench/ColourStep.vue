@@ -29,7 +29,7 @@ const card = computed(() => shelf.additives.find(({ item }) => item.name === nam
 const perG = computed(() => (card.value?.drops ? card.value.drops.counted / card.value.drops.massG : null));
 const drops = computed(() => counts.value[key.value] ?? 0);
 const { shown, netG } = bench.scale;
-const typed = ref<number | null>(null);
+const typed = bench.typed(() => `colour ${name.value}`);
 const weighedG = computed(() => {
   if (perG.value !== null) return null;
   return typed.value ?? (netG.value === null ? null : Math.max(0, netG.value));

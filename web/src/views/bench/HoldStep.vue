@@ -6,7 +6,7 @@ import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from '../../run/countdown';
-import SimulatedMark from './SimulatedMark.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
 
@@ -75,7 +75,7 @@ const pass = (reason: string) => {
       Gauge
       <strong class="figures">{{
         gauge?.silent ? 'does not answer' : kPa === null ? '–' : units.say(kPa, 'kPa')
-      }}</strong><SimulatedMark :of="gauge" />.
+      }}</strong><SimulatedMark :stand-in="gauge?.device.standIn === true" />.
       <template v-if="cardEnds !== null">Card: until {{ sayMinutes(cardEnds) }} after the parts met. </template
       ><template v-if="slabEnds !== null"
         >{{ mould ? 'The last of the piece' : 'The cup' }} gels at {{ sayMinutes(slabEnds) }} by the model.</template

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { lampDoseMJPerCM2, lampMinutes } from '@warm-jar/core';
-import { computed, ref, watch } from 'vue';
+import { computed, watch } from 'vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
@@ -33,7 +33,7 @@ watch(left, (l) => {
   if (elapsed.value !== null && l !== null && l <= 0)
     bench.signals.give(`lamp ${sides.value}`, 'warn', 'Light enough on this side');
 });
-const typedMin = ref<number | null>(null);
+const typedMin = bench.typed('lit');
 const choose = (code: string) => void bench.write({ words: `lamp ${code}`, set: { 'cure.lamp.gear': code } });
 const on = () => void bench.write({ words: 'lamp on', set: { 'bench.lampFromMin': bench.minutesNow() } });
 const burnt = () => Math.round(((bench.minutesNow() ?? 0) - (from.value ?? 0)) * 100) / 100;

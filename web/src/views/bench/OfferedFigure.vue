@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { fieldLabel, valueAt } from '@warm-jar/core';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import { useBenchContext } from '../../run/useBench';
 import { useUnits } from '../../stores/units';
@@ -10,7 +10,7 @@ import DoButton from './DoButton.vue';
 const props = defineProps<{ path: string; unit: string; k: string; planned: number | null }>();
 const bench = useBenchContext();
 const units = useUnits();
-const typed = ref<number | null>(null);
+const typed = bench.typed(props.path);
 const label = computed(() => fieldLabel(props.path));
 const stands = computed(() => {
   const v = bench.batch.value ? valueAt(bench.batch.value, props.path) : null;

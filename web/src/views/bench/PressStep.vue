@@ -6,7 +6,7 @@ import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import AskBox from './AskBox.vue';
 import DoButton from './DoButton.vue';
-import SimulatedMark from './SimulatedMark.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import { readingOf } from '../../run/readingOf';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
@@ -14,7 +14,7 @@ import { useBenchContext } from '../../run/useBench';
 /** Up slowly to pressure, while it is still liquid. */
 const bench = useBenchContext();
 const units = useUnits();
-const typed = ref<number | null>(null);
+const typed = bench.typed('gauge');
 const gauge = computed(() => bench.devices.shown('vessel-gauge', 'gauge'));
 const targetKPa = computed(() => bench.plan.value?.pressureKPa ?? bench.product.value?.pressure?.minKPa ?? null);
 const now = computed(() => typed.value ?? gauge.value?.value ?? null);
@@ -72,7 +72,7 @@ watch(left, (l) => {
       :label="targetKPa === null ? 'On the gauge' : `Up to ${units.say(targetKPa, 'kPa')}`"
       :value="gauge?.silent && typed === null ? '?' : now === null ? '–' : units.say(now, 'kPa')"
     />
-    <SimulatedMark :of="gauge" />
+    <SimulatedMark :stand-in="gauge?.device.standIn === true" />
     <p v-if="gauge?.silent" class="bad">{{ gauge.says ?? 'The gauge does not answer.' }} Read it and type it in.</p>
     <p class="told">
       <template v-if="left !== null">{{

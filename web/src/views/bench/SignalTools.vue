@@ -44,7 +44,7 @@ const words = () => (signals.muted.value ? 'Silent' : 'Sound on');
 </template>
 
 <style scoped>
-.held {
+.held.held {
   background: var(--amber-400);
   font-weight: 700;
 }

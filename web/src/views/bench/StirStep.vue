@@ -47,9 +47,6 @@ const done = (scrapedWalls: boolean) =>
     <p v-if="bench.product.value?.moistureSensitive && tool === 'wood'" class="bad">
       Wood holds water, and this resin foams on it: take steel or plastic.
     </p>
-    <SaidChoice path="mix.tool" k="g" :options="TOOL_WORDS" />
-    <SaidChoice path="mix.vigour" k="j" :options="VIGOUR_WORDS" />
-    <SaidChoice path="mix.secondCup" k="k" :options="YES_NO" />
     <div class="actions">
       <DoButton v-if="from === null" words="Begin to stir" k="Enter" @do="begin" />
       <template v-else
@@ -62,6 +59,9 @@ const done = (scrapedWalls: boolean) =>
           @do="done(true)" /><DoButton words="Not scraped" quiet @do="done(false)"
       /></template>
     </div>
+    <SaidChoice path="mix.tool" k="g" :options="TOOL_WORDS" />
+    <SaidChoice path="mix.vigour" k="j" :options="VIGOUR_WORDS" />
+    <SaidChoice path="mix.secondCup" k="k" :options="YES_NO" />
     <PourWindow v-if="!bench.lightCured.value" />
   </div>
 </template>

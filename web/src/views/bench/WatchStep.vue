@@ -57,7 +57,7 @@ watch(left, (l) => {
   if (l !== null && l <= 0) bench.signals.give('demould', 'note', 'Hard and cool by card and model');
 });
 const setNow = () => void bench.write({ words: 'witness set', set: { 'witness.setMin': bench.minutesNow() } });
-const surfaceTyped = ref<number | null>(null);
+const surfaceTyped = bench.typed('surface');
 function readSurface(): void {
   const from = surfaceTyped.value === null ? thermometer.value : null;
   const value = surfaceTyped.value ?? thermometer.value?.value ?? null;

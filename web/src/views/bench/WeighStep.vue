@@ -12,7 +12,7 @@ import DoButton from './DoButton.vue';
 import LotChoice from './LotChoice.vue';
 import SaidChoice from './SaidChoice.vue';
 import ScaleChoice from './ScaleChoice.vue';
-import SimulatedMark from './SimulatedMark.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import { YES_NO } from './yesNo';
 import { useWeighing } from './useWeighing';
 
@@ -104,12 +104,9 @@ const drop = () => {
         }}</strong></span
       ><span v-if="bench.scale.isOurs.value"
         >On {{ shown?.device.name ?? 'the scale' }}
-        <strong class="figures" data-test="net">{{ onScale }}</strong><SimulatedMark :of="shown" /><span
-          v-if="shown && !shown.silent && !shown.settled"
-          class="quiet small"
-        >
-          settling</span
-        ></span
+        <strong class="figures" data-test="net">{{ onScale }}</strong><SimulatedMark
+          :stand-in="shown?.device.standIn === true"
+        /><span v-if="shown && !shown.silent && !shown.settled" class="quiet small"> settling</span></span
       ><span class="quiet small">the last tenth takes two fifths of the bar</span>
     </div>
     <p v-if="shown?.says" class="stopped" role="alert">{{ shown.says }}</p>

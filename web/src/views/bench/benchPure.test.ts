@@ -124,6 +124,7 @@ describe('the wall board', () => {
     const clock =
       nowMin === null ? null : benchClock(clear, { massG: 182, resinC: 23, roomC: 23, readings: [], nowMin });
     return boardFacts({
+      window: null,
       product: clear,
       batch: b,
       step: currentStep(clear, b),

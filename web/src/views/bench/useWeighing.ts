@@ -1,6 +1,6 @@
 import { computed, ref, watch } from 'vue';
 import { cueOf, weighTarget } from '../../run/benchNumber';
-import { useBenchContext } from '../../run/useBench';
+import { useBenchContext, type BenchContext } from '../../run/useBench';
 import { doseOutside, weighStop, type WeighStop } from '../../run/weighChecks';
 import { useUnits } from '../../stores/units';
 import { weighEntry } from './weighEntry';
@@ -11,16 +11,10 @@ const MET_G = 1;
 const CUE_STEP_G = 0.1;
 const DOSE_FIELD = 'mix.catalystPct';
 
-/** One part being weighed: its target, what is on the scale or typed, and what stops it from being taken. */
-export function useWeighing(part: () => 'A' | 'B') {
-  const bench = useBenchContext();
-  const units = useUnits();
-  const typed = ref<number | null>(null);
+/** The figures of a part being weighed: its target, what is on the scale or typed, and what is still to come. */
+function useFigures(bench: BenchContext, part: () => 'A' | 'B') {
+  const typed = bench.typed(() => `part ${part()}`);
   const ownTarget = ref<number | null>(null);
-  const stop = ref<WeighStop | null>(null);
-  watch(part, () => {
-    [typed.value, stop.value] = [null, null];
-  });
   const target = computed(() => {
     const t =
       bench.product.value && bench.batch.value ? weighTarget(bench.product.value, bench.batch.value, part()) : null;
@@ -36,6 +30,19 @@ export function useWeighing(part: () => 'A' | 'B') {
       ? null
       : cueOf(amount.value, target.value.targetG, shown.value?.device.stepG ?? CUE_STEP_G),
   );
+  return { typed, ownTarget, target, shown, netG, amount, left, cue };
+}
+
+/** One part being weighed, and what stops it from being taken. */
+export function useWeighing(part: () => 'A' | 'B') {
+  const bench = useBenchContext();
+  const units = useUnits();
+  const figures = useFigures(bench, part);
+  const { typed, target, shown, netG, amount } = figures;
+  const stop = ref<WeighStop | null>(null);
+  watch(part, () => {
+    stop.value = null;
+  });
   watch(netG, (g) => {
     if (
       part() === 'B' &&
@@ -83,5 +90,5 @@ export function useWeighing(part: () => 'A' | 'B') {
     const massG = rounded();
     if (massG !== null) await take(massG, reason);
   }
-  return { typed, ownTarget, target, shown, netG, amount, left, cue, stop, tare, confirm, takeAnyway };
+  return { ...figures, stop, tare, confirm, takeAnyway };
 }

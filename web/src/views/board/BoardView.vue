@@ -1,25 +1,29 @@
 <script setup lang="ts">
 import { BENCH_STEP_WORDS } from '@warm-jar/core';
-import { computed, watch } from 'vue';
+import { computed, onMounted, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
 import { provideBench } from '../../run/useBench';
-import { boardFacts } from './boardFacts';
+import { boardFacts, boardRows } from './boardFacts';
 
 /**
- * The wall board: the step now, its number, the time left and what comes
- * next, to be read across the room. It takes no input.
+ * The wall board, to be read across the room: the batch that runs out first, or the one that was asked for, with its
+ * step, its number and the time left; and every other batch in work beside it. It takes no input.
  */
 const route = useRoute();
 const work = useWork();
 const units = useUnits();
 const code = computed(() => {
   const asked = route.query['batch'];
-  return typeof asked === 'string' ? asked : (work.items.find((i) => i.stage !== 'check')?.code ?? '');
+  if (typeof asked === 'string') return asked;
+  return (work.items.find((i) => i.stage !== 'check') ?? work.items[0])?.code ?? '';
 });
 const live = useLive();
+onMounted(() => {
+  if (!work.loaded) void work.load();
+});
 // Nobody types here: a studio that was replaced is shown at once.
 watch(
   () => live.replaced,
@@ -40,25 +44,44 @@ const facts = computed(() =>
         nowMin: bench.nowMin.value,
         clock: bench.clock.value,
         due: bench.due.value,
+        window: bench.window.value,
         netG: netG.value,
         gaugeKPa: gauge.value,
         say: units.say,
       })
     : null,
 );
+/** As many as can still be read across the room; the rest are counted. */
+const MAX_ROWS = 15;
+/** Digits of a number that may be written larger, with the colon or the unit. */
+const SHORT = 5;
+const rows = computed(() => boardRows(work.items, code.value, work.nowMs));
+const more = computed(() => Math.max(0, rows.value.length - MAX_ROWS) + work.more);
+/** Few rows are written larger than many. */
+const crowd = computed(() => {
+  if (rows.value.length > 11) return 'many';
+  return rows.value.length > 8 ? 'some' : 'few';
+});
 </script>
 
 <template>
-  <div class="board">
+  <div class="board" :class="{ alone: rows.length === 0 }">
     <p v-if="!facts" class="idle">Nothing is at the bench.</p>
-    <template v-else>
+    <section v-else class="first" data-test="board-first">
       <header>
-        <span class="figures">{{ code }}</span><span>{{ bench.product.value?.name }}</span
+        <span class="figures">{{ code }}</span><span class="product">{{ bench.product.value?.name }}</span
         ><span v-if="!bench.live.connected" class="away">not live</span>
       </header>
       <p class="step" data-test="board-step">{{ BENCH_STEP_WORDS[bench.step.value!].words }}</p>
-      <p class="number figures" :class="{ over: facts.over }" data-test="board-number">{{ facts.number }}</p>
+      <p
+        class="number figures"
+        :class="{ over: facts.over, short: facts.number.length <= SHORT }"
+        data-test="board-number"
+      >
+        {{ facts.number }}
+      </p>
       <p class="says">{{ facts.says }}</p>
+      <p v-if="facts.window" class="says window" data-test="board-window">{{ facts.window }}</p>
       <footer>
         <div>
           <span>{{ facts.timeLabel }}</span><strong
@@ -72,7 +95,14 @@ const facts = computed(() =>
           <span>next</span><strong>{{ facts.next }}</strong>
         </div>
       </footer>
-    </template>
+    </section>
+    <ol v-if="rows.length" class="others" :class="crowd" data-test="board-others">
+      <li v-for="r in rows.slice(0, MAX_ROWS)" :key="r.code" :class="{ over: r.late }">
+        <span class="figures">{{ r.short }}</span><span class="stage">{{ r.stage }}</span
+        ><span class="due">{{ r.due }}</span>
+      </li>
+      <li v-if="more > 0" class="more">and {{ more }} more</li>
+    </ol>
   </div>
 </template>
 
@@ -82,59 +112,117 @@ const facts = computed(() =>
   inset: 0;
   background: #0a1412;
   color: #f2efe6;
-  padding: 3vh 4vw;
+  padding: 3vh 2.5vw;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 37vw;
+  gap: 2.5vw;
+  overflow: hidden;
+}
+.board.alone {
+  grid-template-columns: 1fr;
+}
+.first {
   display: flex;
   flex-direction: column;
-  overflow: hidden;
+  min-width: 0;
 }
 header {
   display: flex;
-  gap: 3vw;
-  font-size: 4.4vh;
+  gap: 2vw;
+  font-size: 5.4vh;
   color: #c9d6d1;
+  white-space: nowrap;
+}
+.product {
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .away {
   color: #ffb38a;
   margin-left: auto;
 }
 .step {
-  font-size: 11vh;
+  font-size: min(10vh, 6vw);
   font-weight: 780;
   line-height: 1.05;
   padding-top: 1vh;
 }
 .number {
-  font-size: min(36vh, 21vw);
+  font-size: min(30vh, 13vw);
   font-weight: 800;
-  line-height: 1;
+  line-height: 1.05;
   color: #f3b04c;
   white-space: nowrap;
 }
+.number.short {
+  font-size: min(36vh, 18vw);
+}
+.alone .number {
+  font-size: min(36vh, 21vw);
+}
 .says {
-  font-size: 5vh;
+  font-size: 5.4vh;
+  line-height: 1.15;
   color: #c9d6d1;
+}
+.window {
+  color: #f3b04c;
 }
 footer {
   display: flex;
   justify-content: space-between;
   margin-top: auto;
-  gap: 4vw;
+  gap: 2vw;
 }
 footer div {
   display: flex;
   flex-direction: column;
+  min-width: 0;
 }
 footer span {
-  font-size: 3.6vh;
+  font-size: 5.4vh;
+  line-height: 1.15;
   color: #c9d6d1;
 }
 footer strong {
-  font-size: 12vh;
+  font-size: 11vh;
   line-height: 1;
   white-space: nowrap;
 }
 footer div:last-child strong {
-  font-size: 7.5vh;
+  font-size: 6vh;
+  white-space: normal;
+}
+.others {
+  display: flex;
+  flex-direction: column;
+  border-left: 2px solid #2b4640;
+  padding-left: 2vw;
+  margin: 0;
+  list-style: none;
+  font-size: 6.4vh;
+  line-height: 1.25;
+}
+.others.some {
+  font-size: 5.8vh;
+}
+.others.many {
+  font-size: 5.4vh;
+  line-height: 1.12;
+}
+.others li {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 1.2vw;
+  white-space: nowrap;
+}
+.stage {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  color: #c9d6d1;
+}
+.due {
+  text-align: right;
 }
 .over {
   color: #ff8a66 !important;

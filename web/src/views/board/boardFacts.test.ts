@@ -1,6 +1,7 @@
 import { saltmarshCard, soundBatch, wordsIn, type BenchStep } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
-import { boardFacts, type BoardInput } from './boardFacts';
+import { workItem } from '../../stores/urgency';
+import { boardFacts, boardRows, type BoardInput } from './boardFacts';
 
 const card = saltmarshCard('house-clear-6');
 const STEPS: BenchStep[] = ['weigh-a', 'weigh-b', 'stir', 'clear', 'pour', 'close', 'press', 'hold', 'watch'];
@@ -15,6 +16,7 @@ function board(step: BenchStep, more: Partial<BoardInput> = {}) {
     nowMin: 4,
     clock,
     due: { pourByMin: 7, pressureByMin: 12 },
+    window: null,
     netG: null,
     gaugeKPa: null,
     say: wordsIn(),
@@ -70,6 +72,45 @@ describe('the time beside it', () => {
       timeLabel: 'since the parts met',
       timeOver: false,
     });
+  });
+});
+
+describe('the window of the pour', () => {
+  const window = { opensMin: 6, closesMin: 9, open: false };
+  it.each([
+    ['to come', 4, window, 'pour in 2:00'],
+    ['open', 7, { ...window, open: true }, 'pour now, for 2:00'],
+    ['closed', 9.5, window, 'pour window closed'],
+    ['never', 4, { opensMin: null, closesMin: null, open: false }, 'never warm enough'],
+  ] as const)('%s is told before the pour', (_how, nowMin, w, says) => {
+    const batch = soundBatch('house-clear-6', { pour: null });
+    expect(board('stir', { batch, window: w, nowMin }).window).toBe(says);
+  });
+  it('is nothing without one, and once it is poured', () => {
+    expect(board('stir').window).toBe('');
+    expect(board('watch', { window }).window).toBe('');
+    expect(board('pour', { window, batch: soundBatch('house-clear-6', { pour: { startedMin: 2 } }) }).window).toBe('');
+  });
+});
+
+describe('the others in work', () => {
+  const NOW = Date.parse('2026-03-14T10:00:00Z');
+  const item = (code: string, startedAt: string, record: object = {}) =>
+    workItem(card, soundBatch('house-clear-6', { code, startedAt, checks: [], ...record }));
+  it('stand beside the first, each with its stage and what is due, late ones as such', () => {
+    const items = [
+      item('B-0007', '2026-03-14T09:58:00Z', { pour: null, pressure: null, cure: null }),
+      item('B-0008', '2026-03-13T09:00:00Z'),
+      item('TRIAL', '2026-03-14T09:00:00Z'),
+    ];
+    const rows = boardRows(items, 'B-0007', NOW);
+    expect(rows.map((r) => [r.code, r.short])).toEqual([
+      ['B-0008', '0008'],
+      ['TRIAL', 'TRIAL'],
+    ]);
+    expect(rows.every((r) => r.stage.length > 0)).toBe(true);
+    for (const row of rows) expect(row.late).toBe(row.due.endsWith('late'));
+    expect(boardRows(items, '', NOW)).toHaveLength(3);
   });
 });
 

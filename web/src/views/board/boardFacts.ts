@@ -1,12 +1,15 @@
 import {
   BENCH_STEP_WORDS,
+  STAGE_WORDS,
   type Batch,
   type BenchClock,
   type BenchStep,
+  type PourWindow,
   type Product,
   type Say,
   type StepState,
 } from '@warm-jar/core';
+import { dueShort, type WorkItem } from '../../stores/urgency';
 import { weighTarget, type Deadlines } from '../../run/benchNumber';
 import { countdown } from '../../run/countdown';
 
@@ -19,6 +22,8 @@ export interface BoardInput {
   readonly nowMin: number | null;
   readonly clock: BenchClock | null;
   readonly due: Deadlines;
+  /** The window of temperature that the pour waits for. */
+  readonly window: PourWindow | null;
   readonly netG: number | null;
   readonly gaugeKPa: number | null;
   readonly say: Say;
@@ -33,6 +38,8 @@ export interface BoardFacts {
   readonly timeLabel: string;
   readonly timeOver: boolean;
   readonly next: string;
+  /** When the mix may be poured, where that is waited for. */
+  readonly window: string;
 }
 
 /** The big number, a word for it, and whether it is over. */
@@ -101,6 +108,39 @@ function timeWords(leftMin: number | null, nowMin: number | null): string {
   return leftMin < 0 ? `−${countdown(-leftMin)}` : countdown(leftMin);
 }
 
+/** Steps before the pour, at which its window counts. */
+const BEFORE_POUR: ReadonlySet<BenchStep> = new Set(['colour', 'stir', 'clear', 'pour']);
+
+function windowWords({ window, step, nowMin, batch }: BoardInput): string {
+  if (!window || nowMin === null || !BEFORE_POUR.has(step) || batch.pour?.startedMin != null) return '';
+  if (window.opensMin === null) return 'never warm enough';
+  if (nowMin < window.opensMin) return `pour in ${countdown(window.opensMin - nowMin)}`;
+  if (!window.open) return 'pour window closed';
+  return window.closesMin === null ? 'pour now' : `pour now, for ${countdown(window.closesMin - nowMin)}`;
+}
+
+/** A batch on the board beside the first: where it is, and what is next due. */
+export interface BoardRow {
+  readonly code: string;
+  /** The code as it is called across the room: the studio's own numbering without its letter. */
+  readonly short: string;
+  readonly stage: string;
+  readonly due: string;
+  readonly late: boolean;
+}
+
+/** Every batch in work but the first, most urgent first. */
+export const boardRows = (items: readonly WorkItem[], first: string, nowMs: number): BoardRow[] =>
+  items
+    .filter(({ code }) => code !== first)
+    .map((item) => ({
+      code: item.code,
+      short: item.code.replace(/^B-(?=\d)/, ''),
+      stage: STAGE_WORDS[item.stage].toLowerCase(),
+      due: dueShort(item, nowMs),
+      late: item.dueMs !== null && item.dueMs < nowMs,
+    }));
+
 /** The one number of the step, the time left, and the step after this one. */
 export function boardFacts(b: BoardInput): BoardFacts {
   const { clock, nowMin, step, steps } = b;
@@ -110,6 +150,7 @@ export function boardFacts(b: BoardInput): BoardFacts {
   return {
     ...(NUMBERS[step] ?? sinceMet)(b, nowMin ?? 0),
     next: next ? BENCH_STEP_WORDS[next.step].words : '–',
+    window: windowWords(b),
     timeLabel: set ? 'since the parts met' : 'pot life left',
     timeOver: !set && left !== null && left < 0,
     time: set ? countdown(nowMin ?? 0) : timeWords(left, nowMin),

@@ -8,6 +8,7 @@ import { computed, onMounted, toRef } from 'vue';
 import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import ChoiceEntry from '../../components/ChoiceEntry.vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
@@ -30,6 +31,7 @@ const {
   setPhotos,
   readTester,
   testerProblem,
+  simulated,
   draft,
   problem,
   saving,
@@ -219,7 +221,8 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
         >
         <div class="cell">
           <span class="small">From the tester</span
-          ><Button severity="secondary" @click="readTester">Read it <KeyCap k="y" /></Button>
+          ><Button severity="secondary" @click="readTester">Read it <KeyCap k="y" /></Button
+          ><SimulatedMark :stand-in="simulated" />
         </div>
         <div class="cell">
           <span class="small">Grade</span

@@ -107,6 +107,8 @@ function useDoubt(stored: StoredBatch) {
 /** Takes the hardness from the tester. */
 function useTester(code: string, take: (shore: number) => void) {
   const testerProblem = ref<string | null>(null);
+  /** Whether the figure that was taken is a stand-in's. */
+  const simulated = ref(false);
   async function readTester(): Promise<void> {
     try {
       const tester = (await devicesApi.list()).find((d) => d.kind === 'hardness-tester');
@@ -116,12 +118,12 @@ function useTester(code: string, take: (shore: number) => void) {
       }
       const shore = (await devicesApi.reading(tester.code, code)).values.find((v) => v.what === 'shore')?.value;
       if (shore !== undefined) take(shore);
-      testerProblem.value = null;
+      [testerProblem.value, simulated.value] = [null, tester.standIn];
     } catch (error) {
       testerProblem.value = error instanceof ApiProblem ? error.message : 'The tester could not be read.';
     }
   }
-  return { testerProblem, readTester };
+  return { testerProblem, simulated, readTester };
 }
 
 /** Fills in and saves one check; what was tapped survives a reload, and a refusal. */

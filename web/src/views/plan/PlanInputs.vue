@@ -2,6 +2,7 @@
 import { ROUTES, cardRoute } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
+import SimulatedMark from '../../components/SimulatedMark.vue';
 import { inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
@@ -17,7 +18,7 @@ import { useRoomSensor } from './useRoomSensor';
 const { store, product, plan } = usePlanContext();
 const products = useProducts();
 const shelf = useShelf();
-const { read, reading, problem } = useRoomSensor((values) => {
+const { read, reading, simulated, problem } = useRoomSensor((values) => {
   store.set(values);
 });
 const cards = computed(() => products.cards.map((c) => ({ value: c.slug, words: c.name })));
@@ -51,7 +52,9 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
     <section class="card stack" aria-label="Conditions">
       <div class="row spread">
         <h2>Now</h2>
-        <Button :loading="reading" severity="secondary" label="Read the sensor" @click="read" />
+        <Button :loading="reading" severity="secondary" label="Read the sensor" @click="read" /><SimulatedMark
+          :stand-in="simulated"
+        />
       </div>
       <p v-if="problem" class="small error" role="alert">{{ problem }}</p>
       <div class="two">
@@ -128,6 +131,11 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
           label="Load the vessel"
           unit="min"
           :otherwise="assumed('handling.loadMin')?.replace('loading the vessel taken as ', '')"
+        /><PlanNumber field="pourFromC" label="Pour from" unit="°C" otherwise="as it is" /><PlanNumber
+          field="pourToC"
+          label="Pour up to"
+          unit="°C"
+          otherwise="as it is"
         />
       </div>
     </section>

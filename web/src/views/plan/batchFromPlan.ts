@@ -37,10 +37,13 @@ function mouldSection({ item, pulls }: ShelvedMould, thinnestMm: number | null) 
 }
 
 /** What the bench has to know from the start: nothing where there is nothing. */
-function benchSection({ mould, reasons }: BegunWith) {
+function benchSection({ mould, reasons }: BegunWith, { handling }: PlanRequest) {
+  const { pourFromC: fromC = null, pourToC: toC = null } = handling ?? {};
   const bench = {
     ...(mould?.item.hollow ? { hollow: true } : {}),
     ...(reasons.length > 0 ? { reasons } : {}),
+    // Somebody asked for it in the plan: at the bench it is waited for.
+    ...(fromC !== null && toC !== null ? { pourWindow: { fromC, toC } } : {}),
   };
   return Object.keys(bench).length > 0 ? { bench } : {};
 }
@@ -51,7 +54,7 @@ function chosenSections(plan: Plan, request: PlanRequest, begun: BegunWith) {
   return {
     ...(mould ? { mould: mouldSection(mould, request.mould?.thinnestMm ?? null) } : {}),
     ...(plan.pressureKPa !== null && vessel ? { pressure: { vessel } } : {}),
-    ...benchSection(begun),
+    ...benchSection(begun, request),
     ...(inclusion ? { inclusions: [castIn(inclusion)] } : {}),
     ...(copiedFrom ? { copiedFrom } : {}),
   };

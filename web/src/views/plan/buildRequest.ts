@@ -50,6 +50,8 @@ const FORM_FIELD: Readonly<Record<string, string>> = {
   'handling.pourMin': 'pourMin',
   'handling.loadMin': 'loadMin',
   'handling.pressureKPa': 'pressureKPa',
+  'handling.pourFromC': 'pourFromC',
+  'handling.pourToC': 'pourToC',
 };
 
 /** The moulds that are to be filled: the first, and those beside it. */
@@ -119,12 +121,14 @@ function mouldOf(fill: PlanFill, mould: MouldOnShelf | null, inclusion: Inclusio
   };
 }
 
-const handlingOf = ({ stirMin, restMin, pourMin, loadMin, pressureKPa }: PlanForm) => ({
+const handlingOf = ({ stirMin, restMin, pourMin, loadMin, pressureKPa, pourFromC, pourToC }: PlanForm) => ({
   stirMin,
   restMin,
   pourMin,
   loadMin,
   pressureKPa,
+  pourFromC,
+  pourToC,
 });
 
 /** Turns what was said into what the planner takes, with the mould and gear of the shelf. */

@@ -165,6 +165,13 @@ describe('a batch from a plan', () => {
     for (const part of ['lotA', 'lotB', 'mix', 'resin', 'degas'] as const) expect(batch[part] ?? null, part).toBeNull();
     expect(batch.room).toBeUndefined();
     expect(batch.pressure!.gaugeKPa).toBeUndefined();
+    expect(batch.bench!.pourWindow ?? null).toBeNull();
+  });
+  it('takes the window of the pour along, where the plan has one', () => {
+    const wanted = { ...request, handling: { pourFromC: 24, pourToC: 30 } };
+    const nothing = { mould: undefined, vessel: null, copiedFrom: null, inclusion: null, reasons: [] };
+    expect(batchFromPlan(plan(request), wanted, nothing).bench).toEqual({ pourWindow: { fromC: 24, toC: 30 } });
+    expect(batchFromPlan(plan(request), request, nothing).pressure ?? null).toBeNull();
   });
 });
 

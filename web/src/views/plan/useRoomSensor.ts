@@ -6,6 +6,8 @@ import { devicesApi } from '../../api/devices';
 export function useRoomSensor(take: (values: { roomC: number; humidityPct: number }) => void) {
   const reading = ref(false);
   const problem = ref<string | null>(null);
+  /** Whether the figures that were taken are a stand-in's. */
+  const simulated = ref(false);
   async function read(): Promise<void> {
     reading.value = true;
     try {
@@ -18,12 +20,12 @@ export function useRoomSensor(take: (values: { roomC: number; humidityPct: numbe
       const of = (what: string) => values.find((v) => v.what === what)?.value;
       const [roomC, humidityPct] = [of('room'), of('humidity')];
       if (roomC !== undefined && humidityPct !== undefined) take({ roomC, humidityPct });
-      problem.value = null;
+      [problem.value, simulated.value] = [null, sensor.standIn];
     } catch (error) {
       problem.value = error instanceof ApiProblem ? error.message : 'The sensor could not be read. Type the figures.';
     } finally {
       reading.value = false;
     }
   }
-  return { read, reading, problem };
+  return { read, reading, simulated, problem };
 }

@@ -17,7 +17,7 @@ const plan = computed<Plan | null>(() => {
   const r = planSchema.safeParse(batch.value?.plan);
   return r.success ? r.data : null;
 });
-const address = computed(() => `${window.location.origin}/batches/${encodeURIComponent(props.code)}`);
+const address = computed(() => `${window.location.origin}/at/${encodeURIComponent(props.code)}`);
 const qr = computed(() => codePath(address.value));
 const rows = computed(() => {
   if (!plan.value) return [];

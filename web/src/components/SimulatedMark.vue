@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import type { Shown } from '../../stores/devices';
-
 /** Stands beside a figure that a stand-in made up. */
-defineProps<{ of: Shown | null }>();
+defineProps<{ standIn: boolean }>();
 </script>
 
 <template>
-  <span v-if="of?.device.standIn" class="mark small">simulated</span>
+  <span v-if="standIn" class="mark small">simulated</span>
 </template>
 
 <style scoped>

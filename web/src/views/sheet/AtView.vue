@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { toRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import ProblemNote from '../../components/ProblemNote.vue';
+import { stepOf } from '../../stores/stepOf';
+import { useStoredBatch } from '../../stores/storedBatch';
+
+/** Where the code on a label leads: to the step at which its batch is now. */
+const props = defineProps<{ code: string }>();
+const router = useRouter();
+const { batch, product, problem, load } = useStoredBatch(toRef(props, 'code'));
+watch([batch, product], ([b, p]) => {
+  if (b && p) void router.replace({ name: stepOf(p, b), params: { code: props.code } });
+});
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :says="problem" again @again="load" />
+  <p v-else class="quiet">{{ code }} is looked up.</p>
+</template>
