@@ -1,7 +1,10 @@
 const PREFIX = '/api/v1';
+/** How long a stream that the browser gave up is waited with before it is joined again, ms. */
+const AGAIN_MS = 2_000;
 
 /**
- * Listens to a stream of server-sent events; the browser joins again by itself when the stream breaks.
+ * Listens to a stream of server-sent events, and joins it again whenever it breaks. The browser does so by itself only
+ * where the connection is lost; where a server that is starting turns it away, it gives up for good.
  * @returns what ends the listening
  */
 export function eventsFrom(
@@ -9,18 +12,27 @@ export function eventsFrom(
   handlers: Readonly<Record<string, (data: unknown) => void>>,
   onState: (up: boolean) => void,
 ): () => void {
-  const source = new EventSource(`${PREFIX}${path}`);
-  source.onopen = () => {
-    onState(true);
-  };
-  source.onerror = () => {
-    onState(false);
-  };
-  for (const [name, act] of Object.entries(handlers))
-    source.addEventListener(name, (event) => {
-      act(JSON.parse((event as MessageEvent<string>).data));
-    });
+  let source: EventSource;
+  let again: ReturnType<typeof setTimeout> | undefined;
+  function join(): void {
+    source = new EventSource(`${PREFIX}${path}`);
+    source.onopen = () => {
+      onState(true);
+    };
+    source.onerror = () => {
+      onState(false);
+      if (source.readyState !== EventSource.CLOSED) return;
+      clearTimeout(again);
+      again = setTimeout(join, AGAIN_MS);
+    };
+    for (const [name, act] of Object.entries(handlers))
+      source.addEventListener(name, (event) => {
+        act(JSON.parse((event as MessageEvent<string>).data));
+      });
+  }
+  join();
   return () => {
+    clearTimeout(again);
     source.close();
   };
 }

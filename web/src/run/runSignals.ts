@@ -34,13 +34,14 @@ const LIQUID: ReadonlySet<BenchStep> = new Set([
   'close',
   'press',
 ]);
+export const isLiquidStep = (step: BenchStep | null): boolean => step !== null && LIQUID.has(step);
 /** How long before the end a warning comes, min. */
 const [BEFORE_POT_MIN, BEFORE_CLOSE_MIN] = [1, 0.5];
 /** A look is rung for so long after it was due, min: then the next one is nearer. */
 const LOOK_LASTS_MIN = 30;
 
 function potSignals({ step, potLifeEndsMin }: SignalScene): DueSignal[] {
-  if (potLifeEndsMin === null || step === null || !LIQUID.has(step)) return [];
+  if (potLifeEndsMin === null || !isLiquidStep(step)) return [];
   const warnMin = Math.max(0, potLifeEndsMin - BEFORE_POT_MIN);
   return [
     { key: 'pot-1', kind: 'warn', says: 'One minute of pot life left', atMin: warnMin, untilMin: potLifeEndsMin },

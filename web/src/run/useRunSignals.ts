@@ -2,7 +2,7 @@ import { comeBacks, type ComeBack } from '@warm-jar/core';
 import { computed, watch, type ComputedRef } from 'vue';
 import { provided } from '../components/provided';
 import type { BenchContext } from './useBench';
-import { dueNow, openLooks, signalsOf } from './runSignals';
+import { dueNow, isLiquidStep, openLooks, signalsOf } from './runSignals';
 
 /** The looks in between that are still to be made, and what ticks one. */
 interface RunLooks {
@@ -43,6 +43,16 @@ export function useRunSignals(bench: BenchContext) {
   );
   watch(bench.code, () => {
     bench.signals.forget();
+  });
+  /** Whole minutes of pot life that are left, while it counts: spoken as each begins. */
+  const minutesLeft = computed(() => {
+    const ends = bench.clock.value?.potLifeEndsMin ?? null;
+    if (ends === null || bench.nowMin.value === null || !isLiquidStep(bench.step.value)) return null;
+    return Math.max(0, Math.floor(ends - bench.nowMin.value));
+  });
+  watch(minutesLeft, (left, before) => {
+    if (left !== null && before !== null && left < before && left > 0)
+      bench.signals.speech.say(left === 1 ? 'One minute left' : `${left} minutes left`);
   });
   const atWork = computed(() => bench.nowMin.value !== null && bench.step.value !== 'after');
   watch(

@@ -52,6 +52,8 @@ export const refusal = (code: string, message: string, issues: { path: string; m
 
 /** A stream of a pretended server: silent, until a test tells something by it. */
 class PretendedEvents {
+  static readonly CLOSED = 2;
+  readonly readyState = 0;
   static open = new Set<PretendedEvents>();
   onopen: (() => void) | null = null;
   onerror: (() => void) | null = null;

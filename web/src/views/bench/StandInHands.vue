@@ -86,4 +86,10 @@ summary {
 .bad {
   color: var(--outside);
 }
+summary {
+  min-height: var(--target);
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
 </style>

@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue';
-import { cueOf, weighTarget } from '../../run/benchNumber';
+import { cueOf, weighTarget, type Cue } from '../../run/benchNumber';
 import { useBenchContext, type BenchContext } from '../../run/useBench';
 import { doseOutside, weighStop, type WeighStop } from '../../run/weighChecks';
 import { useUnits } from '../../stores/units';
@@ -9,6 +9,11 @@ import { weighEntry } from './weighEntry';
 const MET_G = 1;
 /** What a scale is taken to step by for the cue alone, where it does not say, g; it is written down nowhere. */
 const CUE_STEP_G = 0.1;
+/** What is said of a cue where it is not how much is to go. */
+const SPOKEN: Readonly<Partial<Record<Cue, (grams: string) => string>>> = {
+  over: (grams) => `Over by ${grams}`,
+  there: () => 'Enough',
+};
 const DOSE_FIELD = 'mix.catalystPct';
 
 /** The figures of a part being weighed: its target, what is on the scale or typed, and what is still to come. */
@@ -38,7 +43,13 @@ export function useWeighing(part: () => 'A' | 'B') {
   const bench = useBenchContext();
   const units = useUnits();
   const figures = useFigures(bench, part);
-  const { typed, target, shown, netG, amount } = figures;
+  const { typed, target, shown, netG, amount, left, cue } = figures;
+  // Eyes are on the stream: what is still to come is spoken where the hand has to change.
+  watch(cue, (now, before) => {
+    if (now === null || before === null || typed.value !== null || left.value === null) return;
+    const grams = units.say(Math.abs(left.value), 'g');
+    bench.signals.speech.say(SPOKEN[now]?.(grams) ?? `${grams} to go`);
+  });
   const stop = ref<WeighStop | null>(null);
   watch(part, () => {
     stop.value = null;
