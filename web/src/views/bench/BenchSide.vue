@@ -122,22 +122,20 @@ onPlainKey('h', readRoom);
     </p>
     <section class="card reads" aria-label="Readings">
       <button type="button" :disabled="resin?.value == null" @click="readResin">
-        <span>Resin <KeyCap k="r" /></span
+        <span>Resin <KeyCap k="r" /><SimulatedMark :stand-in="resin?.device.standIn === true" /></span
         ><strong class="figures" data-test="resin-now">{{
           resin?.silent ? 'silent' : resin?.value == null ? '–' : units.say(resin.value, '°C')
-        }}</strong
-        ><SimulatedMark :stand-in="resin?.device.standIn === true" />
+        }}</strong>
       </button>
       <button type="button" :disabled="room?.value == null" @click="readRoom">
-        <span>Room <KeyCap k="h" /></span
+        <span>Room <KeyCap k="h" /><SimulatedMark :stand-in="room?.device.standIn === true" /></span
         ><strong class="figures">{{
           room?.silent
             ? 'silent'
             : room?.value == null
               ? '–'
               : `${units.say(room.value, '°C')}, ${damp?.value ?? '–'} %`
-        }}</strong
-        ><SimulatedMark :stand-in="room?.device.standIn === true" />
+        }}</strong>
       </button>
       <p v-for="says in silent" :key="says" class="small bad" role="status">{{ says }}</p>
       <p v-for="r in outside" :key="r.field" class="small bad" role="alert" :data-outside="r.field">{{ r.says }}</p>

@@ -24,7 +24,7 @@ const words = () => (signals.muted.value ? 'Silent' : 'Sound on');
     data-test="held-back"
     @click="signals.wake"
   >
-    <i class="pi pi-volume-off" aria-hidden="true" /> The browser holds the sound back: touch here
+    <i class="pi pi-volume-off" aria-hidden="true" /> Sound is held back: touch
   </button>
   <button type="button" :aria-pressed="signals.muted.value" @click="sound">
     <i class="pi" :class="signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" />

@@ -112,10 +112,10 @@ const crowd = computed(() => {
   inset: 0;
   background: #0a1412;
   color: #f2efe6;
-  padding: 3vh 2.5vw;
+  padding: 3vh 2vw;
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 37vw;
-  gap: 2.5vw;
+  grid-template-columns: minmax(0, 1fr) 42vw;
+  gap: 2vw;
   overflow: hidden;
 }
 .board.alone {
@@ -155,7 +155,7 @@ header {
   white-space: nowrap;
 }
 .number.short {
-  font-size: min(36vh, 18vw);
+  font-size: min(36vh, 16vw);
 }
 .alone .number {
   font-size: min(36vh, 21vw);
