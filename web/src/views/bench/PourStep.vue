@@ -52,12 +52,12 @@ const label = computed(() => {
       Thin stream, into the lowest or the highest point, tilting so that corners fill. What is scraped goes nowhere near
       the mould.
     </p>
-    <DustedPowder v-if="started === null" />
-    <PourWindow v-if="started === null && !bench.lightCured.value" drawn />
     <div class="actions">
       <DoButton v-if="started === null" words="Begin to pour" k="Enter" @do="begin" />
       <DoButton v-else words="Poured" k="Enter" @do="done" />
     </div>
+    <DustedPowder v-if="started === null" />
+    <PourWindow v-if="started === null && !bench.lightCured.value" drawn />
     <template v-if="started !== null">
       <OfferedFigure path="pour.depthMm" unit="mm" k="d" :planned="depthMm" />
       <SaidChoice path="pour.scrapedCup" k="c" :options="YES_NO" />

@@ -8,8 +8,8 @@ import DoButton from './DoButton.vue';
 const { scale, code, devices } = useBenchContext();
 const units = useUnits();
 const free = computed(() => scale.scales.value.filter((d) => d.code !== scale.picked.value || !scale.isOurs.value));
-const words = (d: (typeof free.value)[number]) =>
-  `Weigh on ${d.name}${d.stepG === null ? '' : `, to ${units.say(d.stepG, 'g')}`}${d.standIn ? ' (simulated)' : ''}`;
+const words = (d: (typeof free.value)[number], first: boolean) =>
+  `${first ? 'Weigh on' : 'or on'} ${d.name}${d.stepG === null ? '' : `, to ${units.say(d.stepG, 'g')}`}${d.standIn ? ' (simulated)' : ''}`;
 const lost = computed(() =>
   scale.picked.value !== null && scale.holder.value !== null && scale.holder.value !== code.value
     ? scale.holder.value
@@ -27,7 +27,7 @@ const lost = computed(() =>
       <DoButton
         v-for="(d, i) in free"
         :key="d.code"
-        :words="words(d)"
+        :words="words(d, i === 0)"
         v-bind="i === 0 ? { k: 's' } : {}"
         quiet
         @do="scale.take(d.code)"

@@ -114,7 +114,7 @@ const pass = (reason: string) => {
       By the model it gels at {{ sayMinutes(witnessOff.gels) }}:
       {{
         witnessOff.slow
-          ? 'slower than it should. Leave it in longer, and look at ratio and temperature.'
+          ? 'slower than it should, if it was not set long before you looked. Leave it in longer, and look at ratio and temperature.'
           : 'faster than it should. Look at heat, dose and depth.'
       }}
     </p>
@@ -131,7 +131,6 @@ const pass = (reason: string) => {
         >, read {{ units.say(readC.value, '°C') }} at {{ sayMinutes(readC.atMin ?? 0) }}</template
       >.
     </p>
-    <OfferedFigure path="pour.leftG" unit="g" k="j" :planned="null" />
     <ReasonBox
       v-if="asking"
       :what="`By card and model it needs another ${sayMinutes(left ?? 0)}.`"
@@ -171,6 +170,7 @@ const pass = (reason: string) => {
           @enter="readSurface"
       /></label>
     </div>
+    <OfferedFigure path="pour.leftG" unit="g" k="j" :planned="null" />
   </div>
 </template>
 

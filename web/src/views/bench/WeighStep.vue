@@ -71,12 +71,12 @@ const drop = () => {
 
 <template>
   <div class="weigh" data-test="weigh-step">
-    <LotChoice v-if="part === 'A'" />
-    <ScaleChoice />
     <div class="numbers">
       <BigNumber :label="heading" :value="figure" :tone="tone" />
       <p v-if="cue" class="cue" :class="cue" data-test="cue">{{ CUES[cue] }}</p>
     </div>
+    <LotChoice v-if="part === 'A'" />
+    <ScaleChoice />
     <svg
       class="bar"
       role="img"

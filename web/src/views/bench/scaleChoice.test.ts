@@ -73,7 +73,7 @@ describe('the scale of a run', () => {
     await open();
     show(147, null);
     expect(page!.text()).toContain('Weigh on scale G-01, to 0.1 g (simulated)');
-    expect(page!.text()).toContain('Weigh on scale G-13, to 0.01 g (simulated)');
+    expect(page!.text()).toContain('or on scale G-13, to 0.01 g (simulated)');
     expect([bench.scale.picked.value, bench.scale.netG.value]).toEqual([null, null]);
     expect(sent('/take')).toEqual([]);
   });
