@@ -10,6 +10,8 @@ export const [THERMOMETER, VESSEL, PUMP] = ['G-03', 'G-04', 'G-06'];
 const MINUTE_MS = 60_000;
 /** Tries, and how long between two, ms, for what the server stores a moment later. */
 const [TRIES, BETWEEN_MS] = [150, 100];
+/** How long a change is waited for that need not come, ms. */
+const SOON_MS = 2_000;
 /** How long a page may take to come to a step, ms. */
 const STEP_MS = 20_000;
 
@@ -154,6 +156,14 @@ export function hands(bench: Bench) {
         STEP_MS,
         `${css} never says ${words.toString()}`,
       ),
+    /** Does something and waits until a text of the page is another, or longer than it would be worth. */
+    until: async (css: string, act: () => Promise<unknown>): Promise<void> => {
+      const before = await bench.text(css);
+      await act();
+      await bench.driver
+        .wait(async () => (await bench.text(css).catch(() => before)) !== before, SOON_MS)
+        .catch(() => undefined);
+    },
     typed: async (css: string, text: string): Promise<void> => {
       await bench.type(css, text);
       await bench.press(Key.ENTER);

@@ -7,7 +7,7 @@ import { inBrowser } from './inBrowser';
 /** From the closed vessel to the piece out of its mould, on a clock that stands and goes on as a test says. */
 const { application, bench } = await inBrowser({ demo: true, speed: 0 });
 const { act, at, begin, record, stored, post } = benchRun(application);
-const { enter, open, says, step, typed } = hands(bench);
+const { enter, open, says, step, typed, until } = hands(bench);
 const { advance } = application;
 
 describe('pressing', () => {
@@ -57,11 +57,11 @@ describe('pressing', () => {
   it('hears a leak, and lets nobody open the lid under pressure', async () => {
     const code = await at('hold', 6);
     await act(VESSEL, { do: 'fill', toKPa: 338, minutes: 0.05, leakKPaPerMin: 8 });
+    await advance(5);
     await open(code);
-    for (let i = 0; i < 12; i += 1) {
-      await advance(6);
-      await bench.driver.sleep(300);
-    }
+    await bench.read(/Gauge\s*33\d kPa/);
+    // Two kilopascals at a time, so that each is seen on the gauge.
+    for (let i = 0; i < 12; i += 1) await until('[data-test="hold"] .told strong', () => advance(15));
     await bench.see('[data-test="leak"]');
     await enter();
     await bench.type('[data-test="reason"] input', 'it leaks');
@@ -131,9 +131,8 @@ describe('light-cured', () => {
     for (let i = 0; i < 4; i += 1) {
       const title = await bench.text('[data-test="step"]');
       if (title === 'Under the lamp') break;
-      await enter();
       await advance(60);
-      await bench.driver.sleep(400);
+      await until('main.step', enter);
     }
     await step('Under the lamp');
     expect(await bench.driver.findElements({ css: '[data-test="clock"]' })).toEqual([]);

@@ -1,6 +1,6 @@
 import { planSchema, productSchema, saltmarshCard } from '@warm-jar/core';
 import request from 'supertest';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { roomSensor } from './devices/roomSensor';
 import { testStudio, type TestStudio } from './testStudio';
 
@@ -97,9 +97,6 @@ describe('devices', () => {
     const silent = await request(studio.app).get('/api/v1/devices/G-14/reading');
     expect(silent.status).toBe(409);
     expect(silent.body.error).toMatchObject({ code: 'device-silent' });
-    await new Promise((done) => {
-      setTimeout(done, 500);
-    });
-    await request(studio.app).get('/api/v1/devices/G-14/reading').expect(200);
+    await vi.waitFor(() => request(studio.app).get('/api/v1/devices/G-14/reading').expect(200), { timeout: 5_000 });
   });
 });
