@@ -4,11 +4,11 @@ import { computed, ref } from 'vue';
 import { useUnits } from '../../stores/units';
 import { readingOf } from '../../run/readingOf';
 import { plannedCupML } from './plannedCup';
-import NumberEntry from '../../components/NumberEntry.vue';
 import ScaleChoice from './ScaleChoice.vue';
 import SimulatedMark from '../../components/SimulatedMark.vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
+import TypedFigure from './TypedFigure.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { useBenchContext } from '../../run/useBench';
 
@@ -105,20 +105,14 @@ const letStand = (reason: string) => {
         @do="added"
       />
       <DoButton words="Let it stand" quiet @do="asking = true" />
-      <label class="typed"
-        ><span class="small">added, typed</span
-        ><NumberEntry
-          id="bench-added"
-          :value="typed"
-          unit="g"
-          label="Added, as read by eye"
-          @change="
-            (v) => {
-              typed = v;
-            }
-          "
-          @enter="added"
-      /></label>
+      <TypedFigure
+        id="bench-added"
+        v-model="typed"
+        unit="g"
+        words="added, typed"
+        label="Added, as read by eye"
+        @enter="added"
+      />
     </div>
     <ReasonBox v-if="asking" what="The ratio is outside its tolerance." @reason="letStand" @cancel="asking = false" />
   </div>
@@ -141,8 +135,5 @@ const letStand = (reason: string) => {
   display: flex;
   gap: var(--space-4);
   flex-wrap: wrap;
-}
-.typed {
-  width: 11rem;
 }
 </style>

@@ -9,7 +9,7 @@ import { useKept } from '../../stores/kept';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import NumberEntry from '../../components/NumberEntry.vue';
+import TypedFigure from './TypedFigure.vue';
 import ScaleChoice from './ScaleChoice.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { useBenchContext } from '../../run/useBench';
@@ -133,20 +133,15 @@ onPlainKey('-', () => {
         @do="confirm"
       />
       <DoButton words="Leave it out" quiet @do="leaveOut" />
-      <label v-if="perG === null" class="typed"
-        ><span class="small">or typed</span
-        ><NumberEntry
-          id="bench-colour"
-          :value="typed"
-          unit="g"
-          :label="`${name} as read by eye`"
-          @change="
-            (v) => {
-              typed = v;
-            }
-          "
-          @enter="confirm"
-      /></label>
+      <TypedFigure
+        v-if="perG === null"
+        id="bench-colour"
+        v-model="typed"
+        unit="g"
+        words="or typed"
+        :label="`${name} as read by eye`"
+        @enter="confirm"
+      />
     </div>
     <ReasonBox
       v-else
@@ -180,8 +175,5 @@ onPlainKey('-', () => {
   display: flex;
   gap: var(--space-4);
   flex-wrap: wrap;
-}
-.typed {
-  width: 11rem;
 }
 </style>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { lampDoseMJPerCM2, lampMinutes } from '@warm-jar/core';
 import { computed, watch } from 'vue';
-import NumberEntry from '../../components/NumberEntry.vue';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
+import TypedFigure from './TypedFigure.vue';
 import OfferedFigure from './OfferedFigure.vue';
 
 /** Light to the card's dose: which lamp, how strong at the work, one side after the other, with a clock. */
@@ -102,20 +102,15 @@ const label = computed(() => {
           @do="off(burnt())"
         /><DoButton words="Turn it, light the next side" k="k" quiet @do="nextSide" />
       </template>
-      <label v-if="from === null" class="typed"
-        ><span class="small">lit already, minutes a side</span
-        ><NumberEntry
-          id="bench-lit"
-          :value="typedMin"
-          unit="min"
-          label="Minutes a side"
-          @change="
-            (v) => {
-              typedMin = v;
-            }
-          "
-          @enter="typedMin !== null && off(typedMin)"
-      /></label>
+      <TypedFigure
+        v-if="from === null"
+        id="bench-lit"
+        v-model="typedMin"
+        unit="min"
+        words="lit already, minutes a side"
+        label="Minutes a side"
+        @enter="typedMin !== null && off(typedMin)"
+      />
     </div>
   </div>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { fieldLabel, valueAt } from '@warm-jar/core';
 import { computed } from 'vue';
-import NumberEntry from '../../components/NumberEntry.vue';
 import { useBenchContext } from '../../run/useBench';
 import { useUnits } from '../../stores/units';
 import DoButton from './DoButton.vue';
+import TypedFigure from './TypedFigure.vue';
 
 /** A figure that the plan assumed: offered, and recorded only once it is confirmed by its key or typed. */
 const props = defineProps<{ path: string; unit: string; k: string; planned: number | null }>();
@@ -41,20 +41,14 @@ function take(): void {
         :k="k"
         quiet
         @do="record(planned)"
-      /><label class="typed"
-        ><span class="small">{{ label }}{{ planned === null ? '' : ', otherwise' }}</span
-        ><NumberEntry
-          :id="`offered-${path.replaceAll('.', '-')}`"
-          :value="typed"
-          :unit="unit"
-          :label="label"
-          @change="
-            (v) => {
-              typed = v;
-            }
-          "
-          @enter="take" /></label
-      ><DoButton v-if="typed !== null" words="Take it" quiet @do="take" />
+      /><TypedFigure
+        :id="`offered-${path.replaceAll('.', '-')}`"
+        v-model="typed"
+        :unit="unit"
+        :words="`${label}${planned === null ? '' : ', otherwise'}`"
+        :label="label"
+        @enter="take"
+      /><DoButton v-if="typed !== null" words="Take it" quiet @do="take" />
     </template>
   </div>
 </template>
@@ -65,8 +59,5 @@ function take(): void {
   flex-wrap: wrap;
   align-items: end;
   gap: var(--space-3);
-}
-.typed {
-  width: 11rem;
 }
 </style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { gaugeTrend, type GaugePoint } from '@warm-jar/core';
 import { computed, ref, shallowRef, watch } from 'vue';
-import NumberEntry from '../../components/NumberEntry.vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import AskBox from './AskBox.vue';
 import DoButton from './DoButton.vue';
+import TypedFigure from './TypedFigure.vue';
 import SimulatedMark from '../../components/SimulatedMark.vue';
 import { readingOf } from '../../run/readingOf';
 import { countdown } from '../../run/countdown';
@@ -98,20 +98,14 @@ watch(left, (l) => {
         k="Enter"
         :disabled="now === null || now <= 0"
         @do="take"
-      /><label class="typed"
-        ><span class="small">gauge by eye</span
-        ><NumberEntry
-          id="bench-gauge"
-          :value="typed"
-          unit="kPa"
-          label="Gauge by eye"
-          @change="
-            (v) => {
-              typed = v;
-            }
-          "
-          @enter="take"
-      /></label>
+      /><TypedFigure
+        id="bench-gauge"
+        v-model="typed"
+        unit="kPa"
+        words="gauge by eye"
+        label="Gauge by eye"
+        @enter="take"
+      />
     </div>
   </div>
 </template>

@@ -4,11 +4,11 @@ import { computed, ref, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
+import TypedFigure from './TypedFigure.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
-import NumberEntry from '../../components/NumberEntry.vue';
 import OfferedFigure from './OfferedFigure.vue';
 import { readingOf } from '../../run/readingOf';
 import { useRunLooks } from '../../run/useRunSignals';
@@ -155,20 +155,14 @@ const pass = (reason: string) => {
         quiet
         :disabled="thermometer?.value == null && surfaceTyped === null"
         @do="readSurface"
-      /><label class="typed"
-        ><span class="small">surface, typed</span
-        ><NumberEntry
-          id="bench-surface"
-          :value="surfaceTyped"
-          unit="°C"
-          label="Surface as read by eye"
-          @change="
-            (v) => {
-              surfaceTyped = v;
-            }
-          "
-          @enter="readSurface"
-      /></label>
+      /><TypedFigure
+        id="bench-surface"
+        v-model="surfaceTyped"
+        unit="°C"
+        words="surface, typed"
+        label="Surface as read by eye"
+        @enter="readSurface"
+      />
     </div>
     <OfferedFigure path="pour.leftG" unit="g" k="j" :planned="null" />
   </div>
@@ -187,9 +181,6 @@ const pass = (reason: string) => {
   display: flex;
   gap: var(--space-4);
   flex-wrap: wrap;
-}
-.typed {
-  width: 11rem;
 }
 .due {
   font-weight: 700;

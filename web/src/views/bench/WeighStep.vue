@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import KeyCap from '../../components/KeyCap.vue';
-import NumberEntry from '../../components/NumberEntry.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { barShare } from '../../run/benchNumber';
 import { useBenchContext } from '../../run/useBench';
@@ -9,6 +8,7 @@ import { useUnits } from '../../stores/units';
 import AskBox from './AskBox.vue';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
+import TypedFigure from './TypedFigure.vue';
 import LotChoice from './LotChoice.vue';
 import SaidChoice from './SaidChoice.vue';
 import ScaleChoice from './ScaleChoice.vue';
@@ -110,19 +110,14 @@ const drop = () => {
       ><span class="quiet small">the last tenth takes two fifths of the bar</span>
     </div>
     <p v-if="shown?.says" class="stopped" role="alert">{{ shown.says }}</p>
-    <label v-if="target?.targetG == null" class="typed"
-      ><span class="small">Target for {{ part }}</span
-      ><NumberEntry
-        id="bench-own-target"
-        :value="ownTarget"
-        unit="g"
-        :label="`Target for ${part}`"
-        @change="
-          (v) => {
-            ownTarget = v;
-          }
-        "
-    /></label>
+    <TypedFigure
+      v-if="target?.targetG == null"
+      id="bench-own-target"
+      v-model="ownTarget"
+      unit="g"
+      :words="`Target for ${part}`"
+      :label="`Target for ${part}`"
+    />
     <p v-if="waits" class="stopped" role="status" data-test="waits">{{ waits }}</p>
     <AskBox
       v-if="far"
@@ -135,20 +130,14 @@ const drop = () => {
     <div v-else class="actions">
       <DoButton :words="takes" k="Enter" :disabled="amount === null || amount <= 0" @do="confirm" />
       <DoButton v-if="bench.scale.isOurs.value" words="Tare" k="z" quiet :disabled="shown?.value == null" @do="tare" />
-      <label class="typed"
-        ><span class="small">or typed</span
-        ><NumberEntry
-          id="bench-typed"
-          :value="typed"
-          unit="g"
-          :label="`${part} as read by eye`"
-          @change="
-            (v) => {
-              typed = v;
-            }
-          "
-          @enter="confirm"
-      /></label>
+      <TypedFigure
+        id="bench-typed"
+        v-model="typed"
+        unit="g"
+        words="or typed"
+        :label="`${part} as read by eye`"
+        @enter="confirm"
+      />
     </div>
     <SaidChoice v-if="part === 'A'" path="mix.shaken" k="g" :options="YES_NO" />
     <p v-if="part === 'B' && !bench.batch.value?.startedAt" class="small quiet">
