@@ -138,7 +138,7 @@ describe('light-cured', () => {
     expect(await bench.driver.findElements({ css: '[data-test="clock"]' })).toEqual([]);
     await bench.press('j');
     await stored(code, (x) => x.cure?.lamp?.gear === 'G-08', 'the lamp');
-    await bench.read('as planned');
+    await bench.read('by the shelf');
     await bench.press('d');
     await stored(code, (x) => x.cure?.lamp?.irradianceMWPerCM2 === 18, 'lamp and strength');
     await enter();

@@ -67,8 +67,8 @@ const label = computed(() => {
   <div class="lamp" data-test="lamp">
     <BigNumber :label="label" :value="left === null ? '–' : countdown(Math.abs(left))" />
     <p class="caution" role="note">
-      Shield eyes and skin, yours and others'; the lamp's and the resin's data sheets come first. A lamp's strength
-      falls with its hours and with distance: measure it at the work where you can.
+      Shield others' eyes too; the data sheets of lamp and resin come first. Strength falls with hours and distance:
+      measure it at the work where you can.
     </p>
     <p class="told">
       Card: <strong class="figures">{{ doseMJ === null ? 'not stated' : units.say(doseMJ, 'mJ/cm²') }}</strong> on each
@@ -89,9 +89,9 @@ const label = computed(() => {
       path="cure.lamp.irradianceMWPerCM2"
       unit="mW/cm²"
       k="d"
+      whose=", by the shelf"
       :planned="lamp?.irradianceMWPerCM2 ?? null"
     />
-    <OfferedFigure path="cure.lamp.distanceMm" unit="mm" k="f" :planned="null" />
     <div class="actions">
       <DoButton v-if="from === null" words="Lamp on" k="Enter" @do="on" />
       <template v-else>
@@ -112,6 +112,7 @@ const label = computed(() => {
         @enter="typedMin !== null && off(typedMin)"
       />
     </div>
+    <OfferedFigure path="cure.lamp.distanceMm" unit="mm" k="f" :planned="null" />
   </div>
 </template>
 

@@ -6,8 +6,8 @@ import { useUnits } from '../../stores/units';
 import DoButton from './DoButton.vue';
 import TypedFigure from './TypedFigure.vue';
 
-/** A figure that the plan assumed: offered, and recorded only once it is confirmed by its key or typed. */
-const props = defineProps<{ path: string; unit: string; k: string; planned: number | null }>();
+/** A figure that the plan assumed, or whoever else is named: offered, and recorded only once it is confirmed by its key or typed. */
+const props = defineProps<{ path: string; unit: string; k: string; planned: number | null; whose?: string }>();
 const bench = useBenchContext();
 const units = useUnits();
 const typed = bench.typed(props.path);
@@ -37,7 +37,7 @@ function take(): void {
     <template v-else>
       <DoButton
         v-if="planned !== null"
-        :words="`${label} ${units.say(planned, unit)}, as planned`"
+        :words="`${label} ${units.say(planned, unit)}${whose ?? ', as planned'}`"
         :k="k"
         quiet
         @do="record(planned)"
