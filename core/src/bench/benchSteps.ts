@@ -1,3 +1,4 @@
+import { isOut, isPoured } from '../castings/castingProgress';
 import type { Batch } from '../formats/batch';
 import { planSchema, type Plan } from '../formats/plan';
 import type { Product } from '../formats/product';
@@ -98,10 +99,11 @@ function mixingSteps(product: Product, batch: Batch, plan: Plan | null): StepSta
   return steps;
 }
 
-function pouringSteps({ degas, pour, witness, bench }: Batch, clears: boolean): StepState[] {
+function pouringSteps(batch: Batch, clears: boolean): StepState[] {
+  const { degas, witness, bench } = batch;
   const steps: StepState[] = [];
   if (clears) steps.push(step('clear', degas?.method != null));
-  steps.push(step('pour', pour?.finishedMin != null));
+  steps.push(step('pour', isPoured(batch)));
   if (bench?.hollow === true) steps.push(step('turn', witness?.setMin != null));
   return steps;
 }
@@ -131,7 +133,7 @@ export function benchSteps(product: Product, batch: Batch): StepState[] {
     ...pouringSteps(batch, clearsAir(product, plan, route)),
     ...lampSteps(product, batch),
     ...pressingSteps(batch, route),
-    step('watch', batch.cure?.demouldedMin != null),
+    step('watch', isOut(batch)),
     step('after', (batch.checks?.length ?? 0) > 0),
   ];
 }

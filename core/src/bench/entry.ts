@@ -23,6 +23,7 @@ export const GROWING_LISTS = [
   'bench.done',
   'bench.reasons',
   'bench.looked',
+  'bench.more',
 ] as const;
 
 /**

@@ -14,6 +14,8 @@ export interface SeenSymptom {
   readonly kind: SymptomKind;
   readonly pattern: string;
   readonly afterH: number;
+  /** The casting that was looked at; absent where the look was of all of them. */
+  readonly casting?: string;
 }
 
 export type History = NonNullable<DiagnoseRequest['history']>;

@@ -1,3 +1,6 @@
+import { castingAsBatch, commonBatch, placeOfField } from '../castings/castingAsBatch';
+import { castingOf, castingsOf } from '../castings/castingList';
+import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Diagnosis, SymptomDiagnosis } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
@@ -12,16 +15,38 @@ export interface DiagnoseOptions {
   /** Wording of figures in sentences, in the units people chose; stored units otherwise. */
   readonly say?: Say | undefined;
   readonly history?: History | null | undefined;
+  /** What earlier batches tell of one casting, where that is known apart; else `history` is for all. */
+  readonly historyOf?: ((casting: string) => History | null | undefined) | undefined;
   /** Now by the studio's clock: a look that lies after it is asked about. */
   readonly now?: Date | undefined;
 }
 
+/** The casting a look is of, where the batch has it; a look at one it does not have is taken as one at all. */
+const lookedAt = (batch: Batch, casting: string | null | undefined): string | null =>
+  castingOf(batch, casting ?? null)?.id ?? null;
+
 /** Every symptom of every check, in the order in which it was seen. */
 export function seenSymptoms(batch: Batch): SeenSymptom[] {
-  return (batch.checks ?? [])
-    .flatMap(({ afterH, symptoms }) => (symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern, afterH })))
-    .sort((a, b) => a.afterH - b.afterH);
+  return checksInOrder(batch).flatMap(({ afterH, symptoms, casting }) => {
+    const of = lookedAt(batch, casting);
+    return (symptoms ?? []).map(({ kind, pattern }) => ({
+      kind,
+      pattern,
+      afterH,
+      ...(of === null ? {} : { casting: of }),
+    }));
+  });
 }
+
+/** Looks named by their place: that of the batch, not that of the casting's own view. */
+const inBatch = <T extends { readonly field: string }>(batch: Batch, id: string, told: readonly T[]): T[] =>
+  told.map((t) => (t.field.startsWith('checks[') ? { ...t, field: placeOfField(batch, id, t.field) } : t));
+
+/** A casting's diagnosis, with its fields where they stand in the batch. */
+const placed = (batch: Batch, id: string, told: SymptomDiagnosis): SymptomDiagnosis => ({
+  ...told,
+  causes: told.causes.map((c) => ({ ...c, evidence: inBatch(batch, id, c.evidence) })),
+});
 
 function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnosis {
   const facts = { ...record, seen };
@@ -31,14 +56,35 @@ function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnos
 
 /**
  * Argues from a batch's record, held against its product's card, to the causes of each symptom seen on it. Nothing
- * that was not recorded counts for or against; each cause carries the evidence that moved it.
+ * that was not recorded counts for or against; each cause carries the evidence that moved it. A symptom of one casting
+ * is argued from that casting's own record, one of all from what they have in common.
  * @returns a `warm-jar.diagnosis/1` document; shares over one symptom's causes sum to 1
  */
 export function diagnose(product: Product, batch: Batch, options: DiagnoseOptions = {}): Diagnosis {
-  const record = recordFacts(product, batch, options.say ?? wordsIn(), options.history ?? {}, options.now ?? null);
+  const say = options.say ?? wordsIn();
+  const factsOf = (laid: Batch, history: History | null | undefined) =>
+    recordFacts(product, laid, say, history ?? {}, options.now ?? null);
+  const whole = factsOf(commonBatch(product, batch), options.history);
+  const known = new Map<string, RecordFacts>();
+  const ofCasting = (id: string): RecordFacts => {
+    const history = options.historyOf ? options.historyOf(id) : options.history;
+    const facts = known.get(id) ?? factsOf(castingAsBatch(product, batch, id), history);
+    known.set(id, facts);
+    return facts;
+  };
+  const symptoms = seenSymptoms(batch).map((seen) =>
+    seen.casting === undefined
+      ? diagnoseSymptom(whole, seen)
+      : placed(batch, seen.casting, diagnoseSymptom(ofCasting(seen.casting), seen)),
+  );
   return {
     format: 'warm-jar.diagnosis/1',
-    limits: [...record.readings.values()],
-    symptoms: seenSymptoms(batch).map((seen) => diagnoseSymptom(record, seen)),
+    limits: [...whole.readings.values()],
+    ...(castingsOf(batch).length === 0
+      ? {}
+      : {
+          castings: [...known].map(([id, facts]) => ({ id, limits: inBatch(batch, id, [...facts.readings.values()]) })),
+        }),
+    symptoms,
   };
 }

@@ -1,3 +1,4 @@
+import { laidAs } from '../castings/castingList';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch, Check, MendRecord } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
@@ -16,16 +17,23 @@ export interface MendStory {
 /** Ways in which a coat fails that are not the fault it was put on for. */
 const COAT_FAILS: readonly SymptomKind[] = ['delamination', 'bulge', 'tacky', 'soft'];
 
-/** The first look after a mend was finished; nothing while it is being done or was not looked at. */
-function lookAfter(batch: Batch, mend: MendRecord): Check | null {
-  if (mend.doneH == null) return null;
-  const looks = checksInOrder(batch);
-  return looks.find((c) => c.afterH > mend.doneH!) ?? null;
+/** The castings that a mend was made on; null where it was made on all there are. */
+const mended = (mend: MendRecord): readonly (string | null)[] =>
+  mend.castings == null || mend.castings.length === 0 ? [null] : mend.castings;
+
+/** The first look at each mended casting after it was finished; null where one was not looked at yet. */
+function looksAfter(batch: Batch, mend: MendRecord): (Check | null)[] {
+  if (mend.doneH == null) return [null];
+  const later = checksInOrder(batch).filter((c) => c.afterH > mend.doneH!);
+  // In the view of one casting the others' looks are not there, and not waited for.
+  const laid = laidAs(batch);
+  const of = mended(mend).filter((id) => id === null || laid === null || laid === id);
+  return of.map((id) => later.find((c) => id === null || c.casting == null || c.casting === id) ?? null);
 }
 
 /** The symptom by which a mend failed: the same again, or the mend's own failure, such as a coat that lifts. */
 function failureOf(batch: Batch, mend: MendRecord): SymptomKind | null {
-  const kinds = (lookAfter(batch, mend)?.symptoms ?? []).map((s) => s.kind);
+  const kinds = looksAfter(batch, mend).flatMap((look) => (look?.symptoms ?? []).map((s) => s.kind));
   if (kinds.includes(mend.kind)) return mend.kind;
   const coated = mend.coat?.massG != null || mend.steps.some((s) => /\bcoat\b/i.test(s.says));
   return coated ? (kinds.find((kind) => COAT_FAILS.includes(kind)) ?? null) : null;
@@ -33,9 +41,9 @@ function failureOf(batch: Batch, mend: MendRecord): SymptomKind | null {
 
 function outcomeOf(batch: Batch, mend: MendRecord): MendStory['outcome'] {
   if (mend.doneH == null) return 'in-progress';
-  const after = lookAfter(batch, mend);
-  if (!after) return 'waiting';
-  return failureOf(batch, mend) !== null || after.grade === 'mend' ? 'failed' : 'held';
+  const after = looksAfter(batch, mend);
+  if (failureOf(batch, mend) !== null || after.some((c) => c?.grade === 'mend')) return 'failed';
+  return after.includes(null) ? 'waiting' : 'held';
 }
 
 /**

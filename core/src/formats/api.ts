@@ -23,6 +23,19 @@ export const batchSummarySchema = z.object({
   massG: z.number().nullable(),
   note: z.string().nullable(),
   updatedAt: z.string(),
+  /** Each casting, where the batch tells them apart; none for one cast in one mould. */
+  castings: z
+    .array(
+      z.object({
+        casting: z.string(),
+        mould: z.string().nullable(),
+        cavity: z.number().nullable(),
+        grade: z.enum(GRADES).nullable(),
+        reason: z.string().nullable(),
+        price: z.number().nullable(),
+      }),
+    )
+    .default([]),
 });
 
 export const MAX_PER_PAGE = 200;
@@ -86,7 +99,14 @@ export const batchListQuerySchema = z.object({
   lot: shortText.optional(),
   mould: shortText.optional(),
   by: shortText.optional(),
+  /** Batches with a casting of this grade, or with one that has none. */
   grade: z.enum([...GRADES, 'none']).optional(),
+  /** Batches with a casting out of this cavity; with `mould`, of that mould. */
+  cavity: z.coerce.number('Write a whole number.').int('Write a whole number.').min(0).max(10_000).optional(),
+  /** Words in the reason why a casting is a second or scrap. */
+  reason: shortText.optional(),
+  /** Batches with a casting that was sold, `yes`, or with one that was not. */
+  sold: z.enum(['yes', 'no']).optional(),
   limit: limitFilter.optional(),
   fact: factFilter.optional(),
   /** Looked at by somebody, `yes`, or not yet. */

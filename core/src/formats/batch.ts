@@ -184,9 +184,14 @@ const cure = z.looseObject({
 /** A share of the batch poured off into a vessel of its own. */
 const cupSchema = z.looseObject({
   id: q.shortText,
+  /** All that is in it, its additives with it. */
   massG: q.massG.nullish(),
+  /** Every additive that is in this cup, what went in before the split too; absent where it has the batch's. */
   additives: z.array(additive).max(50).nullish(),
   restMin: q.minutes.nullish(),
+  /** When it was poured off, and how long it was stirred again after its colour. */
+  splitMin: q.minutes.nullish(),
+  stirMin: q.minutes.nullish(),
   note: q.longText.nullish(),
 });
 
@@ -202,7 +207,9 @@ const castingSchema = z.looseObject({
   inclusions: z.array(inclusion).max(50).nullish(),
   grade: z.enum(GRADES).nullish(),
   reason: q.longText.nullish(),
-  price: q.anyNumber.nullish(),
+  price: z.number('Write a price.').min(0, 'Must be 0 or more.').max(1e9).nullish(),
+  /** The day it left the studio. */
+  soldOn: q.isoDate.nullish(),
   pressure: pressure.nullish(),
   degas: degas.nullish(),
   pour: pour.nullish(),
@@ -260,6 +267,8 @@ export const mendRecordSchema = z.looseObject({
   steps: z.array(z.looseObject({ says: q.longText, done: z.boolean() })).max(30),
   supplies: z.array(q.shortText).max(30).nullish(),
   recheckAfterH: q.hours.nullish(),
+  /** The castings that are mended together; all of them where it is absent. */
+  castings: z.array(q.shortText).max(200).nullish(),
   coat: z
     .looseObject({ areaCM2: q.anyNumber.nullish(), thicknessMm: q.lengthMm.nullish(), massG: q.massG.nullish() })
     .nullish(),
@@ -378,6 +387,13 @@ export const batchSchema = z.looseObject({
       lampFromMin: q.anyNumber.nullish(),
       /** The temperatures of the mix between which it is to be poured. */
       pourWindow: z.looseObject({ fromC: q.temperatureC.nullish(), toC: q.temperatureC.nullish() }).nullish(),
+      /** What was made more of the mix while weighing: both parts' new targets, g, and what it was made for. */
+      more: z
+        .array(
+          z.looseObject({ atMin: q.anyNumber.nullish(), massAG: q.massG, massBG: q.massG.nullish(), totalG: q.massG }),
+        )
+        .max(50)
+        .nullish(),
       /** Looks at the cast while it cured. */
       looked: z
         .array(z.looseObject({ atMin: q.anyNumber.nullish() }))

@@ -105,6 +105,7 @@ const CASTINGS = [
   castings.choice('castings[].grade', 'Grade of the casting', GRADES, PICKED),
   castings.text('castings[].reason', 'Why it is a second or scrap', PICKED),
   castings.number('castings[].price', 'Price', '', PICKED),
+  castings.date('castings[].soldOn', 'Sold on', PICKED),
   castings.choice('castings[].finish[].step', 'Finishing step', FINISH_STEPS, PICKED),
   castings.moment('castings[].finish[].at', 'Finished at', PICKED),
   castings.text('castings[].finish[].by', 'Finished by', PICKED),

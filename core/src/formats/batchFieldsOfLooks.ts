@@ -50,6 +50,7 @@ const MENDS = [
   mend.yesNo('mends[].steps[].done', 'Step done', PICKED),
   mend.words('mends[].supplies', 'Needed for the mend', PICKED),
   mend.number('mends[].recheckAfterH', 'Looked at again after', 'h', PICKED),
+  mend.words('mends[].castings', 'Castings mended', PICKED),
   mend.number('mends[].coat.areaCM2', 'Area of the coat', 'cm²', PICKED),
   mend.number('mends[].coat.thicknessMm', 'Thickness of the coat', 'mm', PICKED),
   mend.number('mends[].coat.massG', 'Mass of the coat', 'g', PICKED),
@@ -93,6 +94,10 @@ const BENCH = [
   bench.number('bench.lampFromMin', 'Lamp went on', 'min', PICKED),
   bench.number('bench.pourWindow.fromC', 'Pour from', '°C', PICKED),
   bench.number('bench.pourWindow.toC', 'Pour up to', '°C', PICKED),
+  bench.number('bench.more[].atMin', 'Made more at', 'min', PICKED),
+  bench.number('bench.more[].massAG', 'New target of A', 'g', PICKED),
+  bench.number('bench.more[].massBG', 'New target of B', 'g', PICKED),
+  bench.number('bench.more[].totalG', 'New total', 'g', PICKED),
   bench.number('bench.looked[].atMin', 'Looked at', 'min', PICKED),
   bench.made('plan.format', 'Plan'),
 ];

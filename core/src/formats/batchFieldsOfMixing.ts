@@ -100,6 +100,8 @@ const CUPS = [
   cups.text('cups[].id', 'Cup', PICKED),
   cups.number('cups[].massG', 'Mass in the cup', 'g', PICKED),
   ...additiveRow('cups[].additives').map((f) => ({ ...f, section: 'cups' as const, byHand: false })),
+  cups.number('cups[].splitMin', 'Poured off at', 'min', PICKED),
+  cups.number('cups[].stirMin', 'Stirred again for', 'min', PICKED),
   cups.number('cups[].restMin', 'Rest', 'min', PICKED),
   cups.text('cups[].note', 'Note on the cup', PICKED),
 ];

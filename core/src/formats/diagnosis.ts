@@ -104,6 +104,8 @@ export const symptomDiagnosisSchema = z.object({
 export const diagnosisSchema = z.object({
   format: z.literal('warm-jar.diagnosis/1'),
   limits: z.array(limitReadingSchema),
+  /** The limits of each casting on which something was seen, where the batch tells its castings apart. */
+  castings: z.array(z.object({ id: z.string(), limits: z.array(limitReadingSchema) })).optional(),
   symptoms: z.array(symptomDiagnosisSchema),
 });
 

@@ -190,6 +190,7 @@ export const FACTORS = [
   'lot-b',
   'lot-age',
   'mould',
+  'cavity',
   'person',
   'room',
   'damp',

@@ -1,4 +1,5 @@
 import type { CastFacts } from './castFacts';
+import { designEffect, shows } from './clusters';
 import { FACTORS } from '../formats/vocabulary';
 import { ridgeLogistic } from './ridgeLogistic';
 import type { Level } from './tally';
@@ -76,12 +77,14 @@ export function adjustedOdds(
         facts.map((f) => f.seen.includes(outcome)),
         features.length,
       );
+      // Castings of one mix are not independent: their odds are less sure.
+      const wider = Math.sqrt(designEffect(facts, shows(outcome)));
       return [
         outcome,
         levels.map((_, i) => ({
           oddsRatio: Math.exp(fit.beta[i]!),
-          low: Math.exp(fit.beta[i]! - Z_95 * fit.se[i]!),
-          high: Math.exp(fit.beta[i]! + Z_95 * fit.se[i]!),
+          low: Math.exp(fit.beta[i]! - Z_95 * wider * fit.se[i]!),
+          high: Math.exp(fit.beta[i]! + Z_95 * wider * fit.se[i]!),
         })),
       ];
     }),

@@ -24,6 +24,13 @@ export interface CastFacts {
   /** Whether anybody looked at the piece: only then does nothing seen mean nothing there. */
   readonly looked: boolean;
   readonly grade: Grade | null;
+  /** Its id and cavity among the castings of its batch; absent for a batch that tells none apart. */
+  readonly casting?: string;
+  readonly cavity?: number | null;
+  /** Why it is a second or scrap, what it is sold for, and whether it was. */
+  readonly reason?: string | null;
+  readonly price?: number | null;
+  readonly sold?: boolean;
   readonly massG: number | null;
   readonly massAG: number | null;
   readonly massBG: number | null;

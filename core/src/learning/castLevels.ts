@@ -1,3 +1,4 @@
+import { castingOf, laidAs } from '../castings/castingList';
 import type { Batch } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
@@ -85,6 +86,13 @@ function scale({ product, batch, masses }: Case): string | undefined {
   return scaleErrorPct(masses.massAG, masses.massBG, step) > tolerance / 2 ? 'coarse' : 'fine-enough';
 }
 
+/** One cavity of one mould, where a casting is seen by itself. */
+function cavityOf({ batch }: Case): string | undefined {
+  const id = laidAs(batch);
+  const cavity = id === null ? null : castingOf(batch, id)?.mould?.cavity;
+  return cavity == null || batch.mould?.code == null ? undefined : `${batch.mould.code}/${cavity}`;
+}
+
 /** A lamp left on shows as a dose on what no lamp should have reached. */
 function lamp({ product, batch }: Case): string | undefined {
   const light = batch.cure?.lightMJPerCM2;
@@ -107,6 +115,7 @@ const LEVELS: Readonly<Record<Factor, LevelOf>> = {
     above: 'past',
   }),
   mould: ({ batch }) => batch.mould?.code,
+  cavity: cavityOf,
   person: ({ batch }) => batch.by,
   room: side(['room.temperatureC'], WARMTH),
   damp: side(['room.humidityPct'], { inside: 'within', above: 'over' }),

@@ -1,6 +1,8 @@
 import { addDays, dayOf, daysBetween } from '../units/days';
 import type { SymptomKind } from '../formats/vocabulary';
+import { castingFacts, type BatchFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
+import { designEffect } from './clusters';
 import { changePoints, type Segment } from './changePoints';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
@@ -60,12 +62,18 @@ const SIGMAS = 3;
  * stretch and the points at which the rate changed.
  * @param kind one symptom, or null for any
  */
-export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | null): ControlChart {
+export function controlChart(batches: readonly BatchFacts[], kind: SymptomKind | null): ControlChart {
+  const facts = castingFacts(batches);
+  const isBad = (f: CastFacts) => (kind === null ? f.seen.length > 0 : f.seen.includes(kind));
+  const effect = designEffect(
+    facts.filter((f) => f.looked),
+    isBad,
+  );
   const all = facts
     .filter((f) => f.looked && f.startedAt !== null && Number.isFinite(Date.parse(f.startedAt)))
     .map((f) => ({
       week: weekOf(f.startedAt!),
-      bad: kind === null ? f.seen.length > 0 : f.seen.includes(kind),
+      bad: isBad(f),
     }));
   if (all.length === 0) return { points: [], stretches: [] };
   const [first, last] = busiestWindow(all.map((d) => d.week));
@@ -76,20 +84,25 @@ export function controlChart(facts: readonly CastFacts[], kind: SymptomKind | nu
     at.n += 1;
     if (bad) at.k += 1;
   }
-  const segments = changePoints(counts);
+  // Castings of one mix are not independent: as few as they are worth, so that one bad mix is no change.
+  const segments = changePoints(counts.map((c) => ({ k: c.k / effect, n: c.n / effect }))).map((s) => ({
+    ...s,
+    k: Math.round(s.k * effect),
+    n: Math.round(s.n * effect),
+  }));
   const rateAt = (i: number) => segments.find((s) => i >= s.from && i < s.to)?.rate ?? 0;
   const weeks = GATHERED.find((w) => (dated.length / counts.length) * w >= POINT_CASTINGS) ?? GATHERED.at(-1)!;
   const points = Array.from({ length: Math.ceil(counts.length / weeks) }, (_, p) => {
     const some = counts.slice(p * weeks, (p + 1) * weeks);
     const [k, n] = [some.reduce((sum, c) => sum + c.k, 0), some.reduce((sum, c) => sum + c.n, 0)];
     const centre = rateAt(p * weeks);
-    const half = n === 0 ? 0 : SIGMAS * Math.sqrt((centre * (1 - centre)) / n);
+    const half = n === 0 ? 0 : SIGMAS * Math.sqrt((centre * (1 - centre) * effect) / n);
     const [upper, lower] = [Math.min(1, centre + half), Math.max(0, centre - half)];
     return {
       from: mondayOf(first + p * weeks),
       k,
       n,
-      ...wilsonInterval(k, n),
+      ...wilsonInterval(k / effect, n / effect),
       upper,
       lower,
       outside: n > 0 && (k / n > upper || k / n < lower),

@@ -6,6 +6,7 @@ export const FACTOR_WORDS: Record<Factor, string> = {
   'lot-b': 'lot of B',
   'lot-age': 'age of the lots',
   mould: 'mould',
+  cavity: 'cavity',
   person: 'who made it',
   room: 'room temperature',
   damp: 'damp',
@@ -88,6 +89,7 @@ export function levelWords(factor: Factor, level: string, names: Readonly<Record
   if (factor === 'product') return `of ${names[level] ?? level}`;
   if (factor === 'lot-a' || factor === 'lot-b') return `from lot ${level}`;
   if (factor === 'mould') return `in mould ${level}`;
+  if (factor === 'cavity') return `in cavity ${level}`;
   if (factor === 'person') return `made by ${level}`;
   if (factor === 'season') return `in ${MONTHS[Number(level) - 1] ?? level}`;
   return LEVEL_WORDS[`${factor} ${level}`] ?? `${FACTOR_WORDS[factor]} ${level}`;

@@ -1,8 +1,10 @@
+import { castingName, castingOf, laidAs } from '../castings/castingList';
 import type { Batch } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
 import { leavesOf } from '../formats/documentPath';
 import { fieldLabel } from '../limits/fieldLabels';
 import { heldAlike, isMaking, worstOf } from './changeAnswer';
+import { grouped } from './grouped';
 import { fisherExact } from './fisherExact';
 
 /** One field over the batches of a trial. */
@@ -40,6 +42,30 @@ const within = (label: string) =>
 const plain = (v: unknown): string | number | boolean | null =>
   typeof v === 'string' || typeof v === 'number' || typeof v === 'boolean' ? v : null;
 
+/** What was mixed in, as one thing: a colour has a name, a kind and a mass, and is one difference. */
+const additiveWords = (batch: Batch): string | null =>
+  batch.additives == null
+    ? null
+    : batch.additives
+        .map((a) => [a.name ?? a.kind ?? 'something', a.massG].filter((v) => v != null).join(' '))
+        .join(', ') || 'none';
+
+/** The mould of a casting, as one thing: another mould is another rubber, finish and age at once. */
+const mouldWords = (batch: Batch): string | null => {
+  const cavity = castingOf(batch, laidAs(batch))?.mould?.cavity;
+  return batch.mould?.code == null ? null : `${batch.mould.code}${cavity == null ? '' : `, cavity ${cavity}`}`;
+};
+
+/** Castings of one mix are told apart by what they do not share: their colour and their mould are one thing each. */
+function asOneThing(batch: Batch, all: Map<string, unknown>): void {
+  if (laidAs(batch) === null) return;
+  const [mould, colour] = [mouldWords(batch), additiveWords(batch)];
+  for (const field of [...all.keys()])
+    if (field.startsWith('additives[') || (mould !== null && field.startsWith('mould.'))) all.delete(field);
+  if (mould !== null) all.set('mould', mould);
+  if (colour !== null) all.set('additives', colour);
+}
+
 /** Grams alone say how much was made; the ratio and the size of the batch are what a piece feels. */
 function made(batch: Batch): ReadonlyMap<string, unknown> {
   const all = new Map(leavesOf(batch));
@@ -47,6 +73,7 @@ function made(batch: Batch): ReadonlyMap<string, unknown> {
   for (const field of ['mix.amountA', 'mix.amountB']) all.delete(field);
   if (a != null && b != null) all.set('mix.total', a + b);
   if (a != null && b != null && a > 0) all.set('mix.ratioBFor100A', Math.round((1000 * b) / a) / 10);
+  asOneThing(batch, all);
   return all;
 }
 
@@ -75,6 +102,32 @@ export function batchesNeeded(): number {
   return MAX_A_SIDE;
 }
 
+/** What counts as one of a trial: a casting where the thing differs between castings of a mix, else a whole mix. */
+interface Unit {
+  readonly value: string;
+  readonly severities: readonly (number | null)[];
+}
+
+/** Worst of some severities; null where one was not looked at. */
+const worst = (values: readonly (number | null)[]): number | null =>
+  values.includes(null) ? null : Math.max(0, ...values.map((v) => v!));
+
+function unitsOf(batches: readonly Batch[], field: TrialField, outcomes: FairTrial['outcomes']): Unit[] {
+  const each = batches.map((b, i) => ({
+    mix: laidAs(b) === null ? `${i}` : `mix ${b.code}`,
+    value: String(field.values[i]),
+    severities: outcomes.map((o) => o.severities[i] ?? null),
+  }));
+  const mixes = grouped(each, (u) => u.mix);
+  const within = mixes.some(([, some]) => new Set(some.map((u) => u.value)).size > 1);
+  if (within) return each;
+  // Castings of one mix share its faults: they are one answer.
+  return mixes.map(([, some]) => ({
+    value: some[0]!.value,
+    severities: outcomes.map((_, o) => worst(some.map((u) => u.severities[o]!))),
+  }));
+}
+
 interface Parting {
   readonly kind: SymptomKind;
   /** With the fault and without, in the group; then elsewhere. */
@@ -82,37 +135,34 @@ interface Parting {
   readonly p: number;
 }
 
-/** How one symptom parts between the batches of one group and the others; those that nobody looked at are left out. */
-function partingOf(
-  values: TrialField['values'],
-  { kind, severities }: FairTrial['outcomes'][number],
-  group: string,
-  looked: readonly boolean[],
-): Parting {
+/** How one symptom parts between the units of one group and the others. */
+function partingOf(units: readonly Unit[], kind: SymptomKind, at: number, group: string): Parting {
   const count = (inGroup: boolean, bad: boolean) =>
-    values.filter((v, i) => looked[i] && (String(v) === group) === inGroup && (severities[i] ?? 0) > 0 === bad).length;
+    units.filter((u) => (u.value === group) === inGroup && (u.severities[at] ?? 0) > 0 === bad).length;
   const counts = [count(true, true), count(true, false), count(false, true), count(false, false)] as const;
   return { kind, counts, p: fisherExact(...counts) };
 }
 
 /** Groups the batches by the one thing that differs, and asks whether their outcomes part with it. */
-function judge(field: TrialField, outcomes: FairTrial['outcomes']): TrialVerdict {
-  const looked = field.values.map((_, i) => outcomes.every((o) => o.severities[i] !== null));
-  if (looked.some((l) => !l)) return { can: 'not-yet', says: 'Not every one was looked at yet.', more: null };
-  const groups = [...new Set(field.values.map(String))];
+function judge(batches: readonly Batch[], field: TrialField, outcomes: FairTrial['outcomes']): TrialVerdict {
+  const units = unitsOf(batches, field, outcomes);
+  if (batches.some((b) => (b.checks ?? []).length === 0))
+    return { can: 'not-yet', says: 'Not every one was looked at yet.', more: null };
+  const groups = [...new Set(units.map((u) => u.value))];
   const best = outcomes
-    .flatMap((o) => groups.map((group) => partingOf(field.values, o, group, looked)))
+    .flatMap((o, i) => groups.map((group) => partingOf(units, o.kind, i, group)))
     .sort((x, y) => x.p - y.p)[0];
   if (!best)
     return { can: 'not-yet', says: 'No fault was seen on any of them: there is nothing to tell apart.', more: null };
-  const one = `One thing differs, ${within(field.label)}`;
+  const ofOneMix = batches.every((b) => laidAs(b) !== null) && new Set(batches.map((b) => b.code)).size === 1;
+  const one = `${ofOneMix ? 'One mix, and one' : 'One'} thing differs, ${within(field.label)}`;
   if (best.p <= CONVINCED)
     return {
       can: 'yes',
       says: `${one}, and ${best.kind} parts with it: chance would do that in ${(best.p * 100).toFixed(1)} %.`,
       more: 0,
     };
-  const smallest = Math.min(...groups.map((g) => field.values.filter((v) => String(v) === g).length));
+  const smallest = Math.min(...groups.map((g) => units.filter((u) => u.value === g).length));
   const more = Math.max(1, batchesNeeded() - smallest);
   const [bad, good] = best.counts;
   const mixed = bad > 0 && good > 0;
@@ -141,7 +191,7 @@ function verdictOf(
       says: 'Nothing that was written down differs: what parts them, if anything does, is chance or was not recorded.',
       more: null,
     };
-  if (differs.length === 1) return judge(only, outcomes);
+  if (differs.length === 1) return judge(batches, only, outcomes);
   const names = differs.slice(0, NAMED).map((f) => within(f.label));
   const list = `${names.join(', ')}${differs.length > NAMED ? ' …' : ''}`;
   return {
@@ -162,7 +212,7 @@ export function fairTrial(batches: readonly Batch[]): FairTrial {
   const differs = inState('differs');
   const outcomes = kindsSeen(batches).map((kind) => ({ kind, severities: batches.map((b) => worstOf(b, kind)) }));
   return {
-    codes: batches.map((b) => b.code ?? ''),
+    codes: batches.map((b) => castingName(b.code ?? '', laidAs(b))),
     differs,
     held: inState('held'),
     unknown: inState('unknown'),

@@ -13,6 +13,8 @@ export interface PullBin extends RateInterval {
 
 export interface MouldLife {
   readonly mould: string;
+  /** One of its cavities, where castings are told apart by it; null for the mould as a whole. */
+  readonly cavity: number | null;
   readonly pulls: number;
   readonly bins: readonly PullBin[];
   /** The pull from which on more were spoiled; null where none is told. */
@@ -28,15 +30,27 @@ const percent = (v: number) => `${Math.round(v * 100)} %`;
 const MOULD_FAULTS = ['haze', 'bubbles/same-spot', 'bubbles/surface-pimples'];
 const spoiled = (f: CastFacts) => f.seen.some((s) => MOULD_FAULTS.includes(s));
 
+/** Groups of pulls that may wear by themselves: each mould, and each of its cavities where several are known. */
+function groupsOf(facts: readonly CastFacts[]): { mould: string; cavity: number | null; all: CastFacts[] }[] {
+  return grouped(facts, (f) => f.levels.mould).flatMap(([mould, all]) => {
+    const cavities = grouped(
+      all.filter((f) => f.cavity != null),
+      (f) => String(f.cavity),
+    );
+    const each = cavities.length < 2 ? [] : cavities.sort(([a], [b]) => Number(a) - Number(b));
+    return [
+      { mould, cavity: null, all: [...all] },
+      ...each.map(([cavity, some]) => ({ mould, cavity: Number(cavity), all: [...some] })),
+    ];
+  });
+}
+
 /**
  * How the moulds wear: castings with a fault that a mould makes (haze, the same spot, pimples) against its pulls, and
  * the pull from which on there were more of them.
  */
 export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
-  return grouped(
-    facts.filter((f) => f.pulls !== null && f.grade !== null),
-    (f) => f.levels.mould,
-  ).flatMap(([mould, all]) => {
+  return groupsOf(facts.filter((f) => f.pulls !== null && f.grade !== null)).flatMap(({ mould, cavity, all }) => {
     if (all.length < MIN_PULLS) return [];
     const sorted = [...all].sort((a, b) => a.pulls! - b.pulls!);
     const bins = Array.from({ length: Math.ceil(sorted.length / BIN) }, (_, i) => {
@@ -58,6 +72,6 @@ export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
       before && after
         ? `Worn: from pull ${wornFrom} on, ${percent(after.rate)} showed it (${after.k} of ${after.n}); before, ${percent(before.rate)}.`
         : `No wear to be told in ${sorted.length} pulls.`;
-    return [{ mould, pulls: sorted.length, bins, wornFrom, says }];
+    return [{ mould, cavity, pulls: sorted.length, bins, wornFrom, says }];
   });
 }

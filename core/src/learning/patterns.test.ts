@@ -164,7 +164,7 @@ describe('patterns', () => {
     ];
     const found = findPatterns(few).findings.find((f) => f.factor === 'mould')!;
     expect(found.small).toBe(true);
-    expect(found.says).toContain('Few batches');
+    expect(found.says).toContain('Few castings');
   });
   it('leave out what nobody looked at, and are nothing for an empty log', () => {
     const blind = log(5).map((f) => ({ ...f, looked: false }));

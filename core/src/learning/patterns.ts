@@ -1,6 +1,8 @@
 import type { SymptomKind } from '../formats/vocabulary';
 import { benjaminiHochberg } from './benjaminiHochberg';
+import { castingFacts, type BatchFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
+import { designEffect, effectiveTable, shows } from './clusters';
 import { levelWords } from './factors';
 import { fisherExact } from './fisherExact';
 import { SAME_BATCHES, overlap, adjustedOdds, placesOf, type Parted } from './adjustedOdds';
@@ -44,6 +46,8 @@ export interface Finding {
 
 export interface Patterns {
   readonly batches: number;
+  readonly castings: number;
+  /** Castings that somebody looked at. */
   readonly looked: number;
   readonly questions: number;
   readonly rates: readonly SymptomRate[];
@@ -63,7 +67,11 @@ const [MIN_GROUP, MIN_FAULTS, MIN_PATTERN] = [5, 4, 5];
 /** A finding on fewer is a hint, and is said to be. */
 const [FEW_BATCHES, FEW_FAULTS] = [12, 6];
 
-const share = (k: number, n: number): Share => ({ k, n, ...wilsonInterval(k, n) });
+/** A share with its interval, as wide as so many independent castings would make it. */
+const share = (k: number, n: number, effect = 1): Share => {
+  const { low, high } = wilsonInterval(k / effect, n / effect);
+  return { k, n, rate: n === 0 ? 0 : k / n, low, high };
+};
 const split = (key: string) => {
   const [kind, pattern] = key.split('/');
   return { kind: kind as SymptomKind, pattern: pattern ?? null };
@@ -73,7 +81,7 @@ function ratesOf(looked: readonly CastFacts[]): SymptomRate[] {
   const counts = new Map<string, number>();
   for (const { seen } of looked) for (const key of seen) counts.set(key, (counts.get(key) ?? 0) + 1);
   return [...counts]
-    .map(([key, k]) => ({ ...split(key), ...share(k, looked.length) }))
+    .map(([key, k]) => ({ ...split(key), ...share(k, looked.length, designEffect(looked, shows(key))) }))
     .sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
 }
 
@@ -162,11 +170,11 @@ function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOpt
   const seen = f.pattern ? `${f.kind}, ${f.pattern.replaceAll('-', ' ')},` : f.kind.replaceAll('-', ' ');
   const same =
     f.same.length > 0
-      ? ` The same batches are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.`
+      ? ` The same castings are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.`
       : '';
-  const rates = `${rateWords(f.with)} batches ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise`;
+  const rates = `${rateWords(f.with)} castings ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise`;
   const chance = `Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.`;
-  const hint = f.small ? ' Few batches: take it as a hint.' : '';
+  const hint = f.small ? ' Few castings: take it as a hint.' : '';
   return `${capital(seen)} in ${rates}. ${chance}${same}${besideWords(f, names)}${hint}`;
 }
 
@@ -177,7 +185,7 @@ function besideWords(f: Omit<Finding, 'says'>, names: PatternOptions['names']): 
   if (f.independent) return ` Beside what travels with it, ${odds}.`;
   if (!f.confoundedWith) return ` Beside the products, ${odds}, which may still be chance.`;
   const other = levelWords(f.confoundedWith.factor, f.confoundedWith.level, names);
-  return ` It travels with batches ${other}, and the log cannot part the two.`;
+  return ` It travels with castings ${other}, and the log cannot part the two.`;
 }
 
 /** Parts the findings of one kind of fault from each other. */
@@ -189,9 +197,13 @@ function parted(
 ): Finding[] {
   const levels = group.map((g) => g.head.at);
   // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
+  const effects = new Map(
+    [...new Set(group.map((g) => g.head.outcome))].map((o) => [o, designEffect(looked, shows(o))]),
+  );
   const byOutcome = adjustedOdds(looked, [...new Set(group.map((g) => g.head.outcome))], levels);
   return group.map(({ head, same }, i) => {
     const odds = byOutcome.get(head.outcome)!;
+    const effect = effects.get(head.outcome)!;
     const independent = odds[i]!.low > 1;
     const others = group
       .map((g, j) => ({
@@ -206,8 +218,8 @@ function parted(
       ...split(head.outcome),
       factor: head.at.factor,
       level: head.at.level,
-      with: share(head.a, head.a + head.b),
-      without: share(head.c, head.c + head.d),
+      with: share(head.a, head.a + head.b, effect),
+      without: share(head.c, head.c + head.d, effect),
       p: head.p,
       adjustedP: head.adjustedP,
       parted: odds[i]!,
@@ -225,15 +237,17 @@ function parted(
  * products that have it, corrected for how many questions were asked, and parted by ridge logistic regression.
  */
 export function findPatterns(
-  facts: readonly CastFacts[],
+  batches: readonly BatchFacts[],
   { names = {}, onProgress = () => undefined }: PatternOptions = {},
 ): Patterns {
+  const facts = castingFacts(batches);
   const looked = facts.filter((f) => f.looked);
   const rates = ratesOf(looked);
   onProgress(0.1);
   const asked = questionsOf(tally(looked, outcomesOf(rates)));
   onProgress(0.4);
-  const p = asked.map(({ a, b, c, d }) => fisherExact(a, b, c, d));
+  const effects = new Map([...new Set(asked.map((q) => q.outcome))].map((o) => [o, designEffect(looked, shows(o))]));
+  const p = asked.map(({ outcome, a, b, c, d }) => fisherExact(...effectiveTable([a, b, c, d], effects.get(outcome)!)));
   const adjusted = benjaminiHochberg(p);
   onProgress(0.6);
   const found = asked
@@ -254,7 +268,8 @@ export function findPatterns(
   });
   onProgress(1);
   return {
-    batches: facts.length,
+    batches: batches.length,
+    castings: facts.length,
     looked: looked.length,
     questions: asked.length,
     rates,

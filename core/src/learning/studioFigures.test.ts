@@ -68,7 +68,7 @@ describe('yield and cost', () => {
     const row = yields.product[0]!;
     expect(row).toMatchObject({
       key: 'house-clear-6',
-      batches: 5,
+      castings: 5,
       open: 1,
       grades: { pass: 2, second: 1, scrap: 1, mend: 0 },
     });
@@ -76,7 +76,7 @@ describe('yield and cost', () => {
     expect(yields.month.map((m) => m.key)).toContain('2026-08');
     for (const by of ['product', 'mould', 'month'] as const)
       expect(
-        yields[by].reduce((sum, y) => sum + y.batches, 0),
+        yields[by].reduce((sum, y) => sum + y.castings, 0),
         by,
       ).toBe(5);
   });

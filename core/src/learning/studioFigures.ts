@@ -4,7 +4,9 @@ import type { Mould } from '../formats/mould';
 import type { Product } from '../formats/product';
 import type { Grade } from '../formats/vocabulary';
 import { partCost, pricePerG } from '../shelf/lotState';
+import { castingFacts, type BatchFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
+import { designEffect } from './clusters';
 import { grouped } from './grouped';
 import { mouldLives, type MouldLife } from './mouldLife';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
@@ -12,6 +14,8 @@ import { wilsonInterval, type RateInterval } from './wilsonInterval';
 /** Castings by how they ended, and what their resin cost. */
 export interface Yield {
   readonly key: string;
+  /** Castings, and the mixes they came from. */
+  readonly castings: number;
   readonly batches: number;
   readonly grades: Readonly<Record<Grade, number>>;
   readonly open: number;
@@ -21,6 +25,18 @@ export interface Yield {
   readonly cost: number | null;
   readonly lost: number | null;
   readonly priced: number;
+  /** What those that passed are worth, and what seconds are or were sold for, by their prices; null without any. */
+  readonly valuePassed: number | null;
+  readonly valueSecond: number | null;
+}
+
+/** Castings that are seconds or scrap for one reason. */
+export interface ReasonCount {
+  readonly reason: string;
+  readonly second: number;
+  readonly scrap: number;
+  /** Their resin, mending included; null where none of it has a price. */
+  readonly cost: number | null;
 }
 
 /** Mean and spread of a figure. */
@@ -45,13 +61,15 @@ export interface StudioFigures {
   readonly yields: {
     readonly product: readonly Yield[];
     readonly mould: readonly Yield[];
+    readonly cavity: readonly Yield[];
     readonly month: readonly Yield[];
   };
+  readonly reasons: readonly ReasonCount[];
   readonly moulds: readonly MouldLife[];
 }
 
 export interface FiguresScene {
-  readonly facts: readonly CastFacts[];
+  readonly facts: readonly BatchFacts[];
   readonly cards: readonly Product[];
   readonly lots: readonly LotCard[];
   readonly moulds: readonly Mould[];
@@ -60,8 +78,10 @@ export interface FiguresScene {
 /** Gel times fitted at once: the latest are most like the next, and more of them tell nothing new. */
 const MAX_GEL_POINTS = 60;
 
+const total = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+
 function spreadOf(key: string, values: readonly number[]): Spread {
-  const mean = values.reduce((a, b) => a + b, 0) / values.length;
+  const mean = total(values) / values.length;
   return {
     key,
     n: values.length,
@@ -102,9 +122,15 @@ function costOf(f: CastFacts, price: ReturnType<typeof prices>): number | null {
 function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<typeof prices>): Yield {
   const grades: Record<Grade, number> = { pass: 0, second: 0, scrap: 0, mend: 0 };
   let [open, priced, cost, lost] = [0, 0, 0, 0];
+  const effect = designEffect(
+    some.filter((f) => f.grade !== null),
+    (f) => f.grade === 'pass',
+  );
+  const worth: Record<'pass' | 'second', number[]> = { pass: [], second: [] };
   for (const f of some) {
     if (f.grade === null) open += 1;
     else grades[f.grade] += 1;
+    if (f.price != null && (f.grade === 'pass' || f.grade === 'second')) worth[f.grade].push(f.price);
     const own = costOf(f, price);
     if (own === null) continue;
     priced += 1;
@@ -113,14 +139,33 @@ function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<type
   }
   return {
     key,
-    batches: some.length,
+    castings: some.length,
+    batches: new Set(some.map((f) => f.code)).size,
     grades,
     open,
-    passed: wilsonInterval(grades.pass, some.length - open),
+    passed: { ...wilsonInterval(grades.pass / effect, (some.length - open) / effect) },
     cost: priced === 0 ? null : cost,
     lost: priced === 0 ? null : lost,
     priced,
+    valuePassed: worth.pass.length === 0 ? null : total(worth.pass),
+    valueSecond: worth.second.length === 0 ? null : total(worth.second),
   };
+}
+
+/** Why castings were no pass, the commonest first; a reason that nobody wrote down is no reason. */
+function reasonsOf(castings: readonly CastFacts[], price: ReturnType<typeof prices>): ReasonCount[] {
+  const lesser = castings.filter((f) => (f.grade === 'second' || f.grade === 'scrap') && f.reason);
+  return grouped(lesser, (f) => f.reason!.trim().toLowerCase())
+    .map(([, some]) => {
+      const costs = some.flatMap((f) => costOf(f, price) ?? []);
+      return {
+        reason: some[0]!.reason!.trim(),
+        second: some.filter((f) => f.grade === 'second').length,
+        scrap: some.filter((f) => f.grade === 'scrap').length,
+        cost: costs.length === 0 ? null : total(costs),
+      };
+    })
+    .sort((a, b) => b.second + b.scrap - (a.second + a.scrap) || a.reason.localeCompare(b.reason));
 }
 
 const NOT_FITTED: Record<Exclude<GelFit['status'], 'fitted'>, (points: number) => string> = {
@@ -180,8 +225,9 @@ export function studioFigures(
   onProgress: (share: number) => void = () => undefined,
 ): StudioFigures {
   const price = prices(lots);
+  const castings = castingFacts(facts);
   const named = (keyOf: (f: CastFacts) => string | null | undefined) =>
-    grouped(facts, keyOf).map(([key, some]) => yieldOf(key, some, price));
+    grouped(castings, keyOf).map(([key, some]) => yieldOf(key, some, price));
   const gel = cards
     .map((card, i) => {
       const own = ownGel(card, facts);
@@ -215,9 +261,11 @@ export function studioFigures(
     yields: {
       product: named((f) => f.levels.product),
       mould: named((f) => f.levels.mould),
+      cavity: named((f) => f.levels.cavity),
       month: named((f) => f.startedAt?.slice(0, 7)),
     },
-    moulds: mouldLives(facts),
+    reasons: reasonsOf(castings, price),
+    moulds: mouldLives(castings),
   };
   onProgress(1);
   return figures;

@@ -10,6 +10,7 @@ const WORKED_OUT: Readonly<Record<string, string>> = {
   'light.stable': 'Light stability',
   readings: 'Readings of the gauge',
   additives: 'Colour and fill',
+  mould: 'Mould',
   waxed: 'Wax in the product',
 };
 

@@ -1,3 +1,5 @@
+import { castingAsBatch } from '../castings/castingAsBatch';
+import { castingIds, castingsOf, laidAs } from '../castings/castingList';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
@@ -86,12 +88,25 @@ export function checkPlan(product: Product, batch: Batch): PlannedCheck[] {
   ];
 }
 
+/** The first look that is due on any of a batch's castings, with those that it is due on. */
+function dueOfCastings(product: Product, batch: Batch): PlannedCheck | null {
+  const due = castingIds(batch).flatMap((id) => {
+    const check = dueCheck(product, castingAsBatch(product, batch, id));
+    return check === null || id === null ? [] : [{ check, id }];
+  });
+  const first = due.reduce<PlannedCheck | null>((a, { check: b }) => (a && a.afterH <= b.afterH ? a : b), null);
+  if (!first) return null;
+  const of = due.filter(({ check }) => check.afterH === first.afterH).map(({ id }) => id);
+  return of.length === castingIds(batch).length ? first : { ...first, why: `${first.why}, of ${of.join(', ')}` };
+}
+
 /**
  * The next look that is due on a batch out of its mould, graded or not; null where none is.
  * A mend is looked at when its wait is over; what was not graded is looked
  * at again the next day; what was scrapped is let be.
  */
 export function dueCheck(product: Product, batch: Batch): PlannedCheck | null {
+  if (castingsOf(batch).length > 0 && laidAs(batch) === null) return dueOfCastings(product, batch);
   const stage = stageOf(product, batch);
   if (stage !== 'check' && stage !== 'done') return null;
   const last = checksInOrder(batch).at(-1);

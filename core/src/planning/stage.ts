@@ -1,3 +1,5 @@
+import { castingsOf, isFinal } from '../castings/castingList';
+import { isAllGraded, isOut, isPoured } from '../castings/castingProgress';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
@@ -30,9 +32,10 @@ const isWeighed = ({ mix }: Batch): boolean =>
 const isCleared = ({ degas, pour }: Batch): boolean =>
   degas?.minutes != null || degas?.method === 'none' || pour?.startedMin != null;
 
+/** Whether the last look ended the matter; where castings are told apart, whether each of them has its grade. */
 function isGraded(batch: Batch): boolean {
-  const grade = checksInOrder(batch).at(-1)?.grade;
-  return grade != null && grade !== 'mend';
+  if (castingsOf(batch).length > 0) return isAllGraded(batch);
+  return isFinal(checksInOrder(batch).at(-1)?.grade ?? null);
 }
 
 /** Whether the record holds something of each stage, which means that it was reached and left. */
@@ -40,9 +43,9 @@ const RECORDED: Readonly<Record<WorkStage, (batch: Batch) => boolean>> = {
   weigh: isWeighed,
   mix: ({ mix }) => mix?.stirMin != null,
   clear: isCleared,
-  pour: ({ pour }) => pour?.finishedMin != null,
+  pour: isPoured,
   press: ({ pressure }) => pressure?.releasedMin != null || pressure?.gaugeKPa === 0,
-  watch: ({ cure, checks }) => cure?.demouldedMin != null || (checks?.length ?? 0) > 0,
+  watch: (batch) => isOut(batch) || (batch.checks?.length ?? 0) > 0,
   check: isGraded,
 };
 

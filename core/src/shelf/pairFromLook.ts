@@ -1,4 +1,5 @@
 import { dayAfter } from '../units/days';
+import { castingIds, castingOf } from '../castings/castingList';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch, Check, Inclusion } from '../formats/batch';
 import type { InclusionCard } from '../formats/inclusion';
@@ -27,9 +28,14 @@ const isThis = (inclusion: Inclusion, { code, what }: InclusionCard): boolean =>
  * @returns null where none did, nothing of this is cast in, or the card keeps this batch's outcome already
  */
 export function pairFromLooks(batch: Batch, card: InclusionCard): Pair | null {
-  if (!(batch.inclusions ?? []).some((x) => isThis(x, card))) return null;
   if ((card.pairs ?? []).some((p) => p['batch'] === batch.code)) return null;
-  const bad = checksInOrder(batch).find(wentBadly);
+  // Only a look at a casting that holds it says anything of it.
+  const holds = castingIds(batch).filter((id) =>
+    (castingOf(batch, id)?.inclusions ?? batch.inclusions ?? []).some((x) => isThis(x, card)),
+  );
+  const bad = checksInOrder(batch).find(
+    (c) => holds.some((id) => c.casting == null || c.casting === id) && wentBadly(c),
+  );
   if (!bad) return null;
   const on = batch.startedAt ? dayAfter(batch.startedAt, bad.afterH) : null;
   return {

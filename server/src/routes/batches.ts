@@ -3,6 +3,7 @@ import {
   batchListQuerySchema,
   batchPageSchema,
   batchSchema,
+  commonBatch,
   diagnose,
   diagnosisSchema,
   historySchemaOfBatch,
@@ -142,11 +143,13 @@ const diagnosis = ({ batches, products, past, pieces, clock }: BatchDeps): Endpo
       const { batch: alone } = await batches.get(params.code);
       const batch = await pieces.inView(alone);
       const product = await products.get(batch.product.slug, batch.product.revision);
+      const ofCastings = await past.historyOfCastings(product, batch);
       return {
         status: 200,
         body: diagnose(product, batch, {
           say: wordsIn(query),
-          history: await past.historyOf(batch),
+          history: await past.historyOf(commonBatch(product, batch)),
+          historyOf: (id) => ofCastings.get(id),
           now: clock.now(),
         }),
       };

@@ -1,9 +1,18 @@
-import { SYMPTOM_KINDS, fairTrial, seriesTrend, worstOf, type Batch } from '@warm-jar/core';
+import {
+  SYMPTOM_KINDS,
+  castingAsBatch,
+  castingOf,
+  fairTrial,
+  parseCastingName,
+  seriesTrend,
+  worstOf,
+  type Batch,
+} from '@warm-jar/core';
 import type { Response } from 'express';
 import { z } from 'zod';
 import type { AppDeps } from '../appDeps';
 import { endpoint, streamEndpoint, type Endpoint } from '../http/endpoint';
-import { Problem } from '../http/problem';
+import { Problem, notFound } from '../http/problem';
 import { fewAtOnce } from '../work/fewAtOnce';
 import type { LearningJob, LearningResult } from '../work/learningRunner';
 
@@ -123,7 +132,7 @@ function learned(deps: LearningDeps): Endpoint {
 const codes = z.object({
   codes: z
     .string()
-    .min(1, 'Name batches, by commas.')
+    .min(1, 'Name batches or castings, by commas: B-0412, or B-0412/k1.')
     .max(4000)
     .transform((t) =>
       t
@@ -135,10 +144,19 @@ const codes = z.object({
 });
 const anything = z.looseObject({});
 
-type TrialDeps = Pick<AppDeps, 'batches' | 'series'>;
+type TrialDeps = Pick<AppDeps, 'batches' | 'products' | 'series'>;
 
-const wholly = (batches: AppDeps['batches'], list: readonly string[]): Promise<Batch[]> =>
-  Promise.all(list.map(async (c) => (await batches.get(c)).batch));
+/** Batches by their codes; `B-0412/k1` names one casting, which is seen as a batch of its own. */
+const wholly = ({ batches, products }: TrialDeps, list: readonly string[]): Promise<Batch[]> =>
+  Promise.all(
+    list.map(async (name) => {
+      const { batch: code, casting } = parseCastingName(name);
+      const { batch } = await batches.get(code);
+      if (casting === null) return batch;
+      if (!castingOf(batch, casting)) throw notFound(`Casting ${name}`);
+      return castingAsBatch(await products.get(batch.product.slug, batch.product.revision), batch, casting);
+    }),
+  );
 
 function attempt(b: Batch) {
   const kinds = [...new Set((b.checks ?? []).flatMap((c) => (c.symptoms ?? []).map((s) => s.kind)))];
@@ -153,7 +171,7 @@ function attempt(b: Batch) {
   };
 }
 
-const compared = ({ batches }: TrialDeps): Endpoint =>
+const compared = (deps: TrialDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -163,12 +181,12 @@ const compared = ({ batches }: TrialDeps): Endpoint =>
       answers: { 200: { description: 'The trial with its batches', schema: anything } },
     },
     async ({ query }) => {
-      const found = await wholly(batches, query.codes);
+      const found = await wholly(deps, query.codes);
       return { status: 200, body: { trial: fairTrial(found), batches: found } };
     },
   );
 
-const seriesOfCopies = ({ batches, series }: TrialDeps): Endpoint =>
+const seriesOfCopies = (deps: TrialDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -177,10 +195,10 @@ const seriesOfCopies = ({ batches, series }: TrialDeps): Endpoint =>
       answers: { 200: { description: 'Series with their trend', schema: anything } },
     },
     async () => {
-      const all = await series.all();
+      const all = await deps.series.all();
       const items = await Promise.all(
         all.map(async (list) => {
-          const attempts = (await wholly(batches, list)).map(attempt);
+          const attempts = (await wholly(deps, list)).map(attempt);
           return { attempts, ...seriesTrend(attempts) };
         }),
       );

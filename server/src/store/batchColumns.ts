@@ -1,7 +1,7 @@
 import {
-  castFacts,
+  batchFacts,
+  castingsOf,
   dueCheck,
-  limitReadings,
   mixMasses,
   stageOf,
   type Batch,
@@ -41,12 +41,6 @@ export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] =>
   return [...seen.values()];
 };
 
-const latestGrade = (batch: Batch) =>
-  [...(batch.checks ?? [])]
-    .sort((a, b) => a.afterH - b.afterH)
-    .flatMap((c) => c.grade ?? [])
-    .at(-1) ?? null;
-
 /** Everything a person might remember a batch by, in lower case. */
 function searchText(batch: Batch, product: Product): string {
   return [
@@ -55,6 +49,7 @@ function searchText(batch: Batch, product: Product): string {
     product.name,
     product.slug,
     batch.mould?.code,
+    ...castingsOf(batch).flatMap((k) => [k.mould?.code, k.reason]),
     batch.lotA?.code,
     batch.lotB?.code,
     batch.note,
@@ -88,18 +83,18 @@ function nextLook(batch: Batch, product: Product): Pick<BatchColumns, 'nextCheck
 
 /** The columns of a batch. Moments are kept in UTC so that they sort. */
 export function batchColumns(batch: Batch, product: Product): BatchColumns {
-  const readings = limitReadings(product, batch);
-  const outside = readings.filter((r) => r.state === 'below' || r.state === 'above').length;
-  const facts = castFacts(product, batch, readings);
+  const facts = batchFacts(product, batch);
+  // What lies outside on any casting lies outside on the batch; each field once.
+  const beyond = [facts, ...(facts.castings ?? [])].flatMap((f) => f.limits.filter((l) => !l.endsWith(':near')));
   return {
     productSlug: product.slug,
     productRevision: product.revision,
     startedAt: batch.startedAt ? new Date(batch.startedAt).toISOString() : null,
     by: batch.by ?? null,
-    mould: batch.mould?.code ?? null,
+    mould: facts.levels.mould ?? null,
     stage: stageOf(product, batch),
-    grade: latestGrade(batch),
-    outside,
+    grade: facts.grade,
+    outside: new Set(beyond).size,
     search: searchText(batch, product),
     lotA: batch.lotA?.code ?? null,
     lotB: batch.lotB?.code ?? null,

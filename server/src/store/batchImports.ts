@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import { actorNow, doneBy } from '../access/actor';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { BatchContext } from './batchContext';
+import { castingRows } from './castingRows';
 import type { BatchStore } from './storedBatch';
 
 /** Rows written in one statement; SQLite bounds the values in one. */
@@ -27,6 +28,7 @@ async function insert(
     updatedAt: now,
   }));
   const symptoms = batches.flatMap((batch) => symptomsOf(batch).map((s) => ({ ...s, batchCode: codeOf(batch) })));
+  const castings = batches.flatMap((batch) => castingRows(codeOf(batch), batch, cards.get(codeOf(batch))!));
   const history = batches.map((batch) => ({
     batchCode: codeOf(batch),
     version: 1,
@@ -39,6 +41,7 @@ async function insert(
   }));
   await models.batches.bulkCreate(rows, { transaction });
   await models.symptoms.bulkCreate(symptoms, { transaction });
+  await models.castings.bulkCreate(castings, { transaction });
   await models.history.bulkCreate(history, { transaction });
 }
 

@@ -19,19 +19,44 @@ const factsHold = (text: string) =>
     [Op.gt]: 0,
   }) as unknown as WhereOptions<BatchRow>;
 
-function moreOf({ lot, mould, by, grade, limit, fact, looked, codes }: BatchListQuery): WhereOptions<BatchRow>[] {
+/** A text as SQLite writes it; a sign that would end the statement is no part of any code. */
+const quoted = (text: string) => `'${text.replaceAll('\0', '').replaceAll("'", "''")}'`;
+
+/** Batches by one of their castings, all of it said of the same one. */
+function ofCastings({ mould, cavity, grade, reason, sold }: BatchListQuery): WhereOptions<BatchRow>[] {
+  const where = [
+    ...(mould ? [`mould = ${quoted(mould)}`] : []),
+    ...(cavity === undefined ? [] : [`cavity = ${cavity}`]),
+    ...(grade ? [grade === 'none' ? 'grade IS NULL' : `grade = '${grade}'`] : []),
+    ...(reason ? [`instr(lower(reason), ${quoted(reason.toLowerCase())}) > 0`] : []),
+    ...(sold ? [`sold_on IS ${sold === 'yes' ? 'NOT NULL' : 'NULL'}`] : []),
+  ];
+  return where.length === 0
+    ? []
+    : [{ code: { [Op.in]: Sequelize.literal(`(SELECT batch_code FROM castings WHERE ${where.join(' AND ')})`) } }];
+}
+
+/** A fact of the batch, or of one of its castings. */
+const levelIs = (factor: string, level: string): WhereOptions<BatchRow> => {
+  const at = `'$.levels."${factor}"'`;
+  return Sequelize.literal(
+    `(json_extract(facts, ${at}) = ${quoted(level)} OR EXISTS (SELECT 1 FROM json_each(facts, '$.castings') k WHERE json_extract(k.value, ${at}) = ${quoted(level)}))`,
+  ) as unknown as WhereOptions<BatchRow>;
+};
+
+function moreOf(query: BatchListQuery): WhereOptions<BatchRow>[] {
+  const { lot, by, limit, fact, looked, codes } = query;
   const all: WhereOptions<BatchRow>[] = [];
   if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
-  if (mould) all.push({ mould });
   if (by) all.push({ by });
-  if (grade) all.push({ grade: grade === 'none' ? null : grade });
+  all.push(...ofCastings(query));
   if (limit === 'outside') all.push({ outside: { [Op.gt]: 0 } });
   else if (limit === 'inside') all.push({ outside: 0 });
   else if (limit === 'near') all.push(factsHold(':near"'));
   else if (limit) all.push(factsHold(`"${limit}"`));
   if (fact) {
     const at = fact.indexOf(':');
-    all.push(factIs(`$.levels."${fact.slice(0, at)}"`, fact.slice(at + 1)));
+    all.push(levelIs(fact.slice(0, at), fact.slice(at + 1)));
   }
   if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
   if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });

@@ -2,6 +2,7 @@ import type { BatchSummary, HistoryEntry } from '@warm-jar/core';
 import { Op } from 'sequelize';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
+import { castingsInList } from './castingRows';
 import { orderOf, whereOf } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
@@ -19,6 +20,7 @@ async function summaries(models: Models, rows: BatchRow[]): Promise<BatchSummary
       ...row.get({ plain: true }),
       productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
       symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),
+      castings: castingsInList(row.castings ?? []),
     }),
   );
 }
@@ -35,7 +37,10 @@ export const list =
         limit: query.pageSize,
         offset: (query.page - 1) * query.pageSize,
         attributes: { exclude: ['document', 'search', 'facts'] },
-        include: [{ model: models.symptoms, as: 'symptoms', separate: true }],
+        include: [
+          { model: models.symptoms, as: 'symptoms', separate: true },
+          { model: models.castings, as: 'castings', separate: true },
+        ],
       }),
     ]);
     return { items: await summaries(models, rows), page: query.page, pageSize: query.pageSize, total };

@@ -4,6 +4,7 @@ import { doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { BatchContext } from './batchContext';
+import { castingRows } from './castingRows';
 import type { BatchRow } from './models';
 import { readStored } from './readStored';
 
@@ -65,12 +66,16 @@ export async function record(
   );
 }
 
-export async function setSymptoms(
+/** What stands in tables of its own beside a batch's document: its symptoms, and its castings. */
+export async function setParts(
   { models }: Pick<BatchContext, 'models'>,
   code: string,
   batch: Batch,
+  card: Product,
   transaction: Transaction,
 ) {
+  await models.castings.destroy({ where: { batchCode: code }, transaction });
+  await models.castings.bulkCreate(castingRows(code, batch, card), { transaction });
   await models.symptoms.destroy({ where: { batchCode: code }, transaction });
   await models.symptoms.bulkCreate(
     symptomsOf(batch).map((s) => ({ ...s, batchCode: code })),
@@ -111,7 +116,7 @@ export async function rewrite(
     },
     { transaction },
   );
-  await setSymptoms(context, row.code, batch, transaction);
+  await setParts(context, row.code, batch, card, transaction);
   await record(context, batch, version, 'replaced', before, transaction, by);
   return version;
 }

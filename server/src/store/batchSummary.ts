@@ -8,6 +8,7 @@ const UNKNOWN = {
   stage: 'check',
   outside: 0,
   symptoms: [],
+  castings: [],
   productSlug: '',
   productName: '',
   updatedAt: '',

@@ -5,7 +5,7 @@ import { Problem, notFound } from '../http/problem';
 import { batchColumns } from './batchColumns';
 import type { BatchContext } from './batchContext';
 import { refuseOther, withEntry } from './batchEntries';
-import { nextCode, parseBatch, record, requireVersion, rewrite, setSymptoms } from './batchRecord';
+import { nextCode, parseBatch, record, requireVersion, rewrite, setParts } from './batchRecord';
 import type { BatchStore, Stored } from './storedBatch';
 import type { BatchRow } from './models';
 
@@ -61,7 +61,7 @@ export const create =
         },
         { transaction },
       );
-      await setSymptoms(context, code, batch, transaction);
+      await setParts(context, code, batch, card, transaction);
       await record(context, batch, 1, 'created', null, transaction);
       return { batch, version: 1 };
     });

@@ -46,10 +46,11 @@ describe('the database', () => {
       { name: '0004-checks' },
       { name: '0005-learning' },
       { name: '0006-access' },
+      { name: '0007-castings' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(6);
+    expect(await names()).toHaveLength(7);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

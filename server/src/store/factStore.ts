@@ -1,4 +1,4 @@
-import { batchSchema, castFacts, limitReadings, type Product, endOfDayIn, startOfDayIn } from '@warm-jar/core';
+import { batchFacts, batchSchema, type Product, endOfDayIn, startOfDayIn } from '@warm-jar/core';
 import { studioZone } from '../live/studioZone';
 import { Op, QueryTypes } from 'sequelize';
 import type { Database } from './database';
@@ -40,7 +40,7 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
           readStored(batchSchema, row.document),
           await cardOf(row.productSlug, row.productRevision),
         ];
-        made.push({ code: row.code, facts: JSON.stringify(castFacts(card, batch, limitReadings(card, batch))) });
+        made.push({ code: row.code, facts: JSON.stringify(batchFacts(card, batch)) });
       }
       await write(async (transaction) => {
         for (const { code, facts } of made) await models.batches.update({ facts }, { where: { code }, transaction });

@@ -26,6 +26,22 @@ const old = soundBatch('house-clear-6', {
   checks: [{ afterH: 24, symptoms: [{ kind: 'bubbles', pattern: 'micro-throughout' }], grade: 'second' }],
 });
 
+const MADE = '2026-03-15T08:20:00.000Z';
+/** One that told its castings apart before there was a table of them. */
+const four = soundBatch('house-clear-6', {
+  code: 'B-0009',
+  startedAt: MADE,
+  castings: [
+    { id: 'k1', mould: { code: 'M-12', cavity: 1 } },
+    { id: 'k2', mould: { code: 'M-17', cavity: 1 }, reason: 'void at the tip', price: 12 },
+    { id: 'k3', mould: { code: 'M-17', cavity: 2 }, grade: 'scrap' },
+  ],
+  checks: [
+    { afterH: 24, symptoms: [], grade: 'pass' },
+    { afterH: 26, casting: 'k2', symptoms: [{ kind: 'bubbles', pattern: 'large-voids' }], grade: 'second' },
+  ],
+});
+
 /** A studio as the first version left it: one card, one batch, the columns there were then. */
 async function firstVersion(upTo: number): Promise<Database> {
   folder = mkdtempSync(join(tmpdir(), 'warm-jar-'));
@@ -64,6 +80,10 @@ async function firstVersion(upTo: number): Promise<Database> {
       '2026',
     ],
   );
+  await put(
+    'INSERT INTO batches (code, version, product_slug, product_revision, started_at, by, mould, stage, grade, outside, search, document, created_at, updated_at) VALUES (?, 1, ?, 1, ?, ?, ?, ?, ?, 0, ?, ?, ?, ?)',
+    ['B-0009', card.slug, MADE, 'KO', 'M-12', 'done', 'pass', 'b-0009', JSON.stringify(four), '2026', '2026'],
+  );
   await put('INSERT INTO batch_symptoms (batch_code, kind, pattern) VALUES (?, ?, ?)', [
     'B-0007',
     'bubbles',
@@ -85,30 +105,44 @@ describe.each(MIGRATIONS.map((m, i) => [m.name, i + 1] as const))('a studio left
     const batches = batchStore(database, products);
     const facts = factStore(database, products);
     expect((await batches.get('B-0007')).batch).toEqual(old);
-    expect(await facts.fill()).toBe(1);
+    expect(await facts.fill()).toBe(2);
     expect(await facts.fill()).toBe(0);
     const listed = async (query: Record<string, string>) =>
       (await batches.list(batchListQuerySchema.parse(query))).items.map((b) => b.code);
-    const queries: Record<string, string>[] = [
-      { symptom: 'bubbles' },
-      { mould: 'M-12' },
-      { grade: 'second' },
-      { fact: 'season:03' },
-      { lot: old.lotB!.code! },
-      { search: 'finials' },
-      { looked: 'yes' },
+    const [both, theOld, theNew] = [['B-0009', 'B-0007'], ['B-0007'], ['B-0009']];
+    const queries: readonly [Record<string, string>, string[]][] = [
+      [{ symptom: 'bubbles' }, theOld],
+      [{ mould: 'M-12' }, both],
+      [{ mould: 'M-17' }, theNew],
+      [{ mould: 'M-12', grade: 'second' }, theOld],
+      [{ mould: 'M-17', cavity: '2', grade: 'scrap' }, theNew],
+      [{ reason: 'Tip' }, theNew],
+      [{ grade: 'second' }, both],
+      [{ fact: 'season:03' }, both],
+      [{ fact: 'cavity:M-17/2' }, theNew],
+      [{ lot: old.lotB!.code! }, both],
+      [{ search: 'finials' }, theOld],
+      [{ looked: 'yes' }, both],
     ];
-    for (const query of queries) expect(await listed(query), JSON.stringify(query)).toEqual(['B-0007']);
-    const [item] = (await batches.list(batchListQuerySchema.parse({}))).items;
+    for (const [query, found] of queries) expect(await listed(query), JSON.stringify(query)).toEqual(found);
+    const { items } = await batches.list(batchListQuerySchema.parse({}));
+    expect(items.map((i) => i.castings.map((k) => `${k.casting} ${k.mould} ${k.cavity} ${k.grade}`))).toEqual([
+      ['k1 M-12 1 pass', 'k2 M-17 1 second', 'k3 M-17 2 scrap'],
+      [],
+    ]);
+    const item = items.find((i) => i.code === 'B-0007');
     expect(item).toMatchObject({ note: 'finials', lotA: old.lotA!.code });
     expect(item!.massG).toBeCloseTo(200, 6);
-    const [row] = await database.sequelize.query<{ copied_from: string }>('SELECT copied_from FROM batches', {
-      type: QueryTypes.SELECT,
-    });
-    expect(row!.copied_from).toBe('B-0003');
-    expect((await checkStore(database).due(new Date('2026-03-14'), new Date('2027-03-14'))).map((c) => c.code)).toEqual(
-      ['B-0007'],
+    const [row] = await database.sequelize.query<{ copied_from: string }>(
+      'SELECT copied_from FROM batches ORDER BY code',
+      {
+        type: QueryTypes.SELECT,
+      },
     );
+    expect(row!.copied_from).toBe('B-0003');
+    expect(
+      (await checkStore(database).due(new Date('2026-03-14'), new Date('2027-03-14'))).map((c) => c.code),
+    ).toContain('B-0007');
     // It can be written to as any other.
     expect((await batches.replace('B-0007', 1, { ...old, note: 'looked at again' })).version).toBe(2);
   });

@@ -48,6 +48,7 @@ export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreation
   createdAt: string;
   updatedAt: string;
   symptoms?: NonAttribute<SymptomRow[]>;
+  castings?: NonAttribute<CastingRow[]>;
   revision?: NonAttribute<RevisionRow | null>;
 }
 export interface SymptomRow extends Model<InferAttributes<SymptomRow>, InferCreationAttributes<SymptomRow>> {
@@ -55,6 +56,20 @@ export interface SymptomRow extends Model<InferAttributes<SymptomRow>, InferCrea
   batchCode: string;
   kind: string;
   pattern: string;
+}
+/** One casting of a batch, as lists and recalls ask for it. */
+export interface CastingRow extends Model<InferAttributes<CastingRow>, InferCreationAttributes<CastingRow>> {
+  batchCode: string;
+  place: number;
+  casting: string | null;
+  mould: string | null;
+  cavity: number | null;
+  cup: string | null;
+  grade: string | null;
+  reason: string | null;
+  price: number | null;
+  massG: number | null;
+  soldOn: string | null;
 }
 export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCreationAttributes<HistoryRow>> {
   id: CreationOptional<number>;
@@ -108,6 +123,7 @@ export interface Models {
   readonly revisions: ModelStatic<RevisionRow>;
   readonly batches: ModelStatic<BatchRow>;
   readonly symptoms: ModelStatic<SymptomRow>;
+  readonly castings: ModelStatic<CastingRow>;
   readonly history: ModelStatic<HistoryRow>;
   readonly entries: ModelStatic<EntryRow>;
   readonly filters: ModelStatic<FilterRow>;
@@ -186,6 +202,25 @@ const defineSymptoms = (sequelize: Sequelize) =>
     table('batch_symptoms'),
   );
 
+const defineCastings = (sequelize: Sequelize) =>
+  sequelize.define<CastingRow>(
+    'casting',
+    {
+      batchCode: { ...text(), primaryKey: true },
+      place: { ...whole(), primaryKey: true },
+      casting: textOrNull(),
+      mould: textOrNull(),
+      cavity: { type: DataTypes.INTEGER, allowNull: true },
+      cup: textOrNull(),
+      grade: textOrNull(),
+      reason: textOrNull(),
+      price: real(),
+      massG: { ...real(), field: 'mass_g' },
+      soldOn: textOrNull(),
+    },
+    table('castings'),
+  );
+
 const defineHistory = (sequelize: Sequelize) =>
   sequelize.define<HistoryRow>(
     'history',
@@ -247,7 +282,10 @@ export function defineModels(sequelize: Sequelize): Models {
   const batches = defineBatches(sequelize);
   const symptoms = defineSymptoms(sequelize);
   batches.hasMany(symptoms, { as: 'symptoms', foreignKey: 'batchCode', sourceKey: 'code' });
+  const castings = defineCastings(sequelize);
+  batches.hasMany(castings, { as: 'castings', foreignKey: 'batchCode', sourceKey: 'code' });
   return {
+    castings,
     products: defineProducts(sequelize),
     revisions: defineRevisions(sequelize),
     batches,

@@ -1,4 +1,4 @@
-import { pairFromLooks, type InclusionCard } from '@warm-jar/core';
+import { castingsOf, pairFromLooks, type InclusionCard } from '@warm-jar/core';
 import { Problem } from '../http/problem';
 import type { BatchStore, Stored } from './batchStore';
 import type { ShelfStore } from './shelfStore';
@@ -13,7 +13,8 @@ export function pairKeeping(
   log: (error: unknown) => void,
 ): BatchStore {
   async function keepPairs({ batch }: Stored): Promise<void> {
-    if (!(batch.inclusions ?? []).length || !(batch.checks ?? []).length) return;
+    const castIn = [batch, ...castingsOf(batch)].some((k) => (k.inclusions ?? []).length > 0);
+    if (!castIn || !(batch.checks ?? []).length) return;
     for (const { item, version } of await inclusions.list()) {
       const pair = pairFromLooks(batch, item);
       if (!pair) continue;

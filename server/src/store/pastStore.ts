@@ -1,11 +1,19 @@
 import {
   batchSchema,
+  castingAsBatch,
+  castingOf,
+  laidAs,
+  mouldLook,
   sameSpots,
+  seenSymptoms,
   type Batch,
   type DiagnoseRequest,
+  type MouldLook,
   type MouldSpots,
+  type Product,
   type SpotMark,
 } from '@warm-jar/core';
+import { Op } from 'sequelize';
 import type { Database } from './database';
 import type { Shelf } from './shelf';
 import { readStored } from './readStored';
@@ -19,44 +27,40 @@ const PULLS_LOOKED_AT = 60;
 export interface PastStore {
   readonly spots: (mould: string) => Promise<MouldSpots>;
   readonly historyOf: (batch: Batch) => Promise<History>;
+  /** The same for each casting on which something was seen, by its id. */
+  readonly historyOfCastings: (product: Product, batch: Batch) => Promise<ReadonlyMap<string, History>>;
 }
-
-const marksOf = (batch: Batch): (SpotMark & { cavity: number })[] =>
-  (batch.checks ?? []).flatMap((c) =>
-    (c.spots ?? []).map((s) => ({
-      x: s.x,
-      y: s.y,
-      batch: batch.code ?? '',
-      kind: s.kind ?? null,
-      cavity: s.cavity ?? 0,
-    })),
-  );
 
 export function pastStore({ models }: Database, shelf: Shelf): PastStore {
   /** The latest pulls of a mould that somebody looked at. */
-  async function pullsOf(mould: string): Promise<Batch[]> {
+  async function pullsOf(mould: string): Promise<MouldLook[]> {
+    const out = await models.castings.findAll({ where: { mould }, attributes: ['batchCode'], group: ['batchCode'] });
     const rows = await models.batches.findAll({
-      where: { mould },
+      where: { code: { [Op.in]: out.map((r) => r.batchCode) } },
       attributes: ['document'],
       order: [['startedAt', 'DESC']],
       limit: PULLS_LOOKED_AT,
     });
-    return rows.map((r) => readStored(batchSchema, r.document)).filter((b) => (b.checks ?? []).length > 0);
+    return rows
+      .map((r) => mouldLook(readStored(batchSchema, r.document), mould))
+      .filter(({ looked }) => looked.length > 0);
   }
 
   async function spots(mould: string): Promise<MouldSpots> {
     const pulls = await pullsOf(mould);
-    const marks = pulls.flatMap(marksOf);
+    const marks = pulls.flatMap((p) => p.marks);
     const cavities = [...new Set(marks.map((m) => m.cavity))].sort((a, b) => a - b);
     const plain = (m: SpotMark): SpotMark => ({ x: m.x, y: m.y, batch: m.batch, kind: m.kind });
     return {
       pulls: pulls.length,
       cavities: cavities.map((cavity) => {
         const here = marks.filter((m) => m.cavity === cavity).map(plain);
+        // A cavity that was not poured, or not looked at, says nothing of its places.
+        const lookedAt = pulls.filter((p) => p.looked.some((c) => c === null || c === cavity)).length;
         return {
           cavity,
           marks: here,
-          spots: sameSpots(here, pulls.length).map((s) => ({ ...s, batches: [...s.batches] })),
+          spots: sameSpots(here, lookedAt).map((s) => ({ ...s, batches: [...s.batches] })),
         };
       }),
     };
@@ -66,7 +70,8 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
   async function spotHistory(batch: Batch): Promise<History['sameSpot']> {
     if (!batch.mould?.code) return null;
     const { cavities, pulls } = await spots(batch.mould.code);
-    const all = cavities.flatMap((c) => c.spots);
+    const cavity = castingOf(batch, laidAs(batch))?.mould?.cavity ?? null;
+    const all = cavities.filter((c) => cavity === null || c.cavity === cavity - 1).flatMap((c) => c.spots);
     const own = all
       .filter((s) => s.batches.includes(batch.code ?? ''))
       .sort((a, b) => b.batches.length - a.batches.length)[0];
@@ -74,7 +79,7 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     if (!told || pulls <= 1) return null;
     // The mould's own page says the same of the same place.
     const { byChance, verdict, says } = told;
-    return { times: told.batches.length, pulls, byChance, verdict, says };
+    return { times: told.batches.length, pulls: told.pulls, byChance, verdict, says };
   }
 
   async function pairHistory(batch: Batch): Promise<NonNullable<History['pairs']>> {
@@ -88,11 +93,18 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
       );
   }
 
+  const historyOf = async (batch: Batch): Promise<History> => {
+    const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(batch)]);
+    return { sameSpot, pairs };
+  };
   return {
     spots,
-    historyOf: async (batch) => {
-      const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(batch)]);
-      return { sameSpot, pairs };
+    historyOf,
+    historyOfCastings: async (product, batch) => {
+      const ids = [...new Set(seenSymptoms(batch).flatMap((s) => s.casting ?? []))];
+      const found = new Map<string, History>();
+      for (const id of ids) found.set(id, await historyOf(castingAsBatch(product, batch, id)));
+      return found;
     },
   };
 }

@@ -45,10 +45,14 @@ async function lotUse({ sequelize }: Database): Promise<Map<string, LotUse>> {
 /** How often each mould was pulled, and what the latest pulls took: what was mixed less what came out or stayed in the cup. */
 async function mouldUse({ sequelize }: Database): Promise<Map<string, MouldUse>> {
   const rows = await sequelize.query<{ mould: string; slug: string; mass: number | null }>(
-    `SELECT mould, product_slug AS slug,
-       mass_a_g + mass_b_g - COALESCE(CASE WHEN json_type(document, '$.pour.leftG') IN ('integer', 'real')
-         THEN json_extract(document, '$.pour.leftG') END, 0) AS mass
-     FROM batches WHERE mould IS NOT NULL ORDER BY started_at`,
+    // A batch fills a mould once, however many of its cavities. Of several moulds each takes what its castings weigh.
+    `SELECT k.mould AS mould, b.product_slug AS slug,
+       CASE WHEN (SELECT COUNT(DISTINCT COALESCE(o.mould, '')) FROM castings o WHERE o.batch_code = b.code) = 1
+         THEN b.mass_a_g + b.mass_b_g - COALESCE(CASE WHEN json_type(b.document, '$.pour.leftG') IN ('integer', 'real')
+           THEN json_extract(b.document, '$.pour.leftG') END, 0)
+         ELSE CASE WHEN COUNT(*) = COUNT(k.mass_g) THEN SUM(k.mass_g) END END AS mass
+     FROM castings k JOIN batches b ON b.code = k.batch_code WHERE k.mould IS NOT NULL
+     GROUP BY k.mould, b.code ORDER BY b.started_at`,
     { type: QueryTypes.SELECT },
   );
   const uses = new Map<string, { pulls: number; masses: { productSlug: string; massG: number }[] }>();

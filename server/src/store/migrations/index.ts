@@ -4,7 +4,8 @@ import { benchEntries } from './0003-bench-entries';
 import { checks } from './0004-checks';
 import { learning } from './0005-learning';
 import { access } from './0006-access';
+import { castings } from './0007-castings';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
-export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf, benchEntries, checks, learning, access];
+export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf, benchEntries, checks, learning, access, castings];
