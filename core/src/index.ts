@@ -23,6 +23,7 @@ export * from './castings/castingAsBatch';
 export * from './castings/castingProgress';
 export * from './castings/castingMoney';
 export * from './castings/castingSpots';
+export * from './castings/finishAgenda';
 export * from './learning/batchFacts';
 export * from './mixing/volume';
 export * from './mixing/mesh';

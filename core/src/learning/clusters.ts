@@ -8,18 +8,20 @@ export const shows =
   (f) =>
     f.seen.includes(outcome);
 
+/** The mix that each casting came from; one whose batch tells none apart stands for itself. */
+const mixOf = (f: CastFacts, i: number) => (f.casting === undefined ? `${i}` : `mix ${f.code}`);
+
 /** Castings by the mix they came from: those of one mix share its faults, and are not independent. */
-function byMix(facts: readonly CastFacts[], has: Outcome): { n: number; k: number }[] {
+function byMix(facts: readonly CastFacts[], has: Outcome): Map<string, { n: number; k: number }> {
   const mixes = new Map<string, { n: number; k: number }>();
   facts.forEach((f, i) => {
-    // A casting without a code of its batch stands for itself.
-    const key = f.casting === undefined ? `${i}` : `mix ${f.code}`;
+    const key = mixOf(f, i);
     const mix = mixes.get(key) ?? { n: 0, k: 0 };
     mix.n += 1;
     if (has(f)) mix.k += 1;
     mixes.set(key, mix);
   });
-  return [...mixes.values()];
+  return mixes;
 }
 
 /**
@@ -28,8 +30,11 @@ function byMix(facts: readonly CastFacts[], has: Outcome): { n: number; k: numbe
  * @returns 0 to 1; 0 where no mix has several castings
  */
 export function withinMix(facts: readonly CastFacts[], has: Outcome): number {
-  const mixes = byMix(facts, has);
-  const [N, K] = [facts.length, mixes.length];
+  return correlation([...byMix(facts, has).values()], facts.length);
+}
+
+function correlation(mixes: readonly { readonly n: number; readonly k: number }[], casts: number): number {
+  const [N, K] = [casts, mixes.length];
   if (K < 2 || N <= K) return 0;
   const rate = mixes.reduce((s, m) => s + m.k, 0) / N;
   const between = mixes.reduce((s, m) => s + m.n * (m.k / m.n - rate) ** 2, 0) / (K - 1);
@@ -40,25 +45,29 @@ export function withinMix(facts: readonly CastFacts[], has: Outcome): number {
 }
 
 /**
- * By how much the castings looked at are fewer than they seem, for one outcome: `1 + (m − 1)ρ`, with `m` the castings
- * of a mix (weighted by themselves) and ρ their correlation. 1 where every mix has one casting.
+ * What each casting counts for, for one outcome: `1/(1 + (m − 1)ρ)` of `m` castings of its mix with correlation ρ. A
+ * mix whose castings always agree counts as one; castings that know nothing of each other count each.
+ * @returns null where every mix has one casting, and each counts for one
  */
-export function designEffect(facts: readonly CastFacts[], has: Outcome): number {
-  if (facts.every((f) => f.casting === undefined)) return 1;
-  const rho = withinMix(facts, has);
-  if (rho === 0) return 1;
+export function castingWeights(facts: readonly CastFacts[], has: Outcome): readonly number[] | null {
+  if (facts.every((f) => f.casting === undefined)) return null;
   const mixes = byMix(facts, has);
-  const m = mixes.reduce((s, x) => s + x.n ** 2, 0) / facts.length;
-  return 1 + (m - 1) * rho;
+  const rho = correlation([...mixes.values()], facts.length);
+  return facts.map((f, i) => 1 / (1 + (mixes.get(mixOf(f, i))!.n - 1) * rho));
 }
 
-/** A count as that of so many independent castings: fewer by the design effect, and never more sure for rounding. */
-export function effectiveTable(
-  [a, b, c, d]: readonly [number, number, number, number],
-  effect: number,
-): [number, number, number, number] {
-  if (effect <= 1) return [a, b, c, d];
-  const [n, m] = [Math.max(1, Math.floor((a + b) / effect)), Math.max(1, Math.floor((c + d) / effect))];
-  const [k, l] = [Math.floor((n * a) / Math.max(1, a + b)), Math.ceil((m * c) / Math.max(1, c + d))];
+/** By how much the castings looked at are fewer than they seem, for one outcome; 1 where every mix has one casting. */
+export function designEffect(facts: readonly CastFacts[], has: Outcome): number {
+  const weights = castingWeights(facts, has);
+  return weights === null || facts.length === 0 ? 1 : facts.length / weights.reduce((a, b) => a + b, 0);
+}
+
+/** Nearer to a whole number than this is one: weights of a third add up to one but for the machine's rounding. */
+const WHOLE = 1e-6;
+
+/** Weighted counts as whole ones, never surer for the rounding. */
+export function wholeTable([a, b, c, d]: readonly [number, number, number, number]): [number, number, number, number] {
+  const [n, m] = [Math.floor(a + b + WHOLE), Math.floor(c + d + WHOLE)];
+  const [k, l] = [Math.min(n, Math.floor(a + WHOLE)), Math.max(0, Math.min(m, Math.ceil(c - WHOLE)))];
   return [k, n - k, l, m - l];
 }

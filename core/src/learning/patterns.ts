@@ -2,7 +2,7 @@ import type { SymptomKind } from '../formats/vocabulary';
 import { benjaminiHochberg } from './benjaminiHochberg';
 import { castingFacts, type BatchFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
-import { designEffect, effectiveTable, shows } from './clusters';
+import { castingWeights, designEffect, shows, wholeTable } from './clusters';
 import { levelWords } from './factors';
 import { fisherExact } from './fisherExact';
 import { SAME_BATCHES, overlap, adjustedOdds, placesOf, type Parted } from './adjustedOdds';
@@ -110,20 +110,38 @@ interface Question {
 }
 
 /** One question for each outcome and level: faults with it and without it, among the products that have it. */
-function questionsOf(t: Tally): Question[] {
+function questionsOf(t: Tally, minGroup = MIN_GROUP, minFaults = MIN_FAULTS): Question[] {
   return t.levels.flatMap((at, l) => {
     const products = t.products.flatMap((_, p) => (t.n(l, p) > 0 ? [p] : []));
     const compared = at.factor === 'product' ? t.products.map((_, p) => p) : products;
     const total = (of: (p: number) => number) => compared.reduce((sum, p) => sum + of(p), 0);
     const n = total((p) => t.n(l, p));
     const rest = total((p) => t.recorded(at.factor, p)) - n;
-    if (n < MIN_GROUP || rest < MIN_GROUP) return [];
+    if (n < minGroup || rest < minGroup) return [];
     return t.outcomes.flatMap((outcome, o) => {
       const k = total((p) => t.k(o, l, p));
       const c = total((p) => t.recordedWith(o, at.factor, p)) - k;
-      return k + c < MIN_FAULTS ? [] : [{ outcome, at, a: k, b: n - k, c, d: rest - c }];
+      return k + c < minFaults ? [] : [{ outcome, at, a: k, b: n - k, c, d: rest - c }];
     });
   });
+}
+
+type Table = readonly [number, number, number, number];
+
+/** What each question's counts are worth, castings of one mix being fewer than they seem. */
+function effectiveTables(looked: readonly CastFacts[], outcomes: readonly string[]) {
+  const weighted = new Map<string, ReadonlyMap<string, Question>>();
+  const key = ({ at }: Question) => `${at.factor} ${at.level}`;
+  for (const outcome of outcomes) {
+    const weights = castingWeights(looked, shows(outcome));
+    if (weights === null) break;
+    const table = questionsOf(tally(looked, [outcome], weights), 0, 0);
+    weighted.set(outcome, new Map(table.map((q) => [key(q), q])));
+  }
+  return (q: Question): Table => {
+    const w = weighted.get(q.outcome)?.get(key(q));
+    return w ? wholeTable([w.a, w.b, w.c, w.d]) : [q.a, q.b, q.c, q.d];
+  };
 }
 
 type Found = Question & { readonly p: number; readonly adjustedP: number };
@@ -244,10 +262,11 @@ export function findPatterns(
   const looked = facts.filter((f) => f.looked);
   const rates = ratesOf(looked);
   onProgress(0.1);
-  const asked = questionsOf(tally(looked, outcomesOf(rates)));
+  const outcomes = outcomesOf(rates);
+  const asked = questionsOf(tally(looked, outcomes));
   onProgress(0.4);
-  const effects = new Map([...new Set(asked.map((q) => q.outcome))].map((o) => [o, designEffect(looked, shows(o))]));
-  const p = asked.map(({ outcome, a, b, c, d }) => fisherExact(...effectiveTable([a, b, c, d], effects.get(outcome)!)));
+  const worth = effectiveTables(looked, outcomes);
+  const p = asked.map((q) => fisherExact(...worth(q)));
   const adjusted = benjaminiHochberg(p);
   onProgress(0.6);
   const found = asked

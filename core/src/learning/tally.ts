@@ -41,8 +41,13 @@ function numbering<T>(keyOf: (item: T) => string) {
 /**
  * Walks the looked-at batches twice: once to see which levels and products there are, once to count.
  * @param outcomes keys as `CastFacts.seen` holds them
+ * @param weights what each counts for, in the order of the facts; one where it is not given
  */
-export function tally(facts: readonly CastFacts[], outcomes: readonly string[]): Tally {
+export function tally(
+  facts: readonly CastFacts[],
+  outcomes: readonly string[],
+  weights: readonly number[] | null = null,
+): Tally {
   const levels = numbering<Level>((l) => `${l.factor} ${l.level}`);
   const products = numbering<string>((p) => p);
   for (const fact of facts) {
@@ -54,14 +59,15 @@ export function tally(facts: readonly CastFacts[], outcomes: readonly string[]):
   }
   const outcomeAt = new Map(outcomes.map((o, i) => [o, i]));
   const [L, P, F] = [levels.items.length, products.items.length, FACTORS.length];
-  const counts = (size: number) => new Int32Array(size);
+  const counts = (size: number) => new Float64Array(size);
   const [n, k, recorded, recordedWith] = [
     counts(L * P),
     counts(outcomes.length * L * P),
     counts(F * P),
     counts(outcomes.length * F * P),
   ];
-  for (const fact of facts) {
+  for (const [i, fact] of facts.entries()) {
+    const weight = weights?.[i] ?? 1;
     const product = products.of(fact.levels.product ?? '');
     const seen = fact.seen.flatMap((s) => {
       const at = outcomeAt.get(s);
@@ -71,11 +77,11 @@ export function tally(facts: readonly CastFacts[], outcomes: readonly string[]):
       const level = fact.levels[factor];
       if (level === undefined) continue;
       const at = levels.of({ factor, level });
-      n[at * P + product]! += 1;
-      recorded[f * P + product]! += 1;
+      n[at * P + product]! += weight;
+      recorded[f * P + product]! += weight;
       for (const o of seen) {
-        k[(o * L + at) * P + product]! += 1;
-        recordedWith[(o * F + f) * P + product]! += 1;
+        k[(o * L + at) * P + product]! += weight;
+        recordedWith[(o * F + f) * P + product]! += weight;
       }
     }
   }

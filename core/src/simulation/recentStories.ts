@@ -1,5 +1,23 @@
 import { pass, seen, type Story } from './saltmarshStory';
 
+/** What one cavity gave from one cup. */
+const casting = (
+  id: string,
+  cup: string,
+  code: string,
+  cavity: number,
+  massG: number,
+  pouredMin: number,
+  { mould, ...more }: { price?: number; reason?: string; mould?: Record<string, unknown> } = {},
+) => ({
+  id,
+  cup,
+  mould: { rubber: 'platinum-silicone', degassed: true, finish: 'gloss', code, cavity, ...mould },
+  massG,
+  pouredMin,
+  ...more,
+});
+
 /** Batches of the last days, those in work or to be mended among them. */
 export const RECENT_STORIES: readonly Story[] = [
   {
@@ -91,9 +109,38 @@ export const RECENT_STORIES: readonly Story[] = [
     mould: ['M-12', 16],
     otherwise: {
       copiedFrom: { code: 'B-0399', changes: [{ cause: 'old-or-damp-lot', says: 'A fresh lot of both parts.' }] },
+      // One mix in two cups, five castings out of three moulds.
+      additives: [],
+      mould: { code: null, rubber: null, degassed: null, finish: null, pulls: null, thinnestMm: null },
+      cups: [
+        { id: 'c1', massG: 182, splitMin: 2.2 },
+        {
+          id: 'c2',
+          massG: 91,
+          splitMin: 2.2,
+          additives: [{ name: 'green paste', kind: 'pigment-paste', massG: 0.8, drops: 14 }],
+          stirMin: 0.8,
+          restMin: 0.5,
+        },
+      ],
+      castings: [
+        casting('k1', 'c1', 'M-12', 1, 44, 3.6, { price: 18 }),
+        casting('k2', 'c1', 'M-17', 1, 61, 3.9, {
+          price: 12,
+          reason: 'pimples, sanded and matted',
+          mould: { rubber: 'tin-silicone', degassed: false, finish: 'matt' },
+        }),
+        casting('k3', 'c1', 'M-12', 3, 44, 4.2, { price: 18 }),
+        casting('k4', 'c2', 'M-08', 2, 39, 4.6, { price: 12 }),
+        casting('k5', 'c2', 'M-08', 4, 40, 4.9, { reason: 'void at the tip' }),
+      ],
     },
-    checks: [pass(24, 71)],
-    note: 'finials',
+    checks: [
+      pass(24, 71),
+      seen(24, 'bubbles', 'surface-pimples', 2, { casting: 'k2', grade: 'second' }),
+      seen(24, 'bubbles', 'large-voids', 4, { casting: 'k5', grade: 'scrap' }),
+    ],
+    note: 'finials and pulls, clear and green',
   },
   {
     slug: 'house-deep-40',

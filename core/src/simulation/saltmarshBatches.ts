@@ -7,7 +7,7 @@ import { saltmarshCard } from './saltmarshCards';
 import { saltmarshLot } from './saltmarshShelf';
 import { overlay, soundBatch } from './soundBatch';
 
-/** Thirty-nine batches of the last weeks. Fifteen show a fault; twelve are in work or to be mended. */
+/** Thirty-nine batches of the last weeks. Sixteen show a fault; twelve are in work or to be mended. */
 const STORIES: readonly Story[] = [...EARLIER_STORIES, ...RECENT_STORIES];
 
 /** Code of the oldest of them; the studio has a past. */

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { batchSchema } from '../formats/batch';
-import { castFacts, type CastFacts } from '../learning/castFacts';
+import { batchFacts, castingFacts, type BatchFacts } from '../learning/batchFacts';
 import { findPatterns } from '../learning/patterns';
 import { mouldLives } from '../learning/mouldLife';
-import { limitReadings } from '../limits/limitReadings';
 import { saltmarshBatches } from './saltmarshBatches';
 import { saltmarshCard } from './saltmarshCards';
 import { saltmarshPieces } from './saltmarshPieces';
@@ -12,9 +11,9 @@ import { HIDDEN_CAUSES } from './yearCauses';
 
 const now = new Date('2026-11-24T14:30:00Z');
 const year = saltmarshYear(now);
-const factsOf = (batches: readonly ReturnType<typeof saltmarshBatches>[number][]): CastFacts[] =>
-  batches.map((b) => castFacts(saltmarshCard(b.product.slug), b, limitReadings(saltmarshCard(b.product.slug), b)));
-const named = (facts: CastFacts[]) =>
+const factsOf = (batches: readonly ReturnType<typeof saltmarshBatches>[number][]): BatchFacts[] =>
+  batches.map((b) => batchFacts(saltmarshCard(b.product.slug), b));
+const named = (facts: BatchFacts[]) =>
   findPatterns(facts).findings.flatMap((f) => [
     `${f.factor} ${f.level}`,
     ...f.same.map((l) => `${l.factor} ${l.level}`),
@@ -89,7 +88,7 @@ describe('what the log of the demo year gives away', () => {
     },
   );
   it('is when the first mould wore out', () => {
-    const worn = mouldLives(factsOf(year.map((y) => y.batch))).find((m) => m.mould === 'M-01')!;
+    const worn = mouldLives(castingFacts(factsOf(year.map((y) => y.batch)))).find((m) => m.mould === 'M-01')!;
     expect(worn.wornFrom).toBeGreaterThan(18);
     expect(worn.wornFrom).toBeLessThan(36);
     expect(worn.says).toMatch(/from pull \d+ on, \d+ % showed it/);

@@ -12,6 +12,7 @@ import { overlay, soundBatch } from './soundBatch';
 import { benchAir, yearJobs, type Job } from './yearCalendar';
 import { touchesOf, type Fault, type HiddenCause } from './yearCauses';
 import { checksOf, mendsOfYear } from './yearChecks';
+import { toldApart } from './yearCastings';
 import { lotInUse } from './yearLots';
 
 /** A casting of the made-up year, with what spoiled it, known to its maker alone. */
@@ -204,5 +205,7 @@ export function saltmarshYear(now: Date, { seed = YEAR_SEED, hidden = true }: Ye
   const chance = chanceFrom(seed);
   const made = yearJobs(now, chance).map((job) => make(job, now.getTime(), chance, hidden));
   const code = (i: number) => `B-${String(FIRST_CODE - made.length + i).padStart(4, '0')}`;
-  return made.map((m, i) => ({ ...m, batch: { ...m.batch, code: code(i) } }));
+  // Dealt out by a chance of its own, so that the year itself is the same with castings told apart.
+  const apart = chanceFrom(seed + 1);
+  return made.map((m, i) => ({ ...m, batch: { ...toldApart(m.batch, now.getTime(), apart), code: code(i) } }));
 }

@@ -5,29 +5,28 @@ import {
   castingOf,
   type Batch,
   type BatchSummary,
+  type Casting,
   type Product,
 } from '@warm-jar/core';
 import type { InferCreationAttributes } from 'sequelize';
 import type { CastingRow } from './models';
 
+/** What a casting says of itself; nothing of it where the batch tells none apart. */
+function saidOf(casting: Casting | null) {
+  const { mould, cup = null, reason = null, price = null, massG = null, soldOn = null } = casting ?? {};
+  return { cavity: mould?.cavity ?? null, cup, reason, price, massG, soldOn };
+}
+
 /** The rows of a batch's castings, as they are worked out whenever it is written. */
 export function castingRows(code: string, batch: Batch, product: Product): InferCreationAttributes<CastingRow>[] {
-  return castingIds(batch).map((id, place) => {
-    const casting = castingOf(batch, id);
-    return {
-      batchCode: code,
-      place,
-      casting: id,
-      mould: castingAsBatch(product, batch, id).mould?.code ?? null,
-      cavity: casting?.mould?.cavity ?? null,
-      cup: casting?.cup ?? null,
-      grade: castingGrade(batch, id),
-      reason: casting?.reason ?? null,
-      price: casting?.price ?? null,
-      massG: casting?.massG ?? null,
-      soldOn: casting?.soldOn ?? null,
-    };
-  });
+  return castingIds(batch).map((id, place) => ({
+    batchCode: code,
+    place,
+    casting: id,
+    mould: castingAsBatch(product, batch, id).mould?.code ?? null,
+    grade: castingGrade(batch, id),
+    ...saidOf(castingOf(batch, id)),
+  }));
 }
 
 /** Castings as a list shows them with their batch; none where the batch tells none apart. */

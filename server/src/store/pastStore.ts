@@ -31,6 +31,18 @@ export interface PastStore {
   readonly historyOfCastings: (product: Product, batch: Batch) => Promise<ReadonlyMap<string, History>>;
 }
 
+/** How what is cast in went before, with each product. */
+async function pairHistory(shelf: Shelf, batch: Batch): Promise<NonNullable<History['pairs']>> {
+  const names = new Set((batch.inclusions ?? []).flatMap((x) => (x.what ? [x.what.toLowerCase()] : [])));
+  if (names.size === 0) return [];
+  const known = await shelf.inclusions.list();
+  return known
+    .filter(({ item }) => names.has(item.what.toLowerCase()))
+    .flatMap(({ item }) =>
+      (item.pairs ?? []).map((p) => ({ inclusion: item.what, productSlug: p.productSlug, outcome: p.outcome })),
+    );
+}
+
 export function pastStore({ models }: Database, shelf: Shelf): PastStore {
   /** The latest pulls of a mould that somebody looked at. */
   async function pullsOf(mould: string): Promise<MouldLook[]> {
@@ -82,19 +94,8 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     return { times: told.batches.length, pulls: told.pulls, byChance, verdict, says };
   }
 
-  async function pairHistory(batch: Batch): Promise<NonNullable<History['pairs']>> {
-    const names = new Set((batch.inclusions ?? []).flatMap((x) => (x.what ? [x.what.toLowerCase()] : [])));
-    if (names.size === 0) return [];
-    const known = await shelf.inclusions.list();
-    return known
-      .filter(({ item }) => names.has(item.what.toLowerCase()))
-      .flatMap(({ item }) =>
-        (item.pairs ?? []).map((p) => ({ inclusion: item.what, productSlug: p.productSlug, outcome: p.outcome })),
-      );
-  }
-
   const historyOf = async (batch: Batch): Promise<History> => {
-    const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(batch)]);
+    const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(shelf, batch)]);
     return { sameSpot, pairs };
   };
   return {
