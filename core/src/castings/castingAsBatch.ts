@@ -96,8 +96,8 @@ const OF_CASTING: ReadonlySet<string> = new Set(['mould', 'pour', 'pressure', 'd
 const IN_LIST = /^(\w+)\[\d+\]/;
 
 /**
- * Where a field of a casting's view stands in the batch: what a casting or its cup can say of its own is written there,
- * all else to the batch. A place in a list that the casting has from the batch stays the batch's.
+ * Where a field of a casting's view stands in the batch: in the casting, where that says anything of its own in this
+ * part of the record; in its cup, where that lists its own colours; all else is the batch's.
  * @param field as the view has it, `mould.degassed`
  */
 export function placeOfField(batch: Batch, id: string | null, field: string): string {
@@ -111,7 +111,7 @@ export function placeOfField(batch: Batch, id: string | null, field: string): st
     const cup = (batch.cups ?? []).findIndex((c) => c.id === casting.cup && c.additives != null);
     return cup < 0 ? field : `cups[${cup}].${field}`;
   }
-  if (!OF_CASTING.has(section) || (list === 'inclusions' && casting.inclusions == null)) return field;
+  if (!OF_CASTING.has(section) || casting[section] == null) return field;
   return `castings[${at}].${field}`;
 }
 

@@ -264,6 +264,8 @@ describe('where an answer about a casting is written', () => {
   it('goes to the casting, its cup, or the batch, whichever has the field', () => {
     const place = (field: string) => placeOfField(mix({ inclusions: [{ what: 'cork' }] }), 'k4', field);
     expect(place('mould.degassed')).toBe('castings[3].mould.degassed');
+    // Nothing of the cure is said of it alone: it is the batch's.
+    expect(place('cure.covered')).toBe('cure.covered');
     expect(place('additives[0].massG')).toBe('cups[1].additives[0].massG');
     expect(place('room.humidityPct')).toBe('room.humidityPct');
     expect(place('inclusions[0].moisturePct')).toBe('inclusions[0].moisturePct');

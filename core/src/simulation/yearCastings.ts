@@ -31,38 +31,55 @@ function ofOneCavity(checks: readonly Check[], ids: readonly string[], at: numbe
   return [pass(flawed[0]!.afterH), ...checks.map((c) => (flawed.includes(c) ? { ...c, casting: id } : c))];
 }
 
+/** How many castings a mould gave that the studio tells apart; none where it does not. */
+function apartOf(batch: Batch, nowMs: number): number {
+  const mould = saltmarshMoulds().find((m) => m.code === batch.mould?.code);
+  const count = mould?.cavities?.length ?? 0;
+  const before = nowMs - Date.parse(batch.startedAt ?? '') > SINCE_DAYS * DAY_MS;
+  return mould?.hollow || count < 2 || count > 6 || before ? 0 : count;
+}
+
+/** One casting a cavity, poured one after the other. */
+function pouredInto(batch: Batch, count: number, chance: Chance): Casting[] {
+  const { startedMin, finishedMin } = batch.pour ?? {};
+  const start = startedMin ?? 0;
+  const step = Math.max(0.1, ((finishedMin ?? start + count * 0.4) - start) / count);
+  const oneG = (((batch.mix?.amountA ?? 0) + (batch.mix?.amountB ?? 0)) * 0.95) / count;
+  const code = batch.mould?.code ?? null;
+  return Array.from({ length: count }, (_, i) => ({
+    id: `k${i + 1}`,
+    mould: { code, cavity: i + 1 },
+    massG: Math.round(oneG * (1 + chance.normal(0, 0.01)) * 10) / 10,
+    pouredMin: Math.round((start + (i + 1) * step) * 10) / 10,
+  }));
+}
+
+/** What a casting sells for, and why for less. */
+function priced(casting: Casting, checks: readonly Check[], full: number | null, reason: string | null): Casting {
+  const grade = checks.filter((c) => c.casting == null || c.casting === casting.id).at(-1)?.grade;
+  if (full === null || (grade !== 'pass' && grade !== 'second')) return casting;
+  const price = grade === 'pass' ? full : Math.round(full * SECOND_SHARE);
+  return { ...casting, ...(reason === null ? {} : { reason }), price };
+}
+
 /**
  * A batch with its castings told apart, as the studio has it since the spring: one a cavity, weighed as it came out,
  * poured one after the other. A mix that passed may have one casting that did not.
  * @param nowMs today, which the spring is counted from
  */
 export function toldApart(batch: Batch, nowMs: number, chance: Chance): Batch {
-  const mould = saltmarshMoulds().find((m) => m.code === batch.mould?.code);
-  const count = mould?.cavities?.length ?? 0;
-  const began = Date.parse(batch.startedAt ?? '');
-  if (!mould || mould.hollow || count < 2 || count > 6 || nowMs - began > SINCE_DAYS * DAY_MS) return batch;
-  const price = PRICES[mould.code] ?? null;
-  const totalG = (batch.mix?.amountA ?? 0) + (batch.mix?.amountB ?? 0);
-  const start = batch.pour?.startedMin ?? 0;
-  const step = Math.max(0.1, ((batch.pour?.finishedMin ?? start + count * 0.4) - start) / count);
-  const oneG = (totalG * 0.95) / count;
-  const castings: Casting[] = Array.from({ length: count }, (_, i) => ({
-    id: `k${i + 1}`,
-    mould: { code: mould.code, cavity: i + 1 },
-    massG: Math.round(oneG * (1 + chance.normal(0, 0.01)) * 10) / 10,
-    pouredMin: Math.round((start + (i + 1) * step) * 10) / 10,
-  }));
-  const ids = castings.map((k) => k.id);
-  const checks = ofOneCavity(batch.checks ?? [], ids, 2);
+  const count = apartOf(batch, nowMs);
+  if (count === 0) return batch;
+  const castings = pouredInto(batch, count, chance);
+  const checks = ofOneCavity(
+    batch.checks ?? [],
+    castings.map((k) => k.id),
+    2,
+  );
   const last = checks.at(-1);
   const chipped = last?.grade === 'pass' && chance.flip(CHIPPED_RATE) ? chance.pick(castings) : null;
   if (chipped && last) checks.push({ afterH: last.afterH, casting: chipped.id, symptoms: [], grade: 'second' });
-  const priced = (k: Casting): Casting => {
-    const grade = checks.filter((c) => c.casting == null || c.casting === k.id).at(-1)?.grade;
-    if (k === chipped)
-      return { ...k, reason: chance.pick(CHIPS), price: price === null ? null : Math.round(price * SECOND_SHARE) };
-    if (grade === 'pass') return { ...k, price };
-    return grade === 'second' ? { ...k, price: price === null ? null : Math.round(price * SECOND_SHARE) } : k;
-  };
-  return { ...batch, castings: castings.map(priced), checks };
+  const full = PRICES[batch.mould?.code ?? ''] ?? null;
+  const why = chance.pick(CHIPS);
+  return { ...batch, castings: castings.map((k) => priced(k, checks, full, k === chipped ? why : null)), checks };
 }

@@ -18,7 +18,9 @@ const OUTCOMES: Record<MendStory['outcome'], string> = {
     <ol>
       <li v-for="(s, i) in stories" :key="i">
         <p class="row spread">
-          <strong>{{ i + 1 }}. {{ symptomWords(s.mend) }}</strong
+          <strong
+            >{{ i + 1 }}. <template v-if="s.mend.castings?.length">{{ s.mend.castings.join(', ') }}: </template
+            >{{ symptomWords(s.mend) }}</strong
           ><span class="outcome" :class="s.outcome">{{ OUTCOMES[s.outcome] }}</span>
         </p>
         <p class="small quiet">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { STAGE_WORDS, fieldLabel, limitReadings, mendsOf, stageOf } from '@warm-jar/core';
+import { STAGE_WORDS, castingsOf, commonBatch, fieldLabel, limitReadings, mendsOf, stageOf } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { computed, toRef } from 'vue';
+import { computed, onMounted, toRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { onPlainKey } from '../../keys/keys';
 import JarGlass from '../../components/JarGlass.vue';
@@ -11,6 +11,7 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import StageLine from '../../components/StageLine.vue';
 import { jarContents } from '../../components/jarContents';
 import { dayAndTime, midSentence } from '../../components/words';
+import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
 import { isLiquid, potLifeLeft, workItem } from '../../stores/urgency';
@@ -22,7 +23,10 @@ import HardnessCard from './HardnessCard.vue';
 import MendChain from '../../components/MendChain.vue';
 import InPieceCard from '../../components/InPieceCard.vue';
 import { useCopyIntoPlan } from '../../stores/copyIntoPlan';
+import CastingsFlow from './CastingsFlow.vue';
 import CostLine from './CostLine.vue';
+import MoneyCard from './MoneyCard.vue';
+import TellApart from './TellApart.vue';
 import HistoryList from './HistoryList.vue';
 import PlanLine from './PlanLine.vue';
 import { useDeleteBatch } from './useDeleteBatch';
@@ -35,8 +39,15 @@ const units = useUnits();
 const work = useWork();
 const router = useRouter();
 const readings = computed(() =>
-  product.value && batch.value ? limitReadings(product.value, batch.value, units.say) : [],
+  product.value && batch.value ? limitReadings(product.value, commonBatch(product.value, batch.value), units.say) : [],
 );
+/** Whether its castings are told apart. */
+const apart = computed(() => castingsOf(batch.value ?? {}).length > 0);
+/** The shelf knows the cavities' outlines. */
+const shelf = useShelf();
+onMounted(() => {
+  if (!shelf.loaded) void shelf.load();
+});
 const RANK = { above: 0, below: 0, near: 1, inside: 2, 'not-stated': 3, 'not-recorded': 4 } as const;
 const measured = computed(() =>
   readings.value.filter((r) => r.measured !== null).sort((a, b) => RANK[a.state] - RANK[b.state]),
@@ -108,6 +119,8 @@ onPlainKey('b', () => {
       </div>
       <InPieceCard :code="code" />
       <div class="card"><StageLine :product="product" :batch="batch" /></div>
+      <CastingsFlow v-if="apart" :code="code" :batch="batch" :product="product" @changed="load" />
+      <TellApart v-else :code="code" :batch="batch" @changed="load" />
       <div class="columns">
         <section class="card stack" aria-labelledby="limits">
           <div class="row spread">
@@ -156,8 +169,9 @@ onPlainKey('b', () => {
                 </dd></template
               >
             </dl>
-            <CostLine :batch="batch" :product="product" />
+            <CostLine v-if="!apart" :batch="batch" :product="product" />
           </section>
+          <MoneyCard v-if="apart" :batch="batch" :product="product" />
           <PlanLine :batch="batch" :product="product" />
           <CopiedCard :batch="batch" />
           <HardnessCard :batch="batch" :product="product" />

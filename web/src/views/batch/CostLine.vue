@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { batchCost, mendMassG, mixMasses, type Batch, type Product } from '@warm-jar/core';
+import { batchCost, castingsOf, mendMassG, mixMasses, type Batch, type Product } from '@warm-jar/core';
 import { computed, onMounted } from 'vue';
 import { useShelf } from '../../stores/shelf';
 
@@ -17,7 +17,9 @@ const lotOf = (part: 'A' | 'B') =>
       item.code === (part === 'A' ? props.batch.lotA : props.batch.lotB)?.code,
   )?.item;
 const pieces = computed(
-  () => shelf.moulds.find(({ item }) => item.code === props.batch.mould?.code)?.item.cavities?.length ?? null,
+  () =>
+    castingsOf(props.batch).length ||
+    (shelf.moulds.find(({ item }) => item.code === props.batch.mould?.code)?.item.cavities?.length ?? null),
 );
 const cost = computed(() => {
   const { massAG, massBG } = mixMasses(props.product, props.batch);

@@ -1,10 +1,20 @@
 <script setup lang="ts">
-import { GRADES, PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS, dueCheck, sayMinutes } from '@warm-jar/core';
+import {
+  GRADES,
+  PATTERNS_BY_SYMPTOM,
+  SYMPTOM_KINDS,
+  castingIds,
+  castingOf,
+  castingsOf,
+  dueCheck,
+  sayMinutes,
+} from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
-import { computed, onMounted, toRef } from 'vue';
+import { computed, onMounted, ref, toRef } from 'vue';
+import { useRoute } from 'vue-router';
 import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import ChoiceEntry from '../../components/ChoiceEntry.vue';
@@ -17,7 +27,10 @@ import { SEVERITY_WORDS, inWords } from '../../components/words';
 import PhotoShelf from '../../components/photo/PhotoShelf.vue';
 import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
+import AreaOnOutline from './AreaOnOutline.vue';
 import SpotsStep from './SpotsStep.vue';
+import WhichCastings from './WhichCastings.vue';
+import { paintedShare, whereWords } from './areaCells';
 import { TOUCHED } from './touch';
 import { useCheck } from './useCheck';
 
@@ -27,6 +40,7 @@ const stored = useStoredBatch(toRef(props, 'code'));
 const { batch, product } = stored;
 const {
   touch,
+  look,
   setSpots,
   setPhotos,
   readTester,
@@ -49,7 +63,35 @@ const shelf = useShelf();
 onMounted(() => {
   if (!shelf.loaded) void shelf.load();
 });
-const mould = computed(() => shelf.moulds.find(({ item }) => item.code === batch.value?.mould?.code)?.item ?? null);
+/** The casting whose face is drawn: the first that is looked at. */
+const drawnCasting = computed(() => {
+  const named = draft.value.castings ?? [];
+  return castingOf(batch.value ?? {}, named[0] ?? castingIds(batch.value ?? {})[0] ?? null);
+});
+const mould = computed(() => {
+  const code = drawnCasting.value?.mould?.code ?? batch.value?.mould?.code;
+  return shelf.moulds.find(({ item }) => item.code === code)?.item ?? null;
+});
+const cavityAt = computed(() => (drawnCasting.value?.mould?.cavity ?? 1) - 1);
+const face = computed(() => mould.value?.cavities?.[cavityAt.value] ?? null);
+const apart = computed(() => castingsOf(batch.value ?? {}).length > 0);
+const lesser = computed(() => draft.value.grade === 'second' || draft.value.grade === 'scrap');
+const drawing = ref<number | null>(null);
+/** What is painted tells its share, its place, and its size where the cavity's surface is known. */
+function paint(index: number, cells: readonly number[]): void {
+  const { cavity, symptom } = { cavity: face.value, symptom: draft.value.symptoms[index] };
+  if (!cavity || !symptom) return;
+  const shareOfFace = paintedShare(cavity.outline ?? 'rectangle', cells);
+  const whereBefore = whereWords(symptom.cells ?? []);
+  const own = symptom.where && symptom.where !== whereBefore ? symptom.where : null;
+  const areaCM2 =
+    shareOfFace === null || cavity.areaCM2 == null
+      ? (symptom.areaCM2 ?? null)
+      : Math.round(shareOfFace * cavity.areaCM2 * 10) / 10;
+  change(index, { cells, shareOfFace, where: own ?? (whereWords(cells) || null), areaCM2 });
+}
+const asked = useRoute().query['casting'];
+if (typeof asked === 'string') look([asked]);
 const due = computed(() => (product.value && batch.value ? dueCheck(product.value, batch.value) : null));
 /** Whether this is the last area told of its kind. */
 const isLastOf = (index: number) =>
@@ -71,6 +113,10 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
         </p>
       </div>
       <ProblemNote v-if="problem" :says="problem" />
+      <section v-if="apart" class="card stack" aria-labelledby="which">
+        <h2 id="which">Which castings</h2>
+        <WhichCastings :batch="batch" :named="draft.castings ?? []" @change="look" />
+      </section>
       <section class="card stack" aria-labelledby="feel">
         <h2 id="feel"><span class="figures n">1</span> Touch</h2>
         <div class="touches" role="group" aria-label="How it feels">
@@ -155,7 +201,7 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
               :aria-label="`Where the ${inWords(s.kind)} is`"
               @update:model-value="change(i, { where: $event || null })"
           /></label>
-          <label v-if="s.kind === 'tacky'" class="cell"
+          <label v-if="s.kind === 'tacky' || s.areaCM2 != null" class="cell"
             ><span class="small">How much of it</span
             ><NumberEntry
               :id="`area-${i}`"
@@ -165,8 +211,22 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
               @change="(v) => change(i, { areaCM2: v })"
           /></label>
         </div>
-        <div v-if="s.kind === 'tacky' && isLastOf(i)" class="row">
+        <div v-if="face && drawing === i" class="draw">
+          <AreaOnOutline :cavity="face" :cells="s.cells ?? []" :label="inWords(s.kind)" @change="paint(i, $event)" />
+          <p class="small quiet">
+            {{ s.shareOfFace == null ? 'Paint where it is.' : `${Math.round(s.shareOfFace * 100)} % of the face` }}
+          </p>
+        </div>
+        <div class="row">
           <Button
+            v-if="face"
+            :label="drawing === i ? 'Put the drawing away' : 'Draw where it is'"
+            severity="secondary"
+            :data-test="`draw-${i}`"
+            @click="drawing = drawing === i ? null : i"
+          />
+          <Button
+            v-if="PATTERNS_BY_SYMPTOM[s.kind].length > 1 && isLastOf(i)"
             label="Another area in another state"
             severity="secondary"
             data-test="another-area"
@@ -181,6 +241,7 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
           :mould="mould"
           :spots="draft.spots"
           :symptoms="draft.symptoms"
+          :only="apart && drawnCasting?.mould?.cavity != null ? cavityAt : null"
           @change="setSpots"
         />
         <PhotoShelf :photos="draft.photos" @change="setPhotos" />
@@ -234,6 +295,38 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
             @change="set('grade', $event)"
           />
         </div>
+        <label v-if="has('bubbles')" class="cell"
+          ><span class="small">Bubbles, counted</span
+          ><NumberEntry
+            id="bubbleCount"
+            :value="draft.bubbleCount ?? null"
+            :raw-text="draft.texts['bubbleCount']"
+            unit=""
+            label="Bubbles counted"
+            :error="issues['bubbleCount']"
+            @change="(v, raw) => set('bubbleCount', v, raw)"
+          /><span v-if="issues['bubbleCount']" id="bubbleCount-error" class="small error" role="alert">{{
+            issues['bubbleCount']
+          }}</span></label
+        >
+        <label v-if="lesser" class="cell"
+          ><span class="small">Why it is a {{ draft.grade }}</span
+          ><InputText
+            :model-value="draft.reason ?? ''"
+            autocomplete="off"
+            data-test="reason"
+            @update:model-value="set('reason', $event ?? '')"
+        /></label>
+        <label v-if="draft.grade === 'pass' || draft.grade === 'second'" class="cell"
+          ><span class="small">Price of one</span
+          ><NumberEntry
+            id="price"
+            :value="draft.price ?? null"
+            :raw-text="draft.texts['price']"
+            unit=""
+            label="Price of one casting"
+            @change="(v, raw) => set('price', v, raw)"
+        /></label>
         <label class="cell wide"
           ><span class="small">Note</span
           ><Textarea
@@ -329,6 +422,11 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
   flex-direction: column;
   gap: 4px;
   min-width: 0;
+}
+.draw {
+  display: flex;
+  gap: var(--space-4);
+  align-items: center;
 }
 .wide {
   grid-column: 1 / -1;

@@ -7,16 +7,24 @@ import { inWords } from '../../components/words';
 import type { DraftSpot, DraftSymptom } from './checkDraft';
 
 /** Where on the mould's outline the faults are: the same place on pull after pull is the mould's. */
-const props = defineProps<{ mould: Mould; spots: readonly DraftSpot[]; symptoms: readonly DraftSymptom[] }>();
+const props = defineProps<{
+  mould: Mould;
+  spots: readonly DraftSpot[];
+  symptoms: readonly DraftSymptom[];
+  only?: number | null;
+}>();
 const emit = defineEmits<{ change: [spots: DraftSpot[]] }>();
 const kind = computed(() => props.symptoms.at(-1)?.kind ?? null);
 const cavities = computed(() =>
-  (props.mould.cavities ?? []).map((c, i) => ({
-    ...c,
-    marks: props.spots
-      .filter((s) => s.cavity === i)
-      .map((s) => ({ x: s.x, y: s.y, what: s.kind ? inWords(s.kind) : null })),
-  })),
+  (props.mould.cavities ?? [])
+    .map((c, i) => ({
+      ...c,
+      at: i,
+      marks: props.spots
+        .filter((s) => s.cavity === i)
+        .map((s) => ({ x: s.x, y: s.y, what: s.kind ? inWords(s.kind) : null })),
+    }))
+    .filter((c) => props.only == null || c.at === props.only),
 );
 const mark = (cavity: number, at: { x: number; y: number }) => {
   emit('change', [...props.spots, { cavity, ...at, kind: kind.value }]);
@@ -30,14 +38,14 @@ const mark = (cavity: number, at: { x: number; y: number }) => {
       pull after pull is the mould's.
     </p>
     <div class="row cavities">
-      <div v-for="(c, i) in cavities" :key="i" class="cavity">
+      <div v-for="c in cavities" :key="c.at" class="cavity">
         <CavityOutline
           :cavity="c"
-          :label="`Cavity ${c.name ?? i + 1}`"
+          :label="`Cavity ${c.name ?? c.at + 1}`"
           markable
-          :data-cavity="i"
-          @mark="mark(i, $event)"
-        /><span class="small figures">{{ c.name ?? i + 1 }}</span>
+          :data-cavity="c.at"
+          @mark="mark(c.at, $event)"
+        /><span class="small figures">{{ c.name ?? c.at + 1 }}</span>
       </div>
       <Button
         v-if="spots.length"

@@ -20,6 +20,12 @@ export interface CheckDraft {
   readonly touch: Touch | null;
   readonly spots: readonly DraftSpot[];
   readonly photos: readonly CheckPhoto[];
+  /** The castings that are looked at; all of them where none is named. */
+  readonly castings?: readonly string[];
+  /** Why they are seconds or scrap, and what they are sold for. */
+  readonly reason?: string;
+  readonly price?: number | null;
+  readonly bubbleCount?: number | null;
   /** Texts that cannot be read as numbers, by field. */
   readonly texts: Readonly<Record<string, string>>;
 }
@@ -35,8 +41,10 @@ export interface DraftSymptom {
   readonly pattern: string;
   readonly severity: number | null;
   readonly where: string | null;
-  /** How much of the surface is in this state. */
+  /** How much of the surface is in this state: its size, its share of the face, and the cells it was drawn in. */
   readonly areaCM2?: number | null;
+  readonly shareOfFace?: number | null;
+  readonly cells?: readonly number[];
 }
 
 export const emptyCheck = (): CheckDraft => ({
@@ -48,17 +56,38 @@ export const emptyCheck = (): CheckDraft => ({
   touch: null,
   spots: [],
   photos: [],
+  castings: [],
+  reason: '',
+  price: null,
+  bubbleCount: null,
   texts: {},
 });
 
 /** What a look holds only where it was made: touch, places, photos. */
-function madeMore({ touch, spots, photos }: CheckDraft) {
-  return { ...(touch ? { touch } : {}), ...(spots.length ? { spots } : {}), ...(photos.length ? { photos } : {}) };
+function madeMore({ touch, spots, photos, symptoms, bubbleCount }: CheckDraft) {
+  const counted = bubbleCount != null && symptoms.some((s) => s.kind === 'bubbles');
+  return {
+    ...(touch ? { touch } : {}),
+    ...(spots.length ? { spots } : {}),
+    ...(photos.length ? { photos } : {}),
+    ...(counted ? { bubbleCount } : {}),
+  };
 }
 
 /** A symptom as the format keeps it: its area only where somebody told it. */
-function withArea({ areaCM2, ...symptom }: DraftSymptom) {
-  return areaCM2 == null ? symptom : { ...symptom, area: { where: symptom.where, areaCM2 } };
+function withArea({ areaCM2 = null, shareOfFace = null, cells = [], ...symptom }: DraftSymptom) {
+  if (areaCM2 === null && shareOfFace === null) return symptom;
+  const drawn = cells.length > 0 ? { cells } : {};
+  return { ...symptom, area: { where: symptom.where, areaCM2, shareOfFace, ...drawn } };
+}
+
+/**
+ * A look as it is stored: one of each casting that was named, or one of all. Where every casting was named it is one of
+ * all, for then nobody is left out.
+ */
+export function looksOf(check: Check, named: readonly string[], ids: readonly (string | null)[]): Check[] {
+  if (named.length === 0 || ids.every((id) => id === null || named.includes(id))) return [check];
+  return named.map((casting) => ({ ...check, casting }));
 }
 
 /** Another place of the same kind, in another state: several areas are one mend. */

@@ -1,4 +1,14 @@
-import { doubtsOf, type Batch, type Check, type CheckPhoto, type SymptomKind, type Touch } from '@warm-jar/core';
+import {
+  castingIds,
+  doubtsOf,
+  looksAt,
+  type Batch,
+  type Check,
+  type CheckPhoto,
+  type Entry,
+  type SymptomKind,
+  type Touch,
+} from '@warm-jar/core';
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
 import { computed, ref, watch } from 'vue';
@@ -7,6 +17,7 @@ import { ApiProblem } from '../../api/client';
 import { onSaveKey } from '../../keys/keys';
 import { devicesApi } from '../../api/devices';
 import { withText, without } from '../../components/form/typedTexts';
+import { castingSet } from '../../stores/castingWrites';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
 import { useKept } from '../../stores/kept';
@@ -19,6 +30,7 @@ import {
   checkFrom,
   deltaBOf,
   emptyCheck,
+  looksOf,
   toggled,
   touched,
   type CheckDraft,
@@ -46,7 +58,15 @@ function useCheckDraft(stored: StoredBatch, code: string) {
   );
   return {
     draft,
-    set: (field: 'afterH' | 'shore' | 'grade' | 'note', value: unknown, rawText?: string) => {
+    /** The castings that are looked at; none named are all. */
+    look: (castings: readonly string[]) => {
+      patch({ castings });
+    },
+    set: (
+      field: 'afterH' | 'shore' | 'grade' | 'note' | 'reason' | 'price' | 'bubbleCount',
+      value: unknown,
+      rawText?: string,
+    ) => {
       patch({ [field]: value, texts: withText(draft.value.texts, field, rawText) });
     },
     change: (index: number, change: Partial<DraftSymptom>) => {
@@ -126,6 +146,35 @@ function useTester(code: string, take: (shore: number) => void) {
   return { testerProblem, simulated, readTester };
 }
 
+/** Why castings are seconds or scrap and what they sell for, where the look says so. */
+function endsOf(batch: Batch, draft: CheckDraft): Entry['set'] {
+  const said = {
+    ...(draft.reason?.trim() ? { reason: draft.reason.trim() } : {}),
+    ...(draft.price == null ? {} : { price: draft.price }),
+  };
+  if (Object.keys(said).length === 0) return [];
+  const named = draft.castings ?? [];
+  const ids = named.length > 0 ? named : castingIds(batch);
+  return ids.flatMap((id) => castingSet(batch, id, said));
+}
+
+/** Looks so far apart are of one round, h. */
+const ONE_ROUND_H = 1;
+
+/** The castings that nobody looked at in this round of looks. */
+function leftAfter(batch: Batch, looks: readonly Check[]): string[] {
+  const all = { ...batch, checks: [...(batch.checks ?? []), ...looks] };
+  const since = looks[0]!.afterH - ONE_ROUND_H;
+  return castingIds(batch).flatMap((id) =>
+    id === null || looksAt(all, id).some((c) => c.afterH >= since) ? [] : [id],
+  );
+}
+
+const keptWords = (code: string, named: readonly string[], left: readonly string[]) =>
+  named.length === 0
+    ? `The check of ${code} is in the log`
+    : `The look at ${named.join(', ')} is in the log${left.length > 0 ? `; left: ${left.join(', ')}` : ''}`;
+
 /** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
 export function useCheck(stored: StoredBatch, code: string) {
   const router = useRouter();
@@ -138,6 +187,8 @@ export function useCheck(stored: StoredBatch, code: string) {
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const tried = ref(false);
+  /** Whether anything was seen on any casting in this round of looks. */
+  const faulty = ref(false);
   const issues = computed<Record<string, string>>(() => {
     const found = checkFrom(draft.value).issues;
     return tried.value || draft.value.texts['afterH'] !== undefined ? found : without(found, 'afterH');
@@ -146,12 +197,24 @@ export function useCheck(stored: StoredBatch, code: string) {
   /** A check only adds: what somebody else wrote meanwhile stays. */
   async function store(batch: Batch, check: Check): Promise<void> {
     const colour = check.photos ? { deltaB: deltaBOf(batch, check) } : {};
-    await enterNow(code, { add: [{ path: 'checks', value: { ...check, ...colour } }] });
-    draft.value = emptyCheck();
+    const named = draft.value.castings ?? [];
+    const looks = looksOf({ ...check, ...colour }, named, castingIds(batch));
+    await enterNow(code, {
+      add: looks.map((value) => ({ path: 'checks' as const, value })),
+      set: endsOf(batch, draft.value),
+    });
+    const left = leftAfter(batch, looks);
+    toast.add({ severity: 'success', summary: keptWords(code, named, left), life: 4000 });
+    draft.value =
+      left.length > 0 ? { ...emptyCheck(), afterH: check.afterH, castings: left.slice(0, 1) } : emptyCheck();
     void work.load();
-    toast.add({ severity: 'success', summary: `The check of ${code} is in the log`, life: 4000 });
-    const faulty = (check.symptoms ?? []).length > 0;
-    await router.push({ name: faulty ? 'diagnosis' : 'batch', params: { code } });
+    faulty.value ||= (check.symptoms ?? []).length > 0;
+    if (left.length > 0) {
+      tried.value = false;
+      await stored.load();
+      return;
+    }
+    await router.push({ name: faulty.value ? 'diagnosis' : 'batch', params: { code } });
   }
 
   async function save(): Promise<void> {

@@ -2,7 +2,7 @@
 import { sayMinutes, summarySentence, type SymptomDiagnosis } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { onPlainKey } from '../../keys/keys';
 import KeyCap from '../../components/KeyCap.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
@@ -31,21 +31,32 @@ const picked = ref(0);
 /** The latest look is what the piece is like now, so it comes first. */
 const symptoms = computed<SymptomDiagnosis[]>(() => [...(diagnosis.value?.symptoms ?? [])].reverse());
 const symptom = computed(() => symptoms.value[picked.value] ?? symptoms.value[0] ?? null);
+const casting = computed(() => symptom.value?.casting ?? null);
+/** The limits of the casting that was looked at, else what all castings have in common. */
+const limits = computed(
+  () => diagnosis.value?.castings?.find((k) => k.id === casting.value)?.limits ?? diagnosis.value?.limits ?? [],
+);
 watch(code, () => {
   picked.value = 0;
 });
+const asked = useRoute().query['casting'];
+watch(symptoms, (all) => {
+  const at = all.findIndex((s) => s.casting === asked);
+  if (typeof asked === 'string' && at >= 0 && picked.value === 0) picked.value = at;
+});
+const words = (s: SymptomDiagnosis) => `${s.casting === undefined ? '' : `${s.casting}: `}${symptomWords(s)}`;
 const severity = computed(() => {
   const seen = symptom.value;
   const found = batch.value?.checks
-    ?.filter((c) => c.afterH === seen?.afterH)
+    ?.filter((c) => c.afterH === seen?.afterH && (c.casting ?? undefined) === seen?.casting)
     .flatMap((c) => c.symptoms ?? [])
     .find((s) => s.kind === seen?.kind && s.pattern === seen.pattern);
   return found?.severity == null ? null : SEVERITY_WORDS[found.severity - 1];
 });
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
-const { begin, inHand, problem: mendProblem } = useBeginMend(batch, symptom);
+const { begin, alike, inHand, problem: mendProblem } = useBeginMend(batch, symptom);
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
-const { tested, problem: answerProblem } = useAnswers(code, batch, async () => {
+const { tested, problem: answerProblem } = useAnswers(code, batch, casting, async () => {
   await Promise.all([stored.load(), load()]);
 });
 const nextCard = useTemplateRef('nextCard');
@@ -109,7 +120,7 @@ onPlainKey('e', () => {
             :aria-selected="symptom === s"
             @click="picked = i"
           >
-            {{ symptomWords(s) }} <span class="quiet small">after {{ sayMinutes(s.afterH * 60) }}</span>
+            {{ words(s) }} <span class="quiet small">after {{ sayMinutes(s.afterH * 60) }}</span>
           </button>
         </div>
         <div class="board">
@@ -117,12 +128,12 @@ onPlainKey('e', () => {
             <h2 id="seen">Seen</h2>
             <PatternPicture :kind="symptom.kind" :pattern="symptom.pattern" />
             <p>
-              <strong class="what block">{{ symptomWords(symptom) }}</strong><span class="quiet block"
+              <strong class="what block">{{ words(symptom) }}</strong><span class="quiet block"
                 >after {{ sayMinutes(symptom.afterH * 60) }}<template v-if="severity">; {{ severity }}</template></span
               >
             </p>
           </section>
-          <EvidenceBoard :symptom="symptom" :limits="diagnosis.limits" />
+          <EvidenceBoard :symptom="symptom" :limits="limits" />
         </div>
         <p v-if="symptom.together" class="card together" data-test="together">
           <strong>Two at once.</strong> {{ symptom.together.says }}
@@ -138,7 +149,7 @@ onPlainKey('e', () => {
             class="screen"
             @tested="tested"
           />
-          <MendCard :symptom="symptom" :under="inHand" @begin="begin" />
+          <MendCard :symptom="symptom" :under="inHand" :alike="alike" @begin="begin" />
           <NextBatchCard ref="nextCard" :symptom="symptom" :problem="copyProblem" @copy="copy" />
         </div>
       </template>

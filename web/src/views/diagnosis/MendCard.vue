@@ -4,13 +4,15 @@ import Button from 'primevue/button';
 import KeyCap from '../../components/KeyCap.vue';
 
 /** What to do with this piece; begun, its steps are ticked on a page of its own. */
-defineProps<{ symptom: SymptomDiagnosis; under: boolean }>();
-const emit = defineEmits<{ begin: [] }>();
+defineProps<{ symptom: SymptomDiagnosis; under: boolean; alike: readonly string[] }>();
+const emit = defineEmits<{ begin: [castings?: readonly string[]] }>();
 </script>
 
 <template>
   <section class="mend" aria-labelledby="mend">
-    <h2 id="mend">Mend this one</h2>
+    <h2 id="mend">
+      Mend <template v-if="symptom.casting">{{ symptom.casting }}</template><template v-else>this one</template>
+    </h2>
     <ol>
       <li v-for="(s, i) in symptom.mend.steps" :key="i">
         <span class="figures n">{{ i + 1 }}</span>{{ s }}
@@ -29,6 +31,14 @@ const emit = defineEmits<{ begin: [] }>();
     <Button class="begin" severity="secondary" @click="emit('begin')"
       >{{ under ? 'Go on with the mend' : 'Begin this mend' }} <KeyCap k="r"
     /></Button>
+    <Button
+      v-if="!under && alike.length > 1"
+      class="begin"
+      severity="secondary"
+      :label="`Mend ${alike.join(', ')} together`"
+      data-test="mend-together"
+      @click="emit('begin', alike)"
+    />
   </section>
 </template>
 

@@ -1,6 +1,6 @@
 import { useDebounceFn } from '@vueuse/core';
-import type { Batch } from '@warm-jar/core';
-import { computed, ref, shallowRef, type Ref } from 'vue';
+import { placeOfField, type Batch } from '@warm-jar/core';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { ApiProblem } from '../../api/client';
 import { provideForm } from '../../components/form/formContext';
 import { withText } from '../../components/form/typedTexts';
@@ -13,13 +13,25 @@ import { valueAt } from '../../stores/draftPath';
 const SETTLE_MS = 700;
 
 /** Answers questions in place: each is saved as it is given, and the diagnosis made again with it. */
-export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: () => Promise<void>) {
+export function useAnswers(
+  code: Ref<string>,
+  batch: Ref<Batch | null>,
+  casting: Ref<string | null>,
+  again: () => Promise<void>,
+) {
   const enterNow = useEnterNow();
   const live = useLive();
   const typed = shallowRef<Record<string, unknown>>({});
   const texts = ref<Record<string, string>>({});
   const issues = ref<Record<string, string>>({});
   const problem = ref<string | null>(null);
+
+  /** What was typed is of the symptom that it was asked for. */
+  watch(casting, () => {
+    [typed.value, texts.value, issues.value] = [{}, {}, {}];
+  });
+  /** A question about one casting is answered for it where it has such a field of its own. */
+  const placed = (path: string) => (batch.value ? placeOfField(batch.value, casting.value, path) : path);
 
   async function save(path: string, value: unknown): Promise<void> {
     try {
@@ -39,11 +51,11 @@ export function useAnswers(code: Ref<string>, batch: Ref<Batch | null>, again: (
     typed.value = { ...typed.value, [path]: value };
     texts.value = withText(texts.value, path, rawText);
     if (rawText !== undefined) return;
-    if (typeof value === 'number') void saveSoon(path, value);
-    else void save(path, value);
+    if (typeof value === 'number') void saveSoon(placed(path), value);
+    else void save(placed(path), value);
   }
   provideForm({
-    value: (path) => (path in typed.value ? typed.value[path] : valueAt(batch.value, path)),
+    value: (path) => (path in typed.value ? typed.value[path] : valueAt(batch.value, placed(path))),
     set,
     issues: computed(() => issues.value),
     texts: computed(() => texts.value),

@@ -1,4 +1,4 @@
-import { mendsOf, type Batch, type SymptomDiagnosis } from '@warm-jar/core';
+import { mendsOf, seenSymptoms, type Batch, type SymptomDiagnosis } from '@warm-jar/core';
 import { computed, ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
@@ -12,13 +12,23 @@ export function useBeginMend(batch: Ref<Batch | null>, symptom: Ref<SymptomDiagn
   const live = useLive();
   const router = useRouter();
   const problem = ref<string | null>(null);
+  /** The castings that showed the same at the same look: one coat does for them all. */
+  const alike = computed(() => {
+    const [b, s] = [batch.value, symptom.value];
+    if (!b || s?.casting === undefined) return [];
+    return seenSymptoms(b).flatMap((o) =>
+      o.kind === s.kind && o.pattern === s.pattern && o.afterH === s.afterH && o.casting ? [o.casting] : [],
+    );
+  });
   const inHand = computed(() => (batch.value ? mendsOf(batch.value).some((m) => m.outcome === 'in-progress') : false));
-  async function begin(): Promise<void> {
+  /** @param castings those to be mended together; the one the symptom was seen on, or all, where none is named */
+  async function begin(castings?: readonly string[]): Promise<void> {
     const [b, s] = [batch.value, symptom.value];
     if (!b?.code || !s) return;
     try {
       if (!inHand.value) {
         const { steps, supplies, recheckAfterH } = s.mend;
+        const of = castings ?? (s.casting === undefined ? [] : [s.casting]);
         await enterNow(b.code, {
           add: [
             {
@@ -30,6 +40,7 @@ export function useBeginMend(batch: Ref<Batch | null>, symptom: Ref<SymptomDiagn
                 steps: steps.map((says) => ({ says, done: false })),
                 supplies,
                 recheckAfterH,
+                ...(of.length > 0 ? { castings: of } : {}),
               },
             },
           ],
@@ -41,5 +52,5 @@ export function useBeginMend(batch: Ref<Batch | null>, symptom: Ref<SymptomDiagn
       problem.value = error.message;
     }
   }
-  return { begin, inHand, problem };
+  return { begin, alike, inHand, problem };
 }

@@ -66,7 +66,8 @@ const wait = computed(() => {
       <div v-else class="page">
         <section class="card stack" aria-labelledby="steps">
           <h2 id="steps">
-            {{ symptomWords(current.mend)
+            <template v-if="current.mend.castings?.length">{{ current.mend.castings.join(', ') }}: </template
+            >{{ symptomWords(current.mend)
             }}<span v-if="current.outcome !== 'in-progress'" class="quiet">
               ({{ current.outcome === 'waiting' ? 'done, waiting' : current.outcome }})</span
             >

@@ -1,7 +1,9 @@
 import {
   CoreError,
   MEND_COAT_MM,
+  castingOf,
   cureTemperatureC,
+  looksAt,
   mendCoat,
   mendsOf,
   type Batch,
@@ -18,14 +20,25 @@ import { useWork } from '../../stores/work';
 
 type StoredBatch = ReturnType<typeof useStoredBatch>;
 
-/** The areas that the look before a mend told, cm²; null unless every one was measured. */
-function toldAreaCM2(batch: Batch | null, mend: MendStory['mend'] | undefined): number | null {
-  const looks = (batch?.checks ?? []).filter((c) => mend && c.afterH <= mend.atH);
-  const symptoms = (looks.at(-1)?.symptoms ?? []).filter((s) => s.kind === mend?.kind);
-  const areas = symptoms.map((s) => s.area?.areaCM2 ?? null);
+/** What a casting's latest look before a mend told of its area, cm²; null unless every part of it was measured. */
+function areaOfLook(batch: Batch, mend: MendStory['mend'], casting: string | null): number | null {
+  const looks = looksAt(batch, casting).filter((c) => c.afterH <= mend.atH);
+  const seen = looks.findLast((c) => (c.symptoms ?? []).some((s) => s.kind === mend.kind));
+  const areas = (seen?.symptoms ?? []).filter((s) => s.kind === mend.kind).map((s) => s.area?.areaCM2 ?? null);
   if (areas.length === 0 || areas.some((a) => a === null)) return null;
   return areas.reduce<number>((sum, a) => sum + (a ?? 0), 0);
 }
+
+/** The areas of all castings that are mended together, cm²; null unless every one was measured. */
+function toldAreaCM2(batch: Batch | null, mend: MendStory['mend'] | undefined): number | null {
+  if (!batch || !mend) return null;
+  const areas = mendedCastings(mend).map((id) => areaOfLook(batch, mend, id));
+  return areas.includes(null) ? null : areas.reduce<number>((sum, a) => sum + a!, 0);
+}
+
+/** The castings that a mend is made on; one unnamed where it is made on all. */
+const mendedCastings = (mend: MendStory['mend']): readonly (string | null)[] =>
+  mend.castings && mend.castings.length > 0 ? mend.castings : [null];
 
 /** The coat of a mend: how large, how thick, and so how much of each part; null while that is not known. */
 function useCoat({ batch, product }: StoredBatch, current: ComputedRef<MendStory | null>) {
@@ -34,8 +47,14 @@ function useCoat({ batch, product }: StoredBatch, current: ComputedRef<MendStory
   const thicknessMm = ref<number | null>(MEND_COAT_MM);
   /** A cavity's surface where the shelf knows it: most of a piece is seldom coated, but it is a start. */
   const knownArea = computed(() => {
-    const mould = shelf.moulds.find((m) => m.item.code === batch.value?.mould?.code)?.item;
-    return mould?.cavities?.find((c) => c.areaCM2 != null)?.areaCM2 ?? null;
+    const [of, mend] = [batch.value, current.value?.mend];
+    if (!of || !mend) return null;
+    const faces = mendedCastings(mend).map((id) => {
+      const code = castingOf(of, id)?.mould?.code ?? of.mould?.code;
+      const mould = shelf.moulds.find((m) => m.item.code === code)?.item;
+      return mould?.cavities?.find((c) => c.areaCM2 != null)?.areaCM2 ?? null;
+    });
+    return faces.includes(null) ? null : faces.reduce<number>((sum, a) => sum + a!, 0);
   });
   const toldArea = computed(() => toldAreaCM2(batch.value, current.value?.mend));
   watch(
