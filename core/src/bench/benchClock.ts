@@ -2,8 +2,9 @@ import { firstReach, valueAlong } from '../numeric/alongCurve';
 import { requireNumber } from '../formats/errors';
 import { calibrate, isCalibrated } from '../cure/calibration';
 import { mixFit, type CupMix } from '../cure/cupMix';
-import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from '../cure/cup';
+import { alphaAtMinute, minuteAtAlpha, type CupCurve } from '../cure/cup';
 import { alphaAtSpent, potLifeSpent, resinPoints, type ResinReading } from '../cure/potLifeSpent';
+import { integrateSplitCup, type CupSplit } from '../cure/splitCup';
 import type { Product } from '../formats/product';
 
 /** The cup at the bench: what it holds, what was read of it, and when now is. */
@@ -14,6 +15,8 @@ export interface CupNow {
   readonly roomC: number;
   readonly cupDiameterMm?: number | undefined;
   readonly readings: readonly ResinReading[];
+  /** Where it was poured off from a mix: when, minutes since the parts met, and with how much; then it is that cup. */
+  readonly split?: CupSplit | null | undefined;
   /** Dose, colours and fillers in it. */
   readonly mix?: CupMix | undefined;
   /** Minutes since the parts met. */
@@ -53,7 +56,7 @@ function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: 
   };
   if (!last || last.atMin === 0)
     return {
-      curve: integrateCup(fit, { ...start, resinC: last?.temperatureC ?? cup.resinC }),
+      curve: integrateSplitCup(fit, { ...start, resinC: last?.temperatureC ?? cup.resinC }, cup.split ?? null),
       sinceMin: 0,
       read: Boolean(last),
     };
@@ -61,7 +64,9 @@ function curveFrom(product: Product, cup: CupNow): { curve: CupCurve; sinceMin: 
   const held = calibrate(product);
   if (!isCalibrated(held)) return null;
   const alpha = alphaAtSpent(held, potLifeSpent(product, path, last.atMin, cup.mix?.catalystPct) ?? 0);
-  return { curve: integrateCup(fit, { ...start, alpha, resinC: last.temperatureC }), sinceMin: last.atMin, read: true };
+  const split = cup.split ? { ...cup.split, atMin: cup.split.atMin - last.atMin } : null;
+  const curve = integrateSplitCup(fit, { ...start, alpha, resinC: last.temperatureC }, split);
+  return { curve, sinceMin: last.atMin, read: true };
 }
 
 /**

@@ -1,6 +1,8 @@
+import { toppingUpG } from './makeMore';
+import { planOf } from './planOf';
 import { isOut, isPoured } from '../castings/castingProgress';
 import type { Batch } from '../formats/batch';
-import { planSchema, type Plan } from '../formats/plan';
+import type { Plan } from '../formats/plan';
 import type { Product } from '../formats/product';
 import { batchRatioErrorPct, hasFixedRatio } from '../mixing/batchAmounts';
 import { ratioTolerance } from '../mixing/safeBatch';
@@ -13,6 +15,7 @@ export const BENCH_STEPS = [
   'bring-back',
   'colour',
   'stir',
+  'cups',
   'clear',
   'pour',
   'turn',
@@ -32,6 +35,7 @@ export const BENCH_STEP_WORDS: Record<BenchStep, { readonly words: string; reado
   'bring-back': { words: 'Bring it back', stage: 'weigh' },
   colour: { words: 'Colour', stage: 'mix' },
   stir: { words: 'Stir', stage: 'mix' },
+  cups: { words: 'Split into cups', stage: 'mix' },
   clear: { words: 'Clear the air', stage: 'clear' },
   pour: { words: 'Pour', stage: 'pour' },
   turn: { words: 'Turn the mould', stage: 'watch' },
@@ -42,12 +46,6 @@ export const BENCH_STEP_WORDS: Record<BenchStep, { readonly words: string; reado
   watch: { words: 'Watch', stage: 'watch' },
   after: { words: 'Done', stage: 'check' },
 };
-
-/** The plan a batch was begun from; null where it has none that can be read. */
-export function planOf(batch: Batch): Plan | null {
-  const parsed = planSchema.safeParse(batch.plan);
-  return parsed.success ? parsed.data : null;
-}
 
 const reasoned = (batch: Batch, field: string) => (batch.bench?.reasons ?? []).some((r) => r.field === field);
 const isDone = (batch: Batch, step: BenchStep) => (batch.bench?.done ?? []).some((d) => d.step === step);
@@ -67,6 +65,9 @@ export function isOffRatio(product: Product, batch: Batch): boolean {
   return off !== null && Math.abs(off) > ratioTolerance(product).pct;
 }
 
+/** Whether a mix that was made more still waits for a part: until then its ratio says nothing. */
+const isToppingUp = (batch: Batch) => toppingUpG(batch, 'A') !== null || toppingUpG(batch, 'B') !== null;
+
 /** A step of this batch: whether it is asked for, and whether the record shows it done. */
 export interface StepState {
   readonly step: BenchStep;
@@ -83,9 +84,12 @@ function clearsAir(product: Product, plan: Plan | null, route: Plan['route']): b
   return plan ? plan.timeline.some((s) => s.what === 'rest') : (product.mix?.restMin ?? 0) > 0;
 }
 
-function weighingSteps(product: Product, { mix }: Batch, offRatio: boolean): StepState[] {
-  const steps = [step('weigh-a', mix?.amountA != null)];
-  if (!isOnePart(product)) steps.push(step('weigh-b', mix?.amountB != null));
+function weighingSteps(product: Product, batch: Batch, offRatio: boolean): StepState[] {
+  // A mix that was made more is weighed again, from what is in.
+  const weighed = (part: 'A' | 'B', amount: number | null | undefined) =>
+    amount != null && toppingUpG(batch, part) === null;
+  const steps = [step('weigh-a', weighed('A', batch.mix?.amountA))];
+  if (!isOnePart(product)) steps.push(step('weigh-b', weighed('B', batch.mix?.amountB)));
   if (offRatio) steps.push(step('bring-back', false));
   return steps;
 }
@@ -102,6 +106,7 @@ function mixingSteps(product: Product, batch: Batch, plan: Plan | null): StepSta
 function pouringSteps(batch: Batch, clears: boolean): StepState[] {
   const { degas, witness, bench } = batch;
   const steps: StepState[] = [];
+  if ((batch.cups ?? []).length > 0) steps.push(step('cups', isDone(batch, 'cups') || batch.pour?.startedMin != null));
   if (clears) steps.push(step('clear', degas?.method != null));
   steps.push(step('pour', isPoured(batch)));
   if (bench?.hollow === true) steps.push(step('turn', witness?.setMin != null));
@@ -128,7 +133,7 @@ export function benchSteps(product: Product, batch: Batch): StepState[] {
   const plan = planOf(batch);
   const route = plan?.route ?? cardRoute(product);
   return [
-    ...weighingSteps(product, batch, isOffRatio(product, batch)),
+    ...weighingSteps(product, batch, !isToppingUp(batch) && isOffRatio(product, batch)),
     ...mixingSteps(product, batch, plan),
     ...pouringSteps(batch, clearsAir(product, plan, route)),
     ...lampSteps(product, batch),

@@ -3,7 +3,8 @@ import { requireNumber } from '../formats/errors';
 import { isCalibrated } from './calibration';
 import { mixFit, type CupMix } from './cupMix';
 import { COLDEST_C, WARMEST_C } from './simulateSlab';
-import { integrateCup, minuteAtAlpha, type CupCurve } from './cup';
+import { minuteAtAlpha, type CupCurve } from './cup';
+import { integrateSplitCup, type CupSplit } from './splitCup';
 
 export interface CupRequest {
   /** Mixed mass in the cup, g. */
@@ -14,6 +15,8 @@ export interface CupRequest {
   readonly cupDiameterMm?: number | undefined;
   /** What it holds beside the resin as its card describes it. */
   readonly mix?: CupMix | undefined;
+  /** Poured off into a cup of its own: when, and with how much. */
+  readonly split?: CupSplit | null | undefined;
 }
 
 export type CupResult =
@@ -47,7 +50,12 @@ export function simulateCup(product: Product, request: CupRequest): CupResult {
   const fit = mixFit(product, request.mix);
   if (!isCalibrated(fit)) return { status: fit.status };
   const massG = Math.min(MAX_G, Math.max(MIN_G, request.massG));
-  const curve = integrateCup(fit, { ...request, massG, densityGPerML: fit.densityGPerML, maxMinutes: MAX_MINUTES });
+  const { split } = request;
+  const curve = integrateSplitCup(
+    fit,
+    { ...request, massG, densityGPerML: fit.densityGPerML, maxMinutes: MAX_MINUTES },
+    split ? { ...split, massG: Math.min(MAX_G, Math.max(MIN_G, split.massG)) } : null,
+  );
   return {
     status: curve.status,
     potLifeMin: minuteAtAlpha(curve, fit.alphaPot),

@@ -1,3 +1,4 @@
+import { laidAs } from '../castings/castingList';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { loadings } from '../mixing/loading';
@@ -6,6 +7,7 @@ import { doseEffect, type DoseEffect } from './catalystDose';
 import type { CupMix } from './cupMix';
 import { SHEET_MASS_G, SHEET_TEMPERATURE_C } from './kineticsDefaults';
 import { simulateCup } from './simulateCup';
+import type { CupSplit } from './splitCup';
 
 /** Pot life and gel time of a batch at its own temperatures and mass, and where the figures come from. */
 export interface WorkingTime {
@@ -52,6 +54,14 @@ export function mixOfBatch(product: Product, batch: Batch): CupMix {
   return { catalystPct: catalystPct(product, batch), resinG: mixMasses(product, batch).totalG, inert };
 }
 
+/** The cup that a casting came from, where its batch was split; null for a batch as it was recorded. */
+function splitOf(batch: Batch): CupSplit | null {
+  const cup = laidAs(batch) === null ? null : (batch.cups?.[0] ?? null);
+  return cup?.massG == null || cup.massG <= 0 || cup.splitMin == null
+    ? null
+    : { atMin: cup.splitMin, massG: cup.massG };
+}
+
 /** Conditions that the record leaves open and the card's own stand in for. */
 function assumedOf(
   product: Product,
@@ -91,6 +101,7 @@ export function workingTime(product: Product, batch: Batch): WorkingTime {
     resinC: startC,
     roomC: roomC ?? startC,
     mix,
+    split: splitOf(batch),
   });
   if (!('curve' in cup)) return { ...known, ...byCard(product) };
   return {

@@ -390,7 +390,15 @@ export const batchSchema = z.looseObject({
       /** What was made more of the mix while weighing: both parts' new targets, g, and what it was made for. */
       more: z
         .array(
-          z.looseObject({ atMin: q.anyNumber.nullish(), massAG: q.massG, massBG: q.massG.nullish(), totalG: q.massG }),
+          z.looseObject({
+            atMin: q.anyNumber.nullish(),
+            massAG: q.massG,
+            massBG: q.massG.nullish(),
+            totalG: q.massG,
+            /** What of each part was in the cup then; null where it was not weighed yet. */
+            fromAG: q.massG.nullish(),
+            fromBG: q.massG.nullish(),
+          }),
         )
         .max(50)
         .nullish(),

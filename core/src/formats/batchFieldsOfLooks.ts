@@ -98,6 +98,8 @@ const BENCH = [
   bench.number('bench.more[].massAG', 'New target of A', 'g', PICKED),
   bench.number('bench.more[].massBG', 'New target of B', 'g', PICKED),
   bench.number('bench.more[].totalG', 'New total', 'g', PICKED),
+  bench.number('bench.more[].fromAG', 'A in the cup then', 'g', PICKED),
+  bench.number('bench.more[].fromBG', 'B in the cup then', 'g', PICKED),
   bench.number('bench.looked[].atMin', 'Looked at', 'min', PICKED),
   bench.made('plan.format', 'Plan'),
 ];

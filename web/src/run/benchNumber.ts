@@ -1,19 +1,33 @@
-import { planOf, weightParts, type Batch, type Plan, type Product } from '@warm-jar/core';
+import { moreOf, planOf, toppingUpG, weightParts, type Batch, type Plan, type Product } from '@warm-jar/core';
 
 /** What is being weighed now and how much of it; null target where nothing says. */
 export interface WeighTarget {
   readonly name: string;
+  /** What is to be poured now. */
   readonly targetG: number | null;
+  /** What is in already, where the mix was made more and this is what goes on top of it. */
+  readonly inG?: number;
 }
 
-/** Target of part A by the plan; of part B by what A really was. */
-export function weighTarget(product: Product, batch: Batch, part: 'A' | 'B'): WeighTarget {
+const targetOfA = (batch: Batch, plan: Plan | null) => moreOf(batch)?.massAG ?? plan?.partA.massG ?? null;
+
+/** Target of part A by the plan, or as it was made more; of part B by what A really was. */
+function wholeTarget(product: Product, batch: Batch, part: 'A' | 'B'): WeighTarget {
   const plan = planOf(batch);
   const { catalyst, powder } = product.ratio;
-  if (part === 'A') return { name: powder ? 'Liquid' : 'A', targetG: plan?.partA.massG ?? null };
+  if (part === 'A') return { name: powder ? 'Liquid' : 'A', targetG: targetOfA(batch, plan) };
   const a = batch.mix?.amountA ?? null;
   if (catalyst) return { name: 'Catalyst', targetG: doseG(a, plan?.catalystPct ?? catalyst.typicalPct ?? null) };
   return { name: powder ? 'Powder' : 'B', targetG: otherPartG(product, a) ?? plan?.partB.massG ?? null };
+}
+
+/** What is to be poured of a part now: all of it, or what is missing to what the mix was made more to. */
+export function weighTarget(product: Product, batch: Batch, part: 'A' | 'B'): WeighTarget {
+  const whole = wholeTarget(product, batch, part);
+  const inG = toppingUpG(batch, part);
+  if (inG === null) return whole;
+  const targetG = whole.targetG === null ? null : Math.max(0, whole.targetG - inG);
+  return { ...whole, targetG, inG };
 }
 
 /** B to what A really was; null where A was not weighed or the card has no ratio by weight. */

@@ -10,7 +10,8 @@ import type { RunWrites } from './useRunWrites';
 
 /** From this step on nothing more is weighed: the scale is free for others. */
 const WEIGHED = BENCH_STEPS.indexOf('stir');
-const isWeighing = (step: BenchStep | null) => step !== null && BENCH_STEPS.indexOf(step) < WEIGHED;
+const isWeighing = (step: BenchStep | null) =>
+  step !== null && (BENCH_STEPS.indexOf(step) < WEIGHED || step === 'cups');
 
 /**
  * The scale of a run: the one that its person took, for as long as it is weighed on. Without one nothing is read, and

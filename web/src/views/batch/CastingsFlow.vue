@@ -67,7 +67,10 @@ const casts = computed(() =>
     };
   }),
 );
-const gradeTone = (grade: string | null) => (grade === 'pass' ? 'good' : grade === null ? 'quiet' : 'bad');
+function gradeTone(grade: string | null): string {
+  if (grade === null) return 'quiet';
+  return grade === 'pass' ? 'good' : 'bad';
+}
 </script>
 
 <template>

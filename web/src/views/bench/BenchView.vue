@@ -13,8 +13,10 @@ import BringBackStep from './BringBackStep.vue';
 import ClearStep from './ClearStep.vue';
 import CloseStep from './CloseStep.vue';
 import ColourStep from './ColourStep.vue';
+import CupsStep from './CupsStep.vue';
 import HoldStep from './HoldStep.vue';
 import LampStep from './LampStep.vue';
+import MakeMore from './MakeMore.vue';
 import PourStep from './PourStep.vue';
 import PressStep from './PressStep.vue';
 import StandInHands from './StandInHands.vue';
@@ -53,6 +55,7 @@ const STEPS: Record<BenchStep, Component> = {
   'bring-back': BringBackStep,
   colour: ColourStep,
   stir: StirStep,
+  cups: CupsStep,
   clear: ClearStep,
   pour: PourStep,
   turn: TurnStep,
@@ -100,6 +103,7 @@ function giveBack(event: MouseEvent): void {
           <h2 class="title" data-test="step">{{ title }}</h2>
           <CautionNote :product="bench.product.value" :stage="BENCH_STEP_WORDS[bench.step.value].stage" :act="act" />
           <component :is="STEPS[bench.step.value]" :key="bench.step.value + code" v-bind="weighing" />
+          <MakeMore />
         </main>
         <BenchSide />
       </div>

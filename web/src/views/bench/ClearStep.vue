@@ -6,6 +6,7 @@ import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import { countdown } from '../../run/countdown';
 import { readingOf } from '../../run/readingOf';
+import SplitCups from './SplitCups.vue';
 import PourWindow from './PourWindow.vue';
 import SimulatedMark from '../../components/SimulatedMark.vue';
 import { useBenchContext } from '../../run/useBench';
@@ -88,6 +89,7 @@ const without = () =>
       <DoButton v-else :words="doneWords" k="Enter" :danger="left > 0" @do="done" />
       <DoButton words="Leave it out" quiet @do="without" />
     </div>
+    <SplitCups v-if="from === null && !bench.lightCured.value && !bench.batch.value?.cups?.length" />
     <PourWindow v-if="!bench.lightCured.value" />
   </div>
 </template>

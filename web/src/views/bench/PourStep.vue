@@ -6,7 +6,9 @@ import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
 import DustedPowder from './DustedPowder.vue';
 import OfferedFigure from './OfferedFigure.vue';
+import PourTicks from './PourTicks.vue';
 import PourWindow from './PourWindow.vue';
+import SplitCups from './SplitCups.vue';
 import SaidChoice from './SaidChoice.vue';
 import { YES_NO } from './yesNo';
 
@@ -34,6 +36,10 @@ const begin = () => {
   });
 };
 const done = () => void bench.write({ words: 'poured', step: 'pour', set: { 'pour.finishedMin': bench.minutesNow() } });
+/** Until it is poured, and where there is something to split. */
+const canSplit = computed(
+  () => started.value === null && !bench.lightCured.value && (bench.batch.value?.cups ?? []).length === 0,
+);
 const label = computed(() => {
   if (bench.lightCured.value) return 'Out of the light until it lies as it should';
   if (left.value === null) return 'Pot life is not known';
@@ -56,6 +62,8 @@ const label = computed(() => {
       <DoButton v-if="started === null" words="Begin to pour" k="Enter" @do="begin" />
       <DoButton v-else words="Poured" k="Enter" @do="done" />
     </div>
+    <SplitCups v-if="canSplit" />
+    <PourTicks v-if="started !== null" done="pouredMin" />
     <DustedPowder v-if="started === null" />
     <PourWindow v-if="started === null && !bench.lightCured.value" drawn />
     <template v-if="started !== null">

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { hardAndCoolMin, sayMinutes, thinEdgeOutMin, valueAlong, warmthAtCardDemouldK } from '@warm-jar/core';
+import {
+  castingsOf,
+  hardAndCoolMin,
+  sayMinutes,
+  thinEdgeOutMin,
+  valueAlong,
+  warmthAtCardDemouldK,
+} from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { useUnits } from '../../stores/units';
 import BigNumber from './BigNumber.vue';
@@ -9,6 +16,7 @@ import ReasonBox from '../../components/ReasonBox.vue';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import { useMouldModel } from './useMouldModel';
+import PourTicks from './PourTicks.vue';
 import OfferedFigure from './OfferedFigure.vue';
 import { readingOf } from '../../run/readingOf';
 import { useRunLooks } from '../../run/useRunSignals';
@@ -78,6 +86,9 @@ const witnessOff = computed(() => {
 });
 const outSet = () => ({ 'cure.demouldedMin': bench.minutesNow() });
 const out = () => void bench.write({ words: 'demoulded', step: 'watch', set: outSet() });
+const earlyWords = computed(() =>
+  left.value !== null && left.value > 0 ? `By card and model it needs another ${sayMinutes(left.value)}.` : null,
+);
 const pass = (reason: string) => {
   asking.value = false;
   void bench.write({
@@ -131,12 +142,7 @@ const pass = (reason: string) => {
         >, read {{ units.say(readC.value, '°C') }} at {{ sayMinutes(readC.atMin ?? 0) }}</template
       >.
     </p>
-    <ReasonBox
-      v-if="asking"
-      :what="`By card and model it needs another ${sayMinutes(left ?? 0)}.`"
-      @reason="pass"
-      @cancel="asking = false"
-    />
+    <ReasonBox v-if="asking" :what="earlyWords ?? ''" @reason="pass" @cancel="asking = false" />
     <div v-else class="actions">
       <DoButton
         :words="left !== null && left > 0 ? 'Out early' : 'Out of the mould'"
@@ -164,6 +170,7 @@ const pass = (reason: string) => {
         @enter="readSurface"
       />
     </div>
+    <PourTicks v-if="castingsOf(bench.batch.value ?? {}).length" done="demouldedMin" :early="earlyWords" />
     <OfferedFigure path="pour.leftG" unit="g" k="j" :planned="null" />
   </div>
 </template>

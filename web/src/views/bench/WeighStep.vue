@@ -45,7 +45,8 @@ const onScale = computed(() => {
 const takes = computed(() => {
   if (amount.value === null)
     return bench.scale.isOurs.value ? 'Type it, or wait for the scale' : 'Take a scale, or type it';
-  return `${name.value} is ${units.say(Math.max(0, amount.value), 'g')}`;
+  const inG = target.value?.inG ?? 0;
+  return `${name.value} is ${units.say(Math.max(0, amount.value) + inG, 'g')}`;
 });
 /** What keeps a weight from being taken and is simply waited for. */
 const waits = computed(() => {
@@ -101,7 +102,7 @@ const drop = () => {
         >Target
         <strong class="figures" data-test="target">{{
           target?.targetG == null ? 'not said' : units.say(target.targetG, 'g')
-        }}</strong></span
+        }}</strong><template v-if="target?.inG"> more, to {{ units.say(target.inG, 'g') }} that are in</template></span
       ><span v-if="bench.scale.isOurs.value"
         >On {{ shown?.device.name ?? 'the scale' }}
         <strong class="figures" data-test="net">{{ onScale }}</strong><SimulatedMark

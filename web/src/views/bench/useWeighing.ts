@@ -38,12 +38,21 @@ function useFigures(bench: BenchContext, part: () => 'A' | 'B') {
   return { typed, ownTarget, target, shown, netG, amount, left, cue };
 }
 
+/** B on the scale is the moment the parts met, whether or not its weight was taken yet. */
+function useFirstTouch(bench: BenchContext, part: () => 'A' | 'B', { netG, shown }: ReturnType<typeof useFigures>) {
+  watch(netG, (g) => {
+    const poured = part() === 'B' && g !== null && g > MET_G && shown.value?.settled;
+    if (poured && bench.batch.value && !bench.batch.value.startedAt)
+      void bench.write({ words: null, set: bench.met() });
+  });
+}
+
 /** One part being weighed, and what stops it from being taken. */
 export function useWeighing(part: () => 'A' | 'B') {
   const bench = useBenchContext();
   const units = useUnits();
   const figures = useFigures(bench, part);
-  const { typed, target, shown, netG, amount, left, cue } = figures;
+  const { typed, target, shown, amount, left, cue } = figures;
   // Eyes are on the stream: what is still to come is spoken where the hand has to change.
   watch(cue, (now, before) => {
     if (now === null || before === null || typed.value !== null || left.value === null) return;
@@ -54,24 +63,16 @@ export function useWeighing(part: () => 'A' | 'B') {
   watch(part, () => {
     stop.value = null;
   });
-  watch(netG, (g) => {
-    if (
-      part() === 'B' &&
-      g !== null &&
-      g > MET_G &&
-      shown.value?.settled &&
-      bench.batch.value &&
-      !bench.batch.value.startedAt
-    )
-      void bench.write({ words: null, set: bench.met() });
-  });
+  useFirstTouch(bench, part, figures);
   const tare = () => {
     if (shown.value?.value != null) void bench.write({ words: 'tare', set: { 'bench.tareG': shown.value.value } });
   };
 
-  async function take(massG: number, reason?: string): Promise<void> {
+  /** @param pouredG what was poured now; on top of what is in already, where the mix was made more */
+  async function take(pouredG: number, reason?: string): Promise<void> {
     const product = bench.product.value;
     if (!product) return;
+    const massG = withWhatIsIn(pouredG);
     const from = typed.value === null ? shown.value : null;
     const weighed = { part: part(), massG, from, standsG: shown.value?.value ?? null, atMin: bench.minutesNow() };
     const entry = weighEntry(product, weighed, bench.met());
@@ -83,6 +84,7 @@ export function useWeighing(part: () => 'A' | 'B') {
       add: [...entry.add, ...(reason === undefined ? [] : [bench.reasonFor(DOSE_FIELD, reason)])],
     });
   }
+  const withWhatIsIn = (pouredG: number) => Math.round(((target.value?.inG ?? 0) + pouredG) * 100) / 100;
   const rounded = () => (amount.value === null ? null : Math.round(amount.value * 100) / 100);
   const dose = (massG: number) =>
     part() === 'B' && bench.product.value
@@ -93,7 +95,7 @@ export function useWeighing(part: () => 'A' | 'B') {
     const massG = rounded();
     if (massG === null) return;
     const how = { massG, typed: typed.value !== null, settled: shown.value?.settled ?? false };
-    stop.value = dose(massG) ?? weighStop(how, target.value);
+    stop.value = dose(withWhatIsIn(massG)) ?? weighStop(how, target.value);
     if (stop.value === null) await take(massG);
   }
   /** Takes it although it is far from its target, or for a reason although it is outside its band. */

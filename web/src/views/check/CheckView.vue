@@ -11,9 +11,8 @@ import {
 } from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
-import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
-import { computed, onMounted, ref, toRef } from 'vue';
+import { computed, onMounted, toRef } from 'vue';
 import { useRoute } from 'vue-router';
 import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
@@ -23,14 +22,13 @@ import KeyCap from '../../components/KeyCap.vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
-import { SEVERITY_WORDS, inWords } from '../../components/words';
+import { inWords } from '../../components/words';
 import PhotoShelf from '../../components/photo/PhotoShelf.vue';
 import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
-import AreaOnOutline from './AreaOnOutline.vue';
 import SpotsStep from './SpotsStep.vue';
+import SymptomCard from './SymptomCard.vue';
 import WhichCastings from './WhichCastings.vue';
-import { paintedShare, whereWords } from './areaCells';
 import { TOUCHED } from './touch';
 import { useCheck } from './useCheck';
 
@@ -58,7 +56,6 @@ const {
 } = useCheck(stored, props.code);
 onPlainKey('y', () => void readTester());
 const scale = computed(() => product.value?.hardness?.scale ?? '');
-const SEVERITIES = SEVERITY_WORDS.map((words, i) => ({ value: i + 1, words: `${i + 1}  ${words}` }));
 const shelf = useShelf();
 onMounted(() => {
   if (!shelf.loaded) void shelf.load();
@@ -76,20 +73,6 @@ const cavityAt = computed(() => (drawnCasting.value?.mould?.cavity ?? 1) - 1);
 const face = computed(() => mould.value?.cavities?.[cavityAt.value] ?? null);
 const apart = computed(() => castingsOf(batch.value ?? {}).length > 0);
 const lesser = computed(() => draft.value.grade === 'second' || draft.value.grade === 'scrap');
-const drawing = ref<number | null>(null);
-/** What is painted tells its share, its place, and its size where the cavity's surface is known. */
-function paint(index: number, cells: readonly number[]): void {
-  const { cavity, symptom } = { cavity: face.value, symptom: draft.value.symptoms[index] };
-  if (!cavity || !symptom) return;
-  const shareOfFace = paintedShare(cavity.outline ?? 'rectangle', cells);
-  const whereBefore = whereWords(symptom.cells ?? []);
-  const own = symptom.where && symptom.where !== whereBefore ? symptom.where : null;
-  const areaCM2 =
-    shareOfFace === null || cavity.areaCM2 == null
-      ? (symptom.areaCM2 ?? null)
-      : Math.round(shareOfFace * cavity.areaCM2 * 10) / 10;
-  change(index, { cells, shareOfFace, where: own ?? (whereWords(cells) || null), areaCM2 });
-}
 const asked = useRoute().query['casting'];
 if (typeof asked === 'string') look([asked]);
 const due = computed(() => (product.value && batch.value ? dueCheck(product.value, batch.value) : null));
@@ -152,88 +135,16 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
         </div>
         <p v-if="draft.symptoms.length === 0" class="quiet">Nothing tapped: it is recorded as sound.</p>
       </section>
-      <section
+      <SymptomCard
         v-for="(s, i) in draft.symptoms"
         :key="`${s.kind} ${i}`"
-        class="card stack"
-        :aria-label="inWords(s.kind)"
-      >
-        <h2>{{ inWords(s.kind) }}</h2>
-        <div
-          v-if="PATTERNS_BY_SYMPTOM[s.kind].length > 1"
-          class="tiles patterns"
-          role="radiogroup"
-          :aria-label="`How the ${inWords(s.kind)} shows`"
-        >
-          <button
-            v-for="pattern in PATTERNS_BY_SYMPTOM[s.kind]"
-            :key="pattern"
-            type="button"
-            class="tile"
-            role="radio"
-            :aria-checked="s.pattern === pattern"
-            :data-pattern="pattern"
-            @click="change(i, { pattern })"
-          >
-            <PatternPicture :kind="s.kind" :pattern="pattern" aria-hidden="true" /><span>{{
-              pattern === 'unspecified' ? 'cannot say' : inWords(pattern)
-            }}</span>
-          </button>
-        </div>
-        <div class="pair">
-          <div class="cell">
-            <span class="small">How bad</span
-            ><SelectButton
-              :model-value="s.severity"
-              :options="SEVERITIES"
-              option-label="words"
-              option-value="value"
-              :allow-empty="true"
-              :aria-label="`How bad the ${inWords(s.kind)} is`"
-              @update:model-value="change(i, { severity: $event ?? null })"
-            />
-          </div>
-          <label class="cell"
-            ><span class="small">Where</span
-            ><InputText
-              :model-value="s.where ?? ''"
-              autocomplete="off"
-              :aria-label="`Where the ${inWords(s.kind)} is`"
-              @update:model-value="change(i, { where: $event || null })"
-          /></label>
-          <label v-if="s.kind === 'tacky' || s.areaCM2 != null" class="cell"
-            ><span class="small">How much of it</span
-            ><NumberEntry
-              :id="`area-${i}`"
-              :value="s.areaCM2 ?? null"
-              unit="cm²"
-              label="Area in this state"
-              @change="(v) => change(i, { areaCM2: v })"
-          /></label>
-        </div>
-        <div v-if="face && drawing === i" class="draw">
-          <AreaOnOutline :cavity="face" :cells="s.cells ?? []" :label="inWords(s.kind)" @change="paint(i, $event)" />
-          <p class="small quiet">
-            {{ s.shareOfFace == null ? 'Paint where it is.' : `${Math.round(s.shareOfFace * 100)} % of the face` }}
-          </p>
-        </div>
-        <div class="row">
-          <Button
-            v-if="face"
-            :label="drawing === i ? 'Put the drawing away' : 'Draw where it is'"
-            severity="secondary"
-            :data-test="`draw-${i}`"
-            @click="drawing = drawing === i ? null : i"
-          />
-          <Button
-            v-if="PATTERNS_BY_SYMPTOM[s.kind].length > 1 && isLastOf(i)"
-            label="Another area in another state"
-            severity="secondary"
-            data-test="another-area"
-            @click="addArea(s.kind)"
-          />
-        </div>
-      </section>
+        :symptom="s"
+        :index="i"
+        :face="face"
+        :last="isLastOf(i)"
+        @change="change(i, $event)"
+        @another="addArea(s.kind)"
+      />
       <section class="card stack" aria-labelledby="where">
         <h2 id="where"><span class="figures n">3</span> Where, and photos</h2>
         <SpotsStep
@@ -378,9 +289,6 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
   font-size: 0.95rem;
   margin-right: 6px;
 }
-.patterns {
-  grid-template-columns: repeat(auto-fill, minmax(122px, 1fr));
-}
 .tile {
   display: flex;
   flex-direction: column;
@@ -398,18 +306,11 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 .tile svg {
   max-width: 96px;
 }
-.tile[aria-pressed='true'],
-.tile[aria-checked='true'] {
+.tile[aria-pressed='true'] {
   border-color: var(--action);
   background: var(--bottle-50);
   font-weight: 700;
   box-shadow: inset 0 0 0 2px var(--action);
-}
-.pair {
-  display: grid;
-  grid-template-columns: auto minmax(10rem, 1fr);
-  gap: var(--space-4);
-  align-items: end;
 }
 .numbers {
   display: grid;
@@ -422,11 +323,6 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
   flex-direction: column;
   gap: 4px;
   min-width: 0;
-}
-.draw {
-  display: flex;
-  gap: var(--space-4);
-  align-items: center;
 }
 .wide {
   grid-column: 1 / -1;
@@ -442,12 +338,8 @@ h2::first-letter {
   text-transform: uppercase;
 }
 @media (max-width: 980px) {
-  .pair,
   .numbers {
     grid-template-columns: 1fr 1fr;
-  }
-  .pair > :first-child {
-    grid-column: 1 / -1;
   }
 }
 </style>

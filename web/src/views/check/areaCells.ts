@@ -41,12 +41,18 @@ export function paintedShare(kind: OutlineKind, cells: readonly number[]): numbe
   return painted === 0 ? null : Math.round((1000 * painted) / all.length) / 1000;
 }
 
+/** Between these, in shares, lies the middle. */
+const THIRDS = [0.38, 0.62] as const;
+
 /** Where the painted part lies, in words: `upper left`; empty where nothing is painted. */
 export function whereWords(cells: readonly number[]): string {
   if (cells.length === 0) return '';
   const places = cells.map(middleOf);
   const mean = (key: 'x' | 'y') => places.reduce((s, p) => s + p[key], 0) / places.length;
-  const third = (v: number, low: string, high: string) => (v < 0.38 ? low : v > 0.62 ? high : '');
+  const third = (v: number, low: string, high: string) => {
+    if (v < THIRDS[0]) return low;
+    return v > THIRDS[1] ? high : '';
+  };
   const words = [third(mean('y'), 'upper', 'lower'), third(mean('x'), 'left', 'right')].filter(Boolean).join(' ');
   return words || 'middle';
 }

@@ -11,7 +11,7 @@ import {
 } from '@warm-jar/core';
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, watch, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
 import { onSaveKey } from '../../keys/keys';
@@ -175,25 +175,14 @@ const keptWords = (code: string, named: readonly string[], left: readonly string
     ? `The check of ${code} is in the log`
     : `The look at ${named.join(', ')} is in the log${left.length > 0 ? `; left: ${left.join(', ')}` : ''}`;
 
-/** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
-export function useCheck(stored: StoredBatch, code: string) {
+/** Stores looks one round after the other: the castings that are left come next, then the batch or its diagnosis. */
+function useRound(stored: StoredBatch, code: string, draft: Ref<CheckDraft>) {
   const router = useRouter();
   const toast = useToast();
   const work = useWork();
   const enterNow = useEnterNow();
-  const isRight = useDoubt(stored);
-  const fields = useCheckDraft(stored, code);
-  const { draft, set } = fields;
-  const problem = ref<string | null>(null);
-  const saving = ref(false);
-  const tried = ref(false);
   /** Whether anything was seen on any casting in this round of looks. */
   const faulty = ref(false);
-  const issues = computed<Record<string, string>>(() => {
-    const found = checkFrom(draft.value).issues;
-    return tried.value || draft.value.texts['afterH'] !== undefined ? found : without(found, 'afterH');
-  });
-
   /** A check only adds: what somebody else wrote meanwhile stays. */
   async function store(batch: Batch, check: Check): Promise<void> {
     const colour = check.photos ? { deltaB: deltaBOf(batch, check) } : {};
@@ -210,12 +199,28 @@ export function useCheck(stored: StoredBatch, code: string) {
     void work.load();
     faulty.value ||= (check.symptoms ?? []).length > 0;
     if (left.length > 0) {
-      tried.value = false;
       await stored.load();
       return;
     }
     await router.push({ name: faulty.value ? 'diagnosis' : 'batch', params: { code } });
   }
+
+  return store;
+}
+
+/** Fills in and saves one check; what was tapped survives a reload, and a refusal. */
+export function useCheck(stored: StoredBatch, code: string) {
+  const isRight = useDoubt(stored);
+  const fields = useCheckDraft(stored, code);
+  const { draft, set } = fields;
+  const store = useRound(stored, code, draft);
+  const problem = ref<string | null>(null);
+  const saving = ref(false);
+  const tried = ref(false);
+  const issues = computed<Record<string, string>>(() => {
+    const found = checkFrom(draft.value).issues;
+    return tried.value || draft.value.texts['afterH'] !== undefined ? found : without(found, 'afterH');
+  });
 
   async function save(): Promise<void> {
     const batch = stored.batch.value;
@@ -230,6 +235,7 @@ export function useCheck(stored: StoredBatch, code: string) {
     saving.value = true;
     try {
       await store(batch, check);
+      tried.value = false;
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       problem.value = error.message;

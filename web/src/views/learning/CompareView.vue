@@ -66,9 +66,9 @@ const photos = (i: number) => (batches.value[i]?.checks ?? []).flatMap((c) => c.
           <thead>
             <tr>
               <th class="field">Batch</th>
-              <th v-for="(b, i) in batches" :key="b.code ?? i">
+              <th v-for="(b, i) in batches" :key="trial.codes[i] ?? i">
                 <RouterLink class="figures" :to="{ name: 'batch', params: { code: b.code ?? '' } }">{{
-                  b.code
+                  trial.codes[i]
                 }}</RouterLink><span class="small quiet block">{{
                   products.bySlug.get(b.product.slug)?.name ?? b.product.slug
                 }}</span

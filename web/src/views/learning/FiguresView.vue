@@ -18,16 +18,23 @@ onMounted(() => void ask({ what: 'figures' }));
 const BY = [
   { value: 'product', words: 'Product' },
   { value: 'mould', words: 'Mould' },
+  { value: 'cavity', words: 'Cavity' },
   { value: 'month', words: 'Month' },
 ] as const;
 const by = ref<(typeof BY)[number]['value']>('product');
 const rows = computed((): readonly Yield[] => answer.value?.yields[by.value] ?? []);
 const nameOf = (key: string) => products.bySlug.get(key)?.name ?? key;
 const month = (key: string) => `${levelWords('season', key.slice(5)).replace('in ', '')} ${key.slice(0, 4)}`;
-const CALLED = { product: nameOf, month, mould: (key: string) => key };
+const CALLED = { product: nameOf, month, mould: (key: string) => key, cavity: (key: string) => key };
+/** The log's own filter for what a row counts. */
+const logOf = (key: string): Record<string, string> =>
+  by.value === 'cavity'
+    ? { mould: key.slice(0, key.lastIndexOf('/')), cavity: key.slice(key.lastIndexOf('/') + 1) }
+    : { [by.value]: key };
+const price = (v: number | null) => (v === null ? '' : v.toFixed(0));
 const called = (key: string) => CALLED[by.value](key);
 const money = (v: number | null) => (v === null ? 'not known' : v.toFixed(0));
-const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
+const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`;
 </script>
 
 <template>
@@ -84,21 +91,23 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
           <thead>
             <tr>
               <th>{{ BY.find((b) => b.value === by)?.words }}</th>
-              <th class="n">Batches</th>
+              <th class="n">Castings</th>
               <th>How they ended</th>
               <th class="n">Passed</th>
+              <th class="n">Worth</th>
+              <th class="n">As second</th>
               <th class="n">Resin</th>
-              <th class="n">Scrapped</th>
+              <th class="n">Lost</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="y in rows" :key="y.key" :data-yield="y.key">
               <td>
-                <RouterLink v-if="by !== 'month'" :to="{ name: 'log', query: { [by]: y.key } }">{{
+                <RouterLink v-if="by !== 'month'" :to="{ name: 'log', query: logOf(y.key) }">{{
                   called(y.key)
                 }}</RouterLink><template v-else>{{ called(y.key) }}</template>
               </td>
-              <td class="n figures">{{ y.batches }}</td>
+              <td class="n figures">{{ y.castings }}</td>
               <td>
                 <span
                   class="ends"
@@ -119,6 +128,8 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
                   >({{ Math.round(y.passed.low * 100) }}–{{ Math.round(y.passed.high * 100) }})</span
                 >
               </td>
+              <td class="n figures">{{ price(y.valuePassed) }}</td>
+              <td class="n figures">{{ price(y.valueSecond) }}</td>
               <td class="n figures">{{ money(y.cost) }}</td>
               <td class="n figures">{{ money(y.lost) }}</td>
             </tr>
@@ -126,8 +137,24 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
         </table>
         <p class="small quiet legend">
           <i class="pass" />pass <i class="second" />second <i class="scrap" />scrap <i class="open" />to mend or open.
-          Cost in your own currency, by the lots' prices, mending included.
+          Worth and seconds by the prices of the castings, where they have one; resin in your own currency by the lots'
+          prices, mending included; lost is the resin of what was scrapped.
         </p>
+        <template v-if="answer.reasons.length"
+          ><h3>Why castings are seconds or scrap</h3>
+          <table data-test="reasons">
+            <tbody>
+              <tr v-for="r in answer.reasons.slice(0, 12)" :key="r.reason">
+                <td>
+                  <RouterLink :to="{ name: 'log', query: { reason: r.reason } }">{{ r.reason }}</RouterLink>
+                </td>
+                <td class="n figures">{{ r.second }} second</td>
+                <td class="n figures">{{ r.scrap }} scrap</td>
+                <td class="n figures">{{ r.cost === null ? '' : `resin ${r.cost.toFixed(2)}` }}</td>
+              </tr>
+            </tbody>
+          </table></template
+        >
       </section>
       <div class="columns">
         <section class="card stack" aria-labelledby="life">
@@ -139,9 +166,9 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.batches)}%`;
           </div>
           <p v-if="answer.moulds.length === 0" class="quiet">Ten pulls of a mould tell something.</p>
           <ul class="lives">
-            <li v-for="m in answer.moulds" :key="m.mould" :data-mould="m.mould">
+            <li v-for="m in answer.moulds" :key="`${m.mould} ${m.cavity}`" :data-mould="m.mould">
               <RouterLink class="figures" :to="`/moulds/${m.mould}`"
-                ><strong>{{ m.mould }}</strong></RouterLink
+                ><strong>{{ m.cavity === null ? m.mould : `cavity ${m.cavity}` }}</strong></RouterLink
               >
               <span class="bins" role="img" :aria-label="m.says"
                 ><i v-for="b in m.bins" :key="b.from" :title="`pulls ${b.from}–${b.to}: ${b.spoiled} of ${b.pulls}`"

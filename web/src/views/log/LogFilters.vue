@@ -10,6 +10,7 @@ import { useShelf } from '../../stores/shelf';
 import {
   GRADE_CHOICES,
   LIMIT_CHOICES,
+  SOLD_CHOICES,
   SYMPTOMS,
   broughtAlong,
   sameFilter,
@@ -35,7 +36,7 @@ const STAGES = [
   { value: 'in-work', words: 'in work' },
   ...Object.entries(STAGE_WORDS).map(([value, words]) => ({ value, words: words.toLowerCase() })),
 ];
-const MORE: readonly Filter[] = ['grade', 'mould', 'lot', 'by', 'from', 'to', 'limit'];
+const MORE: readonly Filter[] = ['grade', 'mould', 'lot', 'by', 'from', 'to', 'limit', 'reason', 'sold'];
 const open = ref(MORE.some((f) => props.filters[f]));
 const filtered = computed(() => Object.keys(props.chosen).length > 0);
 const along = computed(() =>
@@ -174,6 +175,26 @@ const moulds = computed(() =>
           :value="filters.to || null"
           @change="emit('choose', 'to', $event ?? '')"
       /></label>
+      <label
+        ><span class="small">Reason</span
+        ><InputText
+          :model-value="filters.reason"
+          placeholder="void, chipped …"
+          aria-label="Why a casting is a second or scrap"
+          @update:model-value="emit('choose', 'reason', $event ?? '')"
+      /></label>
+      <label
+        ><span class="small">Sold</span
+        ><Select
+          :model-value="filters.sold || null"
+          :options="SOLD_CHOICES"
+          option-label="words"
+          option-value="value"
+          show-clear
+          placeholder="all"
+          aria-label="Sold"
+          @update:model-value="emit('choose', 'sold', $event ?? '')"
+      /></label>
     </div>
     <div v-if="along.length || saved.length || filtered" class="row kept">
       <span v-for="a in along" :key="a.filter" class="chip" :data-along="a.filter"
@@ -210,7 +231,7 @@ const moulds = computed(() =>
   align-items: end;
 }
 .more {
-  grid-template-columns: repeat(7, minmax(7rem, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
 }
 label {
   display: flex;

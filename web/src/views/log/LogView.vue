@@ -4,7 +4,7 @@ import Button from 'primevue/button';
 import Column from 'primevue/column';
 import DataTable from 'primevue/datatable';
 import MultiSelect from 'primevue/multiselect';
-import { computed, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue';
+import { computed, ref, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue';
 import { useRouter } from 'vue-router';
 import { exportAddress } from '../../api/learning';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -12,7 +12,8 @@ import StateDot from '../../components/StateDot.vue';
 import { dayAndTime, symptomWords } from '../../components/words';
 import { useUnits } from '../../stores/units';
 import LogFilters from './LogFilters.vue';
-import { chosenColumns, COLUMNS, SORTED_BY_SERVER, type ColumnId } from './logQuery';
+import CastingsRow from './CastingsRow.vue';
+import { castingEnds, chosenColumns, COLUMNS, mouldsOf, SORTED_BY_SERVER, type ColumnId } from './logQuery';
 import { useLog } from './useLog';
 import { MOVABLE, useMovableColumns } from './useMovableColumns';
 
@@ -55,6 +56,13 @@ const headingOf = (id: ColumnId) => ({
     onHeadingKey(event, id);
   },
 });
+/** Rows whose castings are shown. */
+const opened = ref<Record<string, boolean>>({});
+const apart = computed(() => (page.value?.items ?? []).some((b) => b.castings.length > 0));
+function open({ code }: BatchSummary): void {
+  const others = Object.fromEntries(Object.entries(opened.value).filter(([other]) => other !== code));
+  opened.value = opened.value[code] ? others : { ...others, [code]: true };
+}
 const picked = shallowRef<BatchSummary[]>([]);
 const codes = computed(() => picked.value.map((b) => b.code));
 const exported = computed((): Record<string, string> =>
@@ -122,6 +130,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       v-else
       ref="table"
       v-model:selection="picked"
+      v-model:expanded-rows="opened"
       :value="page?.items ?? []"
       lazy
       paginator
@@ -150,6 +159,18 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         </p></template
       >
       <Column selection-mode="multiple" header-style="width: 3rem" />
+      <Column v-if="apart" header-style="width: 3rem">
+        <template #body="{ data }"
+          ><Button
+            v-if="(data as BatchSummary).castings.length"
+            :icon="opened[data.code] ? 'pi pi-chevron-down' : 'pi pi-chevron-right'"
+            severity="secondary"
+            text
+            :aria-expanded="Boolean(opened[data.code])"
+            :aria-label="`Castings of ${data.code}`"
+            @click.stop="open(data)"
+        /></template>
+      </Column>
       <Column field="code" header="Batch" sortable
         ><template #body="{ data }"
           ><RouterLink class="figures code" :to="{ name: 'batch', params: { code: data.code } }" @click.stop>{{
@@ -168,6 +189,8 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       >
         <template #body="{ data }">
           <template v-if="c.id === 'startedAt'">{{ dayAndTime(data.startedAt) }}</template>
+          <template v-else-if="c.id === 'mould'">{{ mouldsOf(data) }}</template>
+          <template v-else-if="c.id === 'grade' && data.castings.length">{{ castingEnds(data) }}</template>
           <template v-else-if="c.id === 'productSlug'">{{ data.productName }}</template>
           <template v-else-if="c.id === 'stage'">{{
             STAGE_WORDS[(data as BatchSummary).stage].toLowerCase()
@@ -186,13 +209,12 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
               >{{ symptomWords(s) }}</RouterLink
             ></template
           >
-          <span
-            v-else
-            :class="{ figures: c.id === 'mould' || c.id === 'lotA' || c.id === 'lotB', note: c.id === 'note' }"
-            >{{ (data as BatchSummary)[c.id] ?? '' }}</span
-          >
+          <span v-else :class="{ figures: c.id === 'lotA' || c.id === 'lotB', note: c.id === 'note' }">{{
+            (data as BatchSummary)[c.id] ?? ''
+          }}</span>
         </template>
       </Column>
+      <template #expansion="{ data }"><CastingsRow :batch="data" /></template>
     </DataTable>
   </div>
 </template>

@@ -1,4 +1,13 @@
-import { FACTORS, GRADES, SYMPTOM_KINDS, fieldLabel, levelWords, type Factor, type SavedFilter } from '@warm-jar/core';
+import {
+  FACTORS,
+  GRADES,
+  SYMPTOM_KINDS,
+  fieldLabel,
+  levelWords,
+  type Factor,
+  type BatchSummary,
+  type SavedFilter,
+} from '@warm-jar/core';
 import { inWords, midSentence } from '../../components/words';
 
 /** What the log can be filtered by; each stands in the address under its own name. */
@@ -18,6 +27,9 @@ export const FILTERS = [
   'fact',
   'looked',
   'codes',
+  'cavity',
+  'reason',
+  'sold',
 ] as const;
 export type Filter = (typeof FILTERS)[number];
 export type LogFilters = Record<Filter, string>;
@@ -105,6 +117,20 @@ export const GRADE_CHOICES = [
   ...GRADES.map((value) => ({ value: value as string, words: value as string })),
   { value: 'none', words: 'not graded' },
 ];
+export const SOLD_CHOICES = [
+  { value: 'yes', words: 'with one sold' },
+  { value: 'no', words: 'with one not sold' },
+];
+/** How the castings of a batch ended, in words: `3 pass, 1 second`; empty where it tells none apart. */
+export function castingEnds({ castings }: Pick<BatchSummary, 'castings'>): string {
+  const count = (grade: string | null) => castings.filter((k) => k.grade === grade).length;
+  return [...GRADES, null]
+    .flatMap((grade) => (count(grade) === 0 ? [] : [`${count(grade)} ${grade ?? 'open'}`]))
+    .join(', ');
+}
+/** The mould of a batch, or those of its castings. */
+export const mouldsOf = ({ mould, castings }: Pick<BatchSummary, 'mould' | 'castings'>): string =>
+  mould ?? [...new Set(castings.flatMap((k) => k.mould ?? []))].join(', ');
 export const LIMIT_CHOICES = [
   { value: 'outside', words: 'any limit outside' },
   { value: 'inside', words: 'nothing outside' },
@@ -140,6 +166,7 @@ export function broughtAlong(
     told.push({ filter: 'fact', words: levelWords(factor as Factor, filters.fact.slice(at + 1), names) });
   if (filters.pattern) told.push({ filter: 'pattern', words: inWords(filters.pattern) });
   if (filters.looked) told.push({ filter: 'looked', words: filters.looked === 'yes' ? 'looked at' : 'not looked at' });
+  if (filters.cavity) told.push({ filter: 'cavity', words: `cavity ${filters.cavity}` });
   if (filters.codes) told.push({ filter: 'codes', words: `${filters.codes.split(',').length} chosen batches` });
   return told;
 }
