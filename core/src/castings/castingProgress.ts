@@ -6,9 +6,13 @@ const all = (batch: Batch, has: (id: number) => boolean): boolean => {
   return castings.length > 0 && castings.every((_, i) => has(i));
 };
 
-/** Whether everything is in its mould: said of the batch, or of each casting. */
+/**
+ * Whether everything is in its mould: said of the batch; or of each casting, where nobody said that the pour began, for
+ * while it goes on more cavities may come.
+ */
 export const isPoured = (batch: Batch): boolean =>
-  batch.pour?.finishedMin != null || all(batch, (i) => castingsOf(batch)[i]!.pouredMin != null);
+  batch.pour?.finishedMin != null ||
+  (batch.pour?.startedMin == null && all(batch, (i) => castingsOf(batch)[i]!.pouredMin != null));
 
 /** Whether everything is out of its mould: said of the batch, or of each casting. */
 export const isOut = (batch: Batch): boolean =>

@@ -176,6 +176,29 @@ describe('grades', () => {
   });
 });
 
+describe('how far a batch has come', () => {
+  it('is told by its castings where nobody told it of the batch', () => {
+    const each = mix({
+      pour: { startedMin: null, finishedMin: null },
+      pressure: { gaugeKPa: 0, startedMin: null, reachedMin: null, releasedMin: null },
+      cure: { demouldedMin: null },
+      checks: null,
+    });
+    expect(stageOf(card, each)).toBe('watch');
+    expect(stageOf(card, { ...each, castings: each.castings!.map((k) => ({ ...k, demouldedMin: 200 })) })).toBe(
+      'check',
+    );
+    // One of them is still in.
+    expect(
+      stageOf(card, { ...each, castings: each.castings!.map((k, i) => (i ? { ...k, demouldedMin: 200 } : k)) }),
+    ).toBe('watch');
+    // While the pour goes on there may be more to come.
+    expect(
+      stageOf(card, { ...each, pour: { startedMin: 3, finishedMin: null }, degas: { method: 'none', minutes: 0 } }),
+    ).toBe('pour');
+  });
+});
+
 describe('money', () => {
   it('counts what passed and what is a second by their prices', () => {
     const castings = [

@@ -6,7 +6,7 @@ import { saltmarshMoulds } from './saltmarshMoulds';
 const SINCE_DAYS = 210;
 const DAY_MS = 86_400_000;
 /** One casting of a good mix is a second for something at the bench, this often; and what a second brings. */
-const [CHIPPED_RATE, SECOND_SHARE] = [0.16, 0.65];
+const [CHIPPED_RATE, SECOND_SHARE] = [0.3, 0.65];
 /** What a sound casting out of each mould sells for. */
 const PRICES: Readonly<Record<string, number>> = {
   'M-01': 12,

@@ -11,7 +11,7 @@ import {
   type Cup,
 } from '@warm-jar/core';
 import Select from 'primevue/select';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import { cupColour, cupWords } from '../../components/cupColour';
@@ -32,6 +32,12 @@ const cups = computed(() => bench.batch.value?.cups ?? []);
 const cup = computed<Cup | null>(() => cups.value[at.value] ?? null);
 const colours = computed(() => shelf.additives.map(({ item }) => ({ value: item.code, words: item.name })));
 const picked = ref<string | null>(null);
+/** Once it is chosen the keys are the bench's again. */
+watch(picked, () =>
+  setTimeout(() => {
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  }),
+);
 const card = computed(() => shelf.additives.find(({ item }) => item.code === picked.value)?.item ?? null);
 const perG = computed(() => (card.value?.drops ? card.value.drops.counted / card.value.drops.massG : null));
 const typedG = ref<number | null>(null);

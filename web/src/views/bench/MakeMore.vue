@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { CoreError, canMakeMore, makeMore, sayMinutes, targetTotalG, type MoreTold } from '@warm-jar/core';
+import { CoreError, canMakeMore, makeMore, targetTotalG, type MoreTold } from '@warm-jar/core';
 import { computed, ref } from 'vue';
+import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import { useUnits } from '../../stores/units';
 import DoButton from './DoButton.vue';
@@ -51,7 +52,8 @@ const CUP: Record<MoreTold['cup'], (t: MoreTold) => string> = {
 const potWords = computed(() => {
   const t = told.value;
   if (t?.potLifeMin == null) return null;
-  return `Pot life ${sayMinutes(t.potLifeMin)}${t.potLifeBeforeMin === null ? '' : `, it was ${sayMinutes(t.potLifeBeforeMin)}`}, from when the parts met.`;
+  const before = t.potLifeBeforeMin === null ? '' : `, it was ${countdown(t.potLifeBeforeMin)}`;
+  return `Pot life ${countdown(t.potLifeMin)}${before}, from when the parts met.`;
 });
 async function make(): Promise<void> {
   const t = told.value;
