@@ -14,6 +14,7 @@ import type { PieceStore } from './store/pieceStore';
 import type { ProductStore } from './store/productStore';
 import type { ReadingStore } from './store/readingStore';
 import type { Found } from './store/searchStore';
+import type { RecallStore } from './store/recallStore';
 import type { SeriesStore } from './store/seriesStore';
 import type { Shelf } from './store/shelf';
 import type { LearningRunner } from './work/learningRunner';
@@ -30,6 +31,7 @@ export interface AppDeps {
   readonly facts: FactStore;
   readonly filters: FilterStore;
   readonly pieces: PieceStore;
+  readonly recall: RecallStore;
   readonly series: SeriesStore;
   readonly learner: LearningRunner;
   readonly backup: BackupDeps;

@@ -21,6 +21,7 @@ import { pieceStore } from './store/pieceStore';
 import { productStore, type ProductStore } from './store/productStore';
 import { readingStore } from './store/readingStore';
 import { searchAll } from './store/searchStore';
+import { recallStore } from './store/recallStore';
 import { seriesStore } from './store/seriesStore';
 import { openShelf, type Shelf } from './store/shelf';
 import { studioId } from './store/studioId';
@@ -105,6 +106,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     devices: studioDevices({ gear: shelf.gear, readings, subjectOf: subject }),
     filters: filterStore(database),
     pieces: pieceStore(database, shelf, products, clock.now),
+    recall: recallStore(database, facts),
     series: seriesStore(database),
     learner: options.learner ?? inlineLearner(),
     backup: { database, dataFolder, photoFolder, schedule, now: wallNow, log, replaceWith: options.replaceWith },

@@ -1,4 +1,4 @@
-import { afterCare } from '../bench/afterCare';
+import { afterCare, type ComeBack } from '../bench/afterCare';
 import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 import { cureTemperatureC } from '../limits/cureReadings';
 import { minutesAt } from '../cure/equivalentAge';
@@ -6,7 +6,8 @@ import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import type { FINISH_STEPS } from '../formats/vocabulary';
 import { castingAsBatch } from './castingAsBatch';
-import { castingOf } from './castingList';
+import { grouped } from '../learning/grouped';
+import { castingIds, castingOf } from './castingList';
 
 export type FinishStep = (typeof FINISH_STEPS)[number];
 
@@ -81,6 +82,25 @@ export function finishAgenda(product: Product, batch: Batch, id: string | null):
     by: done(step)?.by ?? null,
     done: done(step) !== null,
   }));
+}
+
+/** What is still to be done to a batch's castings, those that wait for the same together. */
+export function finishBacks(product: Product, batch: Batch, roomC: number): ComeBack[] {
+  const ids = castingIds(batch);
+  if (ids.length === 1 && ids[0] === null) return afterCare(product, batch, roomC);
+  const open = ids.flatMap((id) =>
+    finishAgenda(product, batch, id).flatMap((t) =>
+      t.done || t.fromMin === null ? [] : [{ ...t, id, fromMin: t.fromMin }],
+    ),
+  );
+  const same = grouped(open, (t) => `${t.step} ${Math.round(t.fromMin)}`);
+  return same
+    .map(([, tasks]) => {
+      const { step, fromMin, says } = tasks[0]!;
+      const whose = tasks.length === ids.length ? '' : `${tasks.map((t) => t.id).join(', ')}: `;
+      return { what: step, afterMin: fromMin, says: `${whose}${says}` };
+    })
+    .sort((a, b) => a.afterMin - b.afterMin);
 }
 
 /** How castings are joined with a resin: how long the parts are held, and when the joint bears. */

@@ -62,6 +62,10 @@ export const pieceSchema = z.looseObject({
         with: q.shortText.nullish(),
         holdMin: q.minutes.nullish(),
         bearsAfterMin: q.minutes.nullish(),
+        /** When it was joined; absent for one that is still to be made. */
+        joinedAt: q.isoMoment.nullish(),
+        by: q.shortText.nullish(),
+        note: q.longText.nullish(),
       }),
     )
     .max(100)

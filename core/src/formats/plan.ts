@@ -49,6 +49,9 @@ const want = z
           degassed: z.boolean().nullish(),
           temperatureC: q.temperatureC.nullish(),
           inclusionMaxC: q.temperatureC.nullish(),
+          /** Whether it was looked at and is clean; how many pulls it has left by the studio's own reckoning. */
+          clean: z.boolean().nullish(),
+          pullsLeft: z.number('Write a number of pulls.').min(-10_000).max(10_000).nullish(),
         }),
       )
       .max(50)
@@ -57,7 +60,9 @@ const want = z
     round: z.enum(['A', 'B', 'total']).nullish(),
   })
   .superRefine((w, ctx) => {
-    if (w.volumeML == null && w.mixedMassG == null)
+    const moulds = w.moulds ?? [];
+    const byMoulds = moulds.length > 0 && moulds.every((m) => m.volumeML != null);
+    if (w.volumeML == null && w.mixedMassG == null && !byMoulds)
       ctx.addIssue({
         code: 'custom',
         path: ['volumeML'],
@@ -112,6 +117,8 @@ export const planRequestSchema = z.looseObject({
       widthMm: q.positiveLengthMm.nullish(),
       rubber: z.enum(RUBBERS).nullish(),
       degassed: z.boolean().nullish(),
+      clean: z.boolean().nullish(),
+      pullsLeft: z.number('Write a number of pulls.').min(-10_000).max(10_000).nullish(),
       /** The hottest that what is cast in may get, °C. */
       inclusionMaxC: q.temperatureC.nullish(),
       inclusionMoisturePct: q.percent.nullish(),

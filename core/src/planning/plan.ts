@@ -14,12 +14,24 @@ import { planHelp } from './planHelp';
 import { plannedLoading } from './planLoading';
 import { plannedMix, powderShare, verdictOf } from './planTime';
 import { cupNeed, planWarnings, plannedWaterG } from './planWarnings';
+import {
+  isOfMould,
+  mixRequest,
+  mouldShares,
+  mouldsWanted,
+  namedAfter,
+  pouredG,
+  type MouldShare,
+} from './severalMoulds';
 import { timeBudget, type TimeBudget } from './timeBudget';
 
 /** A plan without the mould, and the budget it came from. */
 export interface QuickPlan {
   readonly plan: Plan;
   readonly budget: TimeBudget;
+  /** The mix alone, without any mould; each of several moulds for itself, none where there is one. */
+  readonly mix: Plan;
+  readonly each: readonly { readonly share: MouldShare; readonly quick: QuickPlan }[];
 }
 
 const finite = (value: number | null): number | null => (value === null || !Number.isFinite(value) ? null : value);
@@ -115,49 +127,109 @@ function plannedViscosityMPaS(c: PlanCase, amounts: PlanAmounts): number | null 
   return fresh === null ? null : finite(fresh * powderThickening(powderShare(c, amounts)));
 }
 
+/** One mould's part of a mix that fills several: as much as it takes of it. */
+function partOf(amounts: PlanAmounts, share: number): PlanAmounts {
+  const poured = pouredG(amounts.mixedMassG + amounts.additiveMassG, amounts.lossG) * share;
+  const whole = amounts.mixedMassG + amounts.additiveMassG;
+  const factor = whole > 0 ? poured / whole : 0;
+  return { ...amounts, mixedMassG: amounts.mixedMassG * factor, additiveMassG: amounts.additiveMassG * factor };
+}
+
+/** A mould's answer among several: its own mass, peak, pours, time out, and what speaks against it. */
+const castingOf = ({ share, quick }: QuickPlan['each'][number], plan: Plan, mix: Plan) => ({
+  mould: share.code,
+  massG: pouredG(quick.plan.totalMassG, quick.budget.amounts.lossG) * share.share,
+  peakC: plan.peakFrom === 'mould' ? plan.peakC : null,
+  pours: plan.pours,
+  demouldMin: plan.demouldMin,
+  // What the mix alone does not warn of is this mould's doing.
+  warnings: plan.warnings.filter((w) => isOfMould(w) || !mix.warnings.some((o) => o.code === w.code)),
+});
+
+const largest = (values: readonly (number | null)[]): number | null => {
+  const known = values.filter((v): v is number => v !== null);
+  return known.length === 0 ? null : Math.max(...known);
+};
+
+/** The mix's plan with each mould's answer beside it: the one that fails is named, the others stand. */
+function together(mix: Plan, each: QuickPlan['each'], answers: readonly Plan[]): Plan {
+  const castings = each.map((m, i) => castingOf(m, answers[i]!, mix));
+  const own = castings.flatMap((k, i) => namedAfter(k.mould, i, k.warnings));
+  const warnings = stopsFirst([...own, ...mix.warnings.filter((w) => !isOfMould(w))]);
+  const peakC = largest(castings.map((k) => k.peakC));
+  return {
+    ...mix,
+    castings,
+    ...(peakC === null ? {} : { peakC, peakFrom: 'mould' as const }),
+    pours: Math.max(1, ...castings.map((k) => k.pours)),
+    demouldMin: largest(castings.map((k) => k.demouldMin)),
+    warnings,
+    verdict: verdictBy(warnings, mix.spareMin, mix.potLifeMin),
+  };
+}
+
+/**
+ * Everything of a plan that is answered at once, for one mould or for several from one cup.
+ * @throws CoreError `ratio-not-stated`, `additives-fill-it`
+ */
+export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
+  if (mouldsWanted(request).length === 0) return quickPlanOfOne(request, say);
+  const mix = quickPlanOfOne(mixRequest(request), say);
+  const each = mouldShares(request).map((share) => ({ share, quick: quickPlanOfOne(share.request, say, share.share) }));
+  return {
+    ...mix,
+    each,
+    mix: mix.plan,
+    plan: together(
+      mix.plan,
+      each,
+      each.map((m) => m.quick.plan),
+    ),
+  };
+}
+
 /**
  * Everything of a plan that is answered at once: amounts, pot life, time, air, loading, warnings, and the pours that
  * the card's depth asks for. Peak is the cup's own; the mould's peak, demould, and pours by heat are left to `plan`.
  * @throws CoreError `ratio-not-stated`, `additives-fill-it`
  */
-export function quickPlan(request: PlanRequest, say?: Say): QuickPlan {
+function quickPlanOfOne(request: PlanRequest, say?: Say, share = 1): QuickPlan {
   const budget = timeBudget(request, say);
   const { case: c, amounts, curve, pressing, timeline, spareMin } = budget;
   const pours = poursByCard(c);
   const own = planWarnings(budget).filter((w) => pours.count === 1 || w.code !== 'pour.depthMm:above');
-  const warnings = stopsFirst([...noTime(budget), ...severalPours(c, amounts, pours), ...own]);
+  const poured = share === 1 ? amounts : partOf(amounts, share);
+  const warnings = stopsFirst([...noTime(budget), ...severalPours(c, poured, pours), ...own]);
   const air = airOf(c, amounts, curve, timeline, pressing?.gaugeKPa ?? null);
   const waterG = plannedWaterG(amounts);
-  return {
-    budget,
-    plan: {
-      format: 'warm-jar.plan/1',
-      product: { slug: c.product.slug, revision: c.product.revision },
-      ...amountsTold(amounts),
-      ...curveTold(curve),
-      viscosityMPaS: plannedViscosityMPaS(c, amounts),
-      dewPointC: c.dewC,
-      smallestClearedMm: finite(air.clearedMm),
-      pressureKPa: pressing?.gaugeKPa ?? null,
-      minutesToPressure: pressing?.minutes ?? null,
-      largestDissolvedMm: air.dissolvedUnderPressureMm,
-      spareMin,
-      pours: pours.count,
-      pourSchedule: [],
-      demouldMin: null,
-      route: c.route,
-      timeline: [...timeline],
-      verdict: verdictBy(warnings, spareMin, curve.potLifeMin),
-      warnings,
-      loading: plannedLoading(c, amounts),
-      waterG,
-      co2ML: c.product.family === 'polyurethane' ? co2FromWaterML(waterG, c.resinC, c.ambientKPa) : null,
-      cup: cupNeed(c, amounts),
-      help: planHelp(budget),
-      cautions: planCautions(c),
-      assumed: [...c.assumed],
-    },
+  const plan: Plan = {
+    format: 'warm-jar.plan/1',
+    product: { slug: c.product.slug, revision: c.product.revision },
+    ...amountsTold(amounts),
+    ...curveTold(curve),
+    viscosityMPaS: plannedViscosityMPaS(c, amounts),
+    dewPointC: c.dewC,
+    smallestClearedMm: finite(air.clearedMm),
+    pressureKPa: pressing?.gaugeKPa ?? null,
+    minutesToPressure: pressing?.minutes ?? null,
+    largestDissolvedMm: air.dissolvedUnderPressureMm,
+    spareMin,
+    pours: pours.count,
+    pourSchedule: [],
+    demouldMin: null,
+    route: c.route,
+    timeline: [...timeline],
+    verdict: verdictBy(warnings, spareMin, curve.potLifeMin),
+    warnings,
+    loading: plannedLoading(c, amounts),
+    waterG,
+    co2ML: c.product.family === 'polyurethane' ? co2FromWaterML(waterG, c.resinC, c.ambientKPa) : null,
+    cup: cupNeed(c, amounts),
+    help: planHelp(budget),
+    cautions: planCautions(c),
+    assumed: [...c.assumed],
   };
+  return { budget, each: [], mix: plan, plan };
 }
 
 /** The slab's part of a plan, for the depth that was given; null where there is none to look at. */
@@ -186,9 +258,10 @@ export function mouldOf({ budget }: QuickPlan, onProgress?: (share: number) => v
 const BY_DEPTH = new Set(['too-deep-at-once', 'pour.depthMm:above']);
 
 /** Lays the mould's answer over a quick plan. */
-export function withMould({ plan, budget }: QuickPlan, mould: MouldAnswer | null): Plan {
+export function withMould({ plan, budget }: QuickPlan, mould: MouldAnswer | null, share = 1): Plan {
   if (mould === null || !('slab' in mould)) return plan;
-  const { case: c, amounts } = budget;
+  const { case: c } = budget;
+  const amounts = share === 1 ? budget.amounts : partOf(budget.amounts, share);
   const pours = poursBySlab(c, mould);
   const warnings = stopsFirst([
     ...severalPours(c, amounts, pours),
@@ -208,11 +281,31 @@ export function withMould({ plan, budget }: QuickPlan, mould: MouldAnswer | null
   };
 }
 
+/** The slab's part for each mould of a plan; one, where it is for one. */
+export function mouldsOf(
+  quick: QuickPlan,
+  onProgress: (share: number) => void = () => undefined,
+): (MouldAnswer | null)[] {
+  if (quick.each.length === 0) return [mouldOf(quick, onProgress)];
+  return quick.each.map((m, i) =>
+    mouldOf(m.quick, (share) => {
+      onProgress((i + share) / quick.each.length);
+    }),
+  );
+}
+
+/** Lays each mould's answer over a quick plan; those that are not there yet stay as the card alone has them. */
+export function withMoulds(quick: QuickPlan, answers: readonly (MouldAnswer | null)[]): Plan {
+  if (quick.each.length === 0) return withMould(quick, answers[0] ?? null);
+  const plans = quick.each.map((m, i) => withMould(m.quick, answers[i] ?? null, m.share.share));
+  return together(quick.mix, quick.each, plans);
+}
+
 /**
  * A batch worked out before it is mixed: `warm-jar.plan/1`, with the mould where its depth is given.
  * @throws CoreError `ratio-not-stated` where the card has no ratio to weigh by; `additives-fill-it`
  */
 export function plan(request: PlanRequest, say?: Say, onProgress?: (share: number) => void): Plan {
   const quick = quickPlan(request, say);
-  return withMould(quick, mouldOf(quick, onProgress));
+  return withMoulds(quick, mouldsOf(quick, onProgress));
 }

@@ -195,10 +195,31 @@ const gearWarnings = (c: PlanCase, amounts: PlanAmounts): PlanWarning[] => [
   ...vacuumWarnings(c),
 ];
 
+/** A mould with so few pulls left is told. */
+const FEW_PULLS = 3;
+
+/** What speaks against a mould by its own state, whatever goes into it. */
+function mouldState(mould: NonNullable<PlanCase['request']['mould']>): PlanWarning[] {
+  const found: PlanWarning[] = [];
+  if (mould.clean === false) found.push(warn('mould-not-clean', 'The mould is not clean: what lies in it prints.'));
+  if (mould.pullsLeft != null && mould.pullsLeft <= FEW_PULLS)
+    found.push(
+      warn(
+        'mould-worn',
+        mould.pullsLeft > 0
+          ? `The mould has ${mould.pullsLeft} ${mould.pullsLeft === 1 ? 'pull' : 'pulls'} left of those it is expected to last.`
+          : 'The mould has had the pulls it is expected to last.',
+        mould.pullsLeft,
+        FEW_PULLS,
+      ),
+    );
+  return found;
+}
+
 function mouldWarnings(c: PlanCase): PlanWarning[] {
   const { product } = c;
   const mould = c.request.mould ?? {};
-  const found: PlanWarning[] = [];
+  const found: PlanWarning[] = mouldState(mould);
   if (isPressed(c.route) && mould.degassed === false)
     found.push(
       warn('mould-not-degassed', 'The mould was not degassed: its own bubbles print as pimples under pressure.'),

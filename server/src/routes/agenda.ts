@@ -1,7 +1,7 @@
 import {
-  afterCare,
   comeBacks,
   cureTemperatureC,
+  finishBacks,
   stageOf,
   workingTime,
   type Batch,
@@ -44,9 +44,9 @@ const lookItem = (c: DueCheck): AgendaItem => ({
 });
 
 const layerItem = (l: LayerDue): AgendaItem => ({
-  id: `${l.piece}-layer-${l.layer}`,
+  id: l.join === undefined ? `${l.piece}-layer-${l.layer}` : `${l.piece}-join-${l.join}-${l.at}`,
   at: new Date(l.at),
-  says: `Layer ${l.layer} of ${l.piece}: ${l.product}`,
+  says: l.join === undefined ? `Layer ${l.layer} of ${l.piece}: ${l.product}` : `Joint of ${l.piece}`,
   about: `${l.name}: ${l.says}`,
 });
 
@@ -57,7 +57,7 @@ function workItems(product: Product, batch: Batch, from: Date): AgendaItem[] {
   const backs =
     stage === 'watch'
       ? comeBacks(product, workingTime(product, batch).gelMin, batch.pour?.finishedMin ?? 0)
-      : afterCare(product, batch, cureTemperatureC(batch) ?? 20);
+      : finishBacks(product, batch, cureTemperatureC(batch) ?? 20);
   return backs
     .map((b, i) => ({
       id: `${batch.code}-${b.what}-${i}`,

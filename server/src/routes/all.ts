@@ -17,6 +17,7 @@ import { pieceRoutes } from './pieces';
 import { planRoutes } from './plan';
 import { productRoutes } from './products';
 import { readingRoutes } from './readings';
+import { recallRoutes } from './recall';
 import { searchRoutes } from './search';
 import { shelfRoutes } from './shelf';
 
@@ -36,6 +37,7 @@ const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   planRoutes,
   deviceRoutes,
   readingRoutes,
+  recallRoutes,
   photoRoutes,
   eventRoutes,
   clockRoutes,

@@ -28,7 +28,9 @@ const dueLayers = ({ pieces, clock }: CheckDeps): Endpoint =>
               z.object({
                 piece: z.string(),
                 name: z.string(),
+                /** 0 where it is a joint that is due. */
                 layer: z.number(),
+                join: z.number().optional(),
                 product: z.string(),
                 at: z.string(),
                 says: z.string(),

@@ -1,5 +1,6 @@
 import {
   CoreError,
+  joinsDue,
   layerPlan,
   pieceSchema,
   placeIn,
@@ -21,7 +22,9 @@ import { readStored } from './readStored';
 export interface LayerDue {
   readonly piece: string;
   readonly name: string;
+  /** 0 where it is a joint that is due. */
   readonly layer: number;
+  readonly join?: number;
   readonly product: string;
   readonly at: string;
   readonly says: string;
@@ -43,6 +46,8 @@ interface PieceContext extends Pick<Database, 'sequelize' | 'models'> {
   readonly now: () => Date;
 }
 
+/** A joint that could be let go of so long ago is taken as let go of, ms. */
+const JOIN_PAST_MS = 86_400_000;
 const parse = (document: string): Piece => readStored(pieceSchema, document);
 const batchesIn = (pieces: readonly Piece[]) => [
   ...new Set(pieces.flatMap((p) => p.layers.flatMap((l) => l.batch ?? []))),
@@ -98,12 +103,23 @@ function dueIn(piece: Piece, scene: Awaited<ReturnType<typeof sceneOf>>, until: 
     }));
 }
 
+/** Joints of a piece that may be let go of or loaded, until a moment; those long past are taken as done. */
+function joinsIn(piece: Piece, cards: Readonly<Record<string, Product>>, from: Date, until: Date): LayerDue[] {
+  return joinsDue(piece)
+    .filter((j) => Date.parse(j.at) <= until.getTime() && Date.parse(j.at) > from.getTime() - JOIN_PAST_MS)
+    .map(({ join, at, says }) => {
+      const slug = piece.joins?.[join]?.with ?? '';
+      return { piece: piece.code, name: piece.name, layer: 0, join, product: cards[slug]?.name ?? slug, at, says };
+    });
+}
+
 async function due(context: PieceContext, until: Date): Promise<LayerDue[]> {
   const open = (await context.shelf.pieces.list()).map((p) => p.item).filter((p) => p.done !== true);
   const scene = await sceneOf(context, open);
-  return open
+  const layers = open
     .filter((p) => p.layers.every((l) => scene.cards[l.productSlug]))
     .flatMap((piece) => dueIn(piece, scene, until));
+  return [...layers, ...open.flatMap((piece) => joinsIn(piece, scene.cards, scene.now, until))];
 }
 
 async function inView(context: PieceContext, batch: Batch): Promise<Batch> {

@@ -19,7 +19,9 @@ const dueList = z.object({
     z.object({
       piece: z.string(),
       name: z.string(),
+      /** 0 where it is a joint that is due. */
       layer: z.number(),
+      join: z.number().optional(),
       product: z.string(),
       at: z.string(),
       says: z.string(),

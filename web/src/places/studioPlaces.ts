@@ -138,6 +138,13 @@ export const STUDIO_PLACES: readonly Place[] = [
     ],
   },
   {
+    name: 'recall',
+    path: '/recall/:lot',
+    title: 'Where a lot went',
+    view: () => import('../views/shelf/RecallView.vue'),
+    under: 'products',
+  },
+  {
     name: 'units',
     path: '/units',
     title: 'Units',

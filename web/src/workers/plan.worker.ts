@@ -1,6 +1,6 @@
 import {
   depthConflict,
-  mouldOf,
+  mouldsOf,
   planRequestSchema,
   productFits,
   storedProductSchema,
@@ -25,7 +25,7 @@ export type PlanJob =
       readonly units: UnitChoice;
     }
   | { readonly kind: 'depth-conflict'; readonly product: unknown };
-export type PlanResult = MouldAnswer | null | readonly ProductFit[] | CardConflict;
+export type PlanResult = readonly (MouldAnswer | null)[] | null | readonly ProductFit[] | CardConflict;
 
 /** Cards seen before, by their text: what was fitted to one is kept with the object. */
 const cards = new Map<string, Product>();
@@ -42,7 +42,7 @@ function work(job: PlanJob, onProgress: (share: number) => void): PlanResult {
   switch (job.kind) {
     case 'mould': {
       const request = planRequestSchema.parse(job.request);
-      return mouldOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), onProgress);
+      return mouldsOf(quickPlan({ ...request, product: cardOf(request.product) }, wordsIn(job.units)), onProgress);
     }
     case 'fits':
       return productFits(job.products.map(cardOf), job.wish, wordsIn(job.units));

@@ -3,12 +3,12 @@ import { workerCaller, type Outcome } from './callWorker';
 import type { PlanJob, PlanResult } from './plan.worker';
 
 /**
- * A mould's answer by its status, fits by their verdict, a card's
+ * The moulds' answers by their status, fits by their verdict, a card's
  * conflict by its sentence; nothing where there is none.
  */
 const resultSchema = z.union([
   z.null(),
-  z.looseObject({ status: z.string() }),
+  z.array(z.union([z.null(), z.looseObject({ status: z.string() })])),
   z.looseObject({ says: z.string() }),
   z.array(z.looseObject({ verdict: z.enum(['fits', 'layers', 'does-not']) })),
 ]) as unknown as z.ZodType<PlanResult>;

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { STAGE_WORDS, castingsOf, commonBatch, fieldLabel, limitReadings, mendsOf, stageOf } from '@warm-jar/core';
+import {
+  STAGE_WORDS,
+  castingsOf,
+  commonBatch,
+  fieldLabel,
+  looksAt,
+  limitReadings,
+  mendsOf,
+  stageOf,
+} from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, onMounted, toRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -175,7 +184,7 @@ onPlainKey('b', () => {
           <PlanLine :batch="batch" :product="product" />
           <CopiedCard :batch="batch" />
           <HardnessCard :batch="batch" :product="product" />
-          <ColourCard :batch="batch" />
+          <ColourCard :batch="{ ...batch, checks: looksAt(batch, null) }" />
           <MendChain :stories="mendsOf(batch)" />
           <CheckList :code="code" :batch="batch" :product="product" />
           <HistoryList :code="code" :version="version" />

@@ -16,6 +16,7 @@ import Checkbox from 'primevue/checkbox';
 import InputText from 'primevue/inputtext';
 import { computed, onMounted, ref, toRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
+import ColourCard from './ColourCard.vue';
 import DateEntry from '../../components/DateEntry.vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import MendChain from '../../components/MendChain.vue';
@@ -160,6 +161,7 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
           ><h3>Outside the card</h3>
           <LimitStrip v-for="r in outside" :key="r.field" :reading="r"
         /></template>
+        <ColourCard :batch="view" />
         <MendChain :stories="mendsOf(view)" />
       </div>
     </div>

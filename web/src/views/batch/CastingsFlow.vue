@@ -2,6 +2,7 @@
 import type { Batch, Product } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import { useShelf } from '../../stores/shelf';
 import { outlinePath } from '../../components/outlinePath';
 import { useUnits } from '../../stores/units';
@@ -13,7 +14,8 @@ const props = defineProps<{ code: string; batch: Batch; product: Product }>();
 const emit = defineEmits<{ changed: [] }>();
 const units = useUnits();
 const shelf = useShelf();
-const open = ref<string | null>(null);
+const asked = useRoute().query['casting'];
+const open = ref<string | null>(typeof asked === 'string' ? asked : null);
 const lines = computed(() => castingLines(props.product, props.batch));
 const cups = computed(() => cupLines(props.product, props.batch));
 const shares = computed(() => streamShares(lines.value));

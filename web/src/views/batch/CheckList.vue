@@ -18,13 +18,20 @@ const severityWords = (severity: number | null | undefined) =>
     <p v-if="checks.length === 0" class="quiet">Nobody has looked at it yet.</p>
     <div v-for="(c, i) in checks" :key="i" class="check">
       <p class="row spread">
-        <strong>after {{ sayMinutes(c.afterH * 60) }}</strong
+        <strong
+          ><template v-if="c.casting"
+            ><span class="figures">{{ c.casting }}</span
+            >, </template
+          >after {{ sayMinutes(c.afterH * 60) }}</strong
         ><span v-if="c.grade" class="grade">{{ c.grade }}</span>
       </p>
       <p v-for="s in c.symptoms ?? []" :key="s.kind + s.pattern">
         <RouterLink :to="{ name: 'diagnosis', params: { code } }">{{ symptomWords(s) }}</RouterLink><span
           class="quiet small"
-          >{{ severityWords(s.severity) }}<template v-if="s.where">; {{ s.where }}</template></span
+          >{{ severityWords(s.severity) }}<template v-if="s.where">; {{ s.where }}</template
+          ><template v-if="s.area?.shareOfFace != null"
+            >, {{ Math.round(s.area.shareOfFace * 100) }} % of the face</template
+          ></span
         >
       </p>
       <p v-if="(c.symptoms ?? []).length === 0" class="quiet">
@@ -38,6 +45,9 @@ const severityWords = (severity: number | null | undefined) =>
       </div>
       <p v-if="c.shore != null" class="small">
         Shore {{ product.hardness?.scale ?? '' }} <span class="figures">{{ c.shore }}</span>
+      </p>
+      <p v-if="c.bubbleCount != null" class="small">
+        <span class="figures">{{ c.bubbleCount }}</span> bubbles counted
       </p>
       <p v-if="c.note" class="small quiet">{{ c.note }}</p>
     </div>

@@ -40,10 +40,12 @@ type Item = (typeof items.value)[number];
 /** What the shelf knows of a mould, as a casting's own record of it. */
 function mouldRecord({ mould, cavity }: CavityToPour): Casting['mould'] {
   const own = bench.batch.value?.mould;
-  const card = own?.code === mould ? null : moulds.value.find((m) => m.code === mould);
+  const shelved = own?.code === mould ? undefined : shelf.moulds.find((m) => m.item.code === mould);
+  const card = shelved?.item;
   return {
     code: mould,
     cavity,
+    ...(shelved ? { pulls: (card?.pullsBefore ?? 0) + shelved.pulls } : {}),
     ...(card?.rubber == null ? {} : { rubber: card.rubber }),
     ...(card?.degassed == null ? {} : { degassed: card.degassed }),
     ...(card?.finish == null ? {} : { finish: card.finish }),

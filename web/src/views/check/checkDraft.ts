@@ -2,6 +2,7 @@ import {
   checkSchema,
   colourHistory,
   issuesFromZod,
+  looksAt,
   type Batch,
   type Check,
   type CheckPhoto,
@@ -98,7 +99,7 @@ export const anotherArea = (draft: CheckDraft, kind: SymptomKind): CheckDraft =>
 
 /** The change of b* since the first measured look, where this one was measured and another before it. */
 export function deltaBOf(batch: Batch, check: Check): number | null {
-  const looks = colourHistory({ checks: [...(batch.checks ?? []), check] });
+  const looks = colourHistory({ checks: [...looksAt(batch, check.casting ?? null), check] });
   const own = looks.find((l) => l.afterH === check.afterH);
   return own && looks.length > 1 && own !== looks[0] ? Math.round(own.deltaB * 100) / 100 : null;
 }

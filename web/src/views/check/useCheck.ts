@@ -185,9 +185,10 @@ function useRound(stored: StoredBatch, code: string, draft: Ref<CheckDraft>) {
   const faulty = ref(false);
   /** A check only adds: what somebody else wrote meanwhile stays. */
   async function store(batch: Batch, check: Check): Promise<void> {
-    const colour = check.photos ? { deltaB: deltaBOf(batch, check) } : {};
     const named = draft.value.castings ?? [];
-    const looks = looksOf({ ...check, ...colour }, named, castingIds(batch));
+    const looks = looksOf(check, named, castingIds(batch)).map((look) =>
+      look.photos ? { ...look, deltaB: deltaBOf(batch, look) } : look,
+    );
     await enterNow(code, {
       add: looks.map((value) => ({ path: 'checks' as const, value })),
       set: endsOf(batch, draft.value),

@@ -128,7 +128,10 @@ onPlainKey('e', () => {
             <h2 id="seen">Seen</h2>
             <PatternPicture :kind="symptom.kind" :pattern="symptom.pattern" />
             <p>
-              <strong class="what block">{{ words(symptom) }}</strong><span class="quiet block"
+              <strong v-if="symptom.casting" class="figures block">{{ symptom.casting }}</strong><strong
+                class="what block"
+                >{{ symptomWords(symptom) }}</strong
+              ><span class="quiet block"
                 >after {{ sayMinutes(symptom.afterH * 60) }}<template v-if="severity">; {{ severity }}</template></span
               >
             </p>

@@ -11,6 +11,7 @@ import NumberEntry from '../../components/NumberEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { dayAndTime } from '../../components/words';
 import { useProducts } from '../../stores/products';
+import JoinsCard from './JoinsCard.vue';
 import LayerCard from './LayerCard.vue';
 import LayerStack from './LayerStack.vue';
 import { isPoured } from './editLayers';
@@ -199,6 +200,7 @@ useSortable(useTemplateRef<HTMLElement>('layerList'), [], {
               @click="takeOff"
             />
           </div>
+          <JoinsCard :piece="piece" @change="change" />
         </section>
       </div>
     </template>

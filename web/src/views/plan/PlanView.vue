@@ -9,6 +9,7 @@ import { useShelf } from '../../stores/shelf';
 import AirTab from './AirTab.vue';
 import MixesTab from './MixesTab.vue';
 import MouldTab from './MouldTab.vue';
+import PlanCastings from './PlanCastings.vue';
 import PlanInputs from './PlanInputs.vue';
 import PlanWarnings from './PlanWarnings.vue';
 import TimeCard from './TimeCard.vue';
@@ -122,7 +123,8 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
         <p v-else-if="problem" class="card bad" role="alert">{{ problem }}</p>
         <p v-else-if="!plan && missing" class="card quiet big">{{ missing }}</p>
         <template v-if="plan"
-          ><WeighCard :plan="plan" /><TimeCard :plan="plan" /><PlanWarnings :plan="plan"
+          ><WeighCard :plan="plan" /><PlanCastings v-if="plan.castings?.length" :castings="plan.castings" /><TimeCard
+            :plan="plan" /><PlanWarnings :plan="plan"
         /></template>
         <template v-if="product && built"
           ><nav class="tabs" aria-label="Looks at this plan">

@@ -5,7 +5,7 @@ import { computed } from 'vue';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import CautionNote from '../../components/CautionNote.vue';
-import { weighLines } from './weighSteps';
+import { bandOfB, weighLines } from './weighSteps';
 import { usePlanContext } from './usePlan';
 
 /** What to weigh, in order, big enough for a board across the room; and what the scale and the cup make of it. */
@@ -20,6 +20,7 @@ const ROUNDS = [
   { value: 'total', words: 'Sum round' },
 ];
 const steps = computed(() => weighLines(props.plan, units.say));
+const band = computed(() => (product.value ? bandOfB(product.value, props.plan) : null));
 const cup = computed(() => built.value?.gear.cup ?? null);
 const lotOf = (part: 'A' | 'B') =>
   shelf.lots.find(
@@ -73,6 +74,10 @@ const signed = (pct: number) => `±${pct < 0.1 ? pct.toFixed(3) : pct.toFixed(2)
             of ±{{ product.ratio.tolerancePct }} %</span
           >
         </dd>
+      </div>
+      <div v-if="band">
+        <dt>{{ product?.ratio.catalyst ? 'Catalyst' : 'B' }} may be</dt>
+        <dd class="figures" data-test="band-of-b">{{ units.say(band.low, 'g') }} to {{ units.say(band.high, 'g') }}</dd>
       </div>
       <div v-if="plan.smallestSafeBatchG !== null">
         <dt>Safe on it from</dt>

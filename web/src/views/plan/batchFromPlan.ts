@@ -52,7 +52,10 @@ function benchSection({ mould, reasons }: BegunWith, { handling }: PlanRequest) 
 function chosenSections(plan: Plan, request: PlanRequest, begun: BegunWith) {
   const { mould, vessel, inclusion, copiedFrom } = begun;
   return {
-    ...(mould ? { mould: mouldSection(mould, request.mould?.thinnestMm ?? null) } : {}),
+    // Of several moulds each casting names its own, when it is poured.
+    ...(mould && (request.want.moulds ?? []).length < 2
+      ? { mould: mouldSection(mould, request.mould?.thinnestMm ?? null) }
+      : {}),
     ...(plan.pressureKPa !== null && vessel ? { pressure: { vessel } } : {}),
     ...benchSection(begun, request),
     ...(inclusion ? { inclusions: [castIn(inclusion)] } : {}),

@@ -12,7 +12,7 @@ import {
   type Say,
 } from '@warm-jar/core';
 import type { PlanForm } from '../../stores/planForm';
-import { planFill, type MouldOnShelf, type PlanFill } from './planFill';
+import { planFill, pullsLeft, wantedMoulds, type MouldOnShelf, type PlanFill } from './planFill';
 import { cupMassG, planGear, type PlanGear } from './planGear';
 
 /** The shelf as a plan needs it. */
@@ -62,8 +62,15 @@ function mouldsOf(form: PlanForm, shelf: ShelfForPlan) {
   return { mould: find(form.mouldCode), more: others.flatMap((code) => find(code) ?? []) };
 }
 
-function wantOf(form: PlanForm, product: Product, shelf: ShelfForPlan, fill: PlanFill) {
+function wantOf(
+  form: PlanForm,
+  product: Product,
+  shelf: ShelfForPlan,
+  fill: PlanFill,
+  moulds: readonly MouldOnShelf[],
+) {
   return {
+    ...(moulds.length > 1 ? { moulds: wantedMoulds(form, product, moulds) } : {}),
     ...(fill.massG === null ? { volumeML: fill.volumeML } : { mixedMassG: fill.massG }),
     lossPct: form.lossPct,
     catalystPct: product.ratio.catalyst ? form.catalystPct : null,
@@ -115,6 +122,7 @@ function mouldOf(fill: PlanFill, mould: MouldOnShelf | null, inclusion: Inclusio
     widthMm: fill.widthMm,
     rubber: mould?.item.rubber,
     degassed: mould?.item.degassed,
+    pullsLeft: mould ? pullsLeft(mould) : null,
     inclusionMaxC: inclusion?.maxC,
     inclusionMoisturePct: inclusion?.moisturePct,
     inclusion: inclusion ?? null,
@@ -153,7 +161,7 @@ export function buildRequest(
   const parsed = planRequestSchema.safeParse({
     product,
     route,
-    want: wantOf(form, product, shelf, fill),
+    want: wantOf(form, product, shelf, fill, mould ? [mould, ...more] : []),
     conditions: conditionsOf(form),
     gear: { ...weighingGear(gear), ...airGear(gear) },
     mould: mouldOf(fill, mould, inclusion),

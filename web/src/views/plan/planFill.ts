@@ -1,4 +1,4 @@
-import { coatVolumeML, CoreError, mouldAmount, type Mould, type Product } from '@warm-jar/core';
+import { coatVolumeML, CoreError, mouldAmount, type Mould, type PlanRequest, type Product } from '@warm-jar/core';
 import { volumeOf } from '../../components/volumeOf';
 import type { PlanForm } from '../../stores/planForm';
 
@@ -20,7 +20,10 @@ export interface PlanFill {
 export interface MouldOnShelf {
   readonly item: Mould;
   readonly masses: readonly { productSlug: string; massG: number }[];
+  /** Pulls by the log. */
+  readonly pulls?: number;
 }
+type WantedMould = NonNullable<PlanRequest['want']['moulds']>[number];
 
 const nothing = {
   widthMm: null,
@@ -154,6 +157,31 @@ export const planFill = (
     ),
     form.pourOf,
   );
+
+/** Each of several moulds as the planner takes it, with the volume of one of its cavities. */
+export function wantedMoulds(form: PlanForm, product: Product, moulds: readonly MouldOnShelf[]): WantedMould[] {
+  return moulds.map((m, i) => {
+    // What was typed of pieces, depth and section is of the first.
+    const own = i === 0 ? form : { ...form, pieces: null, depthMm: null, thinnestMm: null, widthMm: null };
+    const fill = ofMould(own, m, product);
+    const pieces = fill.pieces ?? 1;
+    return {
+      code: m.item.code,
+      cavities: pieces,
+      volumeML: fill.volumeML === null ? null : fill.volumeML / Math.max(1, pieces),
+      depthMm: fill.depthMm,
+      thinnestMm: fill.thinnestMm,
+      rubber: m.item.rubber ?? null,
+      degassed: m.item.degassed ?? null,
+      pullsLeft: pullsLeft(m),
+    };
+  });
+}
+
+/** Pulls a mould has left of those it is expected to last; null where nobody says how many that are. */
+export function pullsLeft({ item, pulls = 0 }: MouldOnShelf): number | null {
+  return item.pullsExpected == null ? null : item.pullsExpected - (item.pullsBefore ?? 0) - pulls;
+}
 
 /** Two moulds filled from one cup: their volumes together, the deeper depth, the thinner section. */
 function together(a: PlanFill, b: PlanFill): PlanFill {

@@ -4,7 +4,7 @@ import {
   pricePerG,
   quickPlan,
   weightParts,
-  withMould,
+  withMoulds,
   type MouldAnswer,
   type Plan,
   type PlanRequest,
@@ -68,17 +68,24 @@ function useQuickPlan(request: ComputedRef<PlanRequest | null>) {
   return { quick: computed(() => answered.value.quick), problem: computed(() => answered.value.problem) };
 }
 
+/** Whether a depth is known of a mould, so that there is a slab to look at. */
+const hasDepth = ({ mould, want }: PlanRequest) =>
+  mould?.depthMm != null || (want.moulds ?? []).some((m) => m.depthMm != null);
+
 /** The mould's part, worked out beside the page a moment after the last keystroke. */
 function useMouldAnswer(request: ComputedRef<PlanRequest | null>) {
   const units = useUnits();
   const worker = planWorker();
-  const mould = shallowRef<MouldAnswer | null>(null);
+  /** The answer for each of the moulds; one, where there is one. */
+  const answers = shallowRef<readonly (MouldAnswer | null)[]>([]);
+  const picked = ref(0);
+  const mould = computed(() => answers.value[picked.value] ?? answers.value[0] ?? null);
   const mouldProblem = ref<string | null>(null);
   /** Share of the slab that is done; null while none is being worked out. */
   const progress = ref<number | null>(null);
   const ask = useDebounceFn(async () => {
     const asked = request.value;
-    if (asked?.mould?.depthMm == null) {
+    if (!asked || !hasDepth(asked)) {
       progress.value = null;
       return;
     }
@@ -88,14 +95,14 @@ function useMouldAnswer(request: ComputedRef<PlanRequest | null>) {
     if (outcome === null) return;
     progress.value = null;
     if ('failure' in outcome) mouldProblem.value = outcome.failure;
-    else [mould.value, mouldProblem.value] = [outcome.result as MouldAnswer | null, null];
+    else [answers.value, mouldProblem.value] = [(outcome.result ?? []) as readonly (MouldAnswer | null)[], null];
   }, SLAB_PATIENCE_MS);
   watch(
     request,
     () => {
       worker.stop();
-      [mould.value, mouldProblem.value] = [null, null];
-      progress.value = request.value?.mould?.depthMm == null ? null : 0;
+      [answers.value, mouldProblem.value] = [[], null];
+      progress.value = request.value && hasDepth(request.value) ? 0 : null;
       void ask();
     },
     { immediate: true },
@@ -108,7 +115,7 @@ function useMouldAnswer(request: ComputedRef<PlanRequest | null>) {
     progress.value = null;
     mouldProblem.value = 'Stopped. Change something to work it out again.';
   };
-  return { mould, mouldProblem, progress, stopMould };
+  return { mould, answers, picked, mouldProblem, progress, stopMould };
 }
 
 /** Price of a gram of A + B by the lots on the shelf, by product; only where every part of it is known. */
@@ -138,7 +145,7 @@ function makePlan() {
   const asked = usePlanRequest();
   const { quick, problem } = useQuickPlan(asked.request);
   const answer = useMouldAnswer(asked.request);
-  const plan = computed<Plan | null>(() => (quick.value ? withMould(quick.value, answer.mould.value) : null));
+  const plan = computed<Plan | null>(() => (quick.value ? withMoulds(quick.value, answer.answers.value) : null));
   return { ...asked, ...answer, quick, problem, plan, prices: usePrices() };
 }
 

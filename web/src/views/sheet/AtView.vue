@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { castingOf } from '@warm-jar/core';
 import { toRef, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { stepOf } from '../../stores/stepOf';
 import { useStoredBatch } from '../../stores/storedBatch';
@@ -9,8 +10,13 @@ import { useStoredBatch } from '../../stores/storedBatch';
 const props = defineProps<{ code: string }>();
 const router = useRouter();
 const { batch, product, problem, load } = useStoredBatch(toRef(props, 'code'));
+const casting = useRoute().query['casting'];
 watch([batch, product], ([b, p]) => {
-  if (b && p) void router.replace({ name: stepOf(p, b), params: { code: props.code } });
+  if (!b || !p) return;
+  // A casting's own label leads to that casting; a mix's to the step it is at.
+  if (typeof casting === 'string' && castingOf(b, casting))
+    void router.replace({ name: 'batch', params: { code: props.code }, query: { casting } });
+  else void router.replace({ name: stepOf(p, b), params: { code: props.code } });
 });
 </script>
 

@@ -1,13 +1,24 @@
 <script setup lang="ts">
-import { fieldLabel, planSchema, sayMinutes, weightParts, type Plan } from '@warm-jar/core';
+import {
+  castingGrade,
+  castingName,
+  castingsOf,
+  fieldLabel,
+  planSchema,
+  sayMinutes,
+  weightParts,
+  type Plan,
+} from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, toRef } from 'vue';
+import { useRoute } from 'vue-router';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { dayAndTime, inWords } from '../../components/words';
 import { cautionsFor } from '@warm-jar/core';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
 import { codePath } from '../../components/codePath';
+import BatchLabel from './BatchLabel.vue';
 
 /** What goes on the bench in paper: an A5 sheet with every figure and room to write, and a label for the mould. */
 const props = defineProps<{ code: string }>();
@@ -19,6 +30,29 @@ const plan = computed<Plan | null>(() => {
 });
 const address = computed(() => `${window.location.origin}/at/${encodeURIComponent(props.code)}`);
 const qr = computed(() => codePath(address.value));
+const fromWords = (mould: string | null | undefined, cavity: number | null | undefined) =>
+  [mould, cavity == null ? null : `cavity ${cavity}`].filter(Boolean).join(', ');
+const castings = computed(() =>
+  castingsOf(batch.value ?? {}).map((k) => ({
+    id: k.id,
+    from: fromWords(k.mould?.code ?? batch.value?.mould?.code, k.mould?.cavity),
+    massG: k.massG == null ? '' : units.say(k.massG, 'g'),
+    grade: castingGrade(batch.value ?? {}, k.id) ?? '',
+    reason: k.reason ?? '',
+  })),
+);
+/** One label for the mould or cup, and one for each casting where they are told apart; a casting may be asked for alone. */
+const only = useRoute().query['casting'];
+const labels = computed(() => {
+  const whole = { title: props.code, from: batch.value?.mould?.code ?? '', address: address.value };
+  const each = castings.value.map((k) => ({
+    title: castingName(props.code, k.id),
+    from: k.from,
+    address: `${address.value}?casting=${encodeURIComponent(k.id)}`,
+  }));
+  const asked = each.filter((l) => typeof only === 'string' && l.title === castingName(props.code, only));
+  return asked.length > 0 ? asked : [whole, ...each];
+});
 const rows = computed(() => {
   if (!plan.value) return [];
   const { partA, partB, additives, catalystPct } = plan.value;
@@ -95,14 +129,15 @@ const print = () => {
       <div class="row spread screen">
         <h1>Bench sheet</h1>
         <div class="row">
-          <Button icon="pi pi-print" label="Print both" @click="print" /><RouterLink
+          <Button icon="pi pi-print" label="Print them" @click="print" /><RouterLink
             :to="{ name: 'batch', params: { code } }"
             >Back to {{ code }}</RouterLink
           >
         </div>
       </div>
       <p class="small quiet screen">
-        Two pages: a sheet of A5, and a label of 100 by 60 mm for mould or cup. The code opens this batch on a tablet.
+        A sheet of A5, a label of 100 by 60 mm for mould or cup, and one for each casting that is told apart. The codes
+        open the batch, or the casting, on a tablet.
       </p>
       <div class="papers">
         <article class="sheet" aria-label="Sheet">
@@ -174,6 +209,27 @@ const print = () => {
             </p>
           </template>
           <p v-else>No plan was made for this batch.</p>
+          <table v-if="castings.length" class="times" data-test="sheet-castings">
+            <tbody>
+              <tr v-for="k in castings" :key="k.id">
+                <th scope="row" class="figures">{{ k.id }}</th>
+                <td>{{ k.from }}</td>
+                <td class="figures">{{ k.massG }}</td>
+                <td>{{ k.grade }}</td>
+                <td class="write">{{ k.grade ? k.reason : 'grade' }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <table v-else-if="plan?.castings?.length" class="times">
+            <tbody>
+              <tr v-for="k in plan.castings" :key="k.mould ?? ''">
+                <th scope="row" class="figures">{{ k.mould }}</th>
+                <td class="figures">{{ k.massG === null ? '' : units.say(k.massG, 'g') }}</td>
+                <td>{{ k.demouldMin === null ? '' : `out after ${sayMinutes(k.demouldMin)}` }}</td>
+                <td class="write">poured</td>
+              </tr>
+            </tbody>
+          </table>
           <div class="notes">
             <span v-for="name in TO_WRITE" :key="name">{{ name }}</span>
           </div>
@@ -181,24 +237,18 @@ const print = () => {
             <li v-for="c in cautions" :key="c">{{ c }}</li>
           </ul>
         </article>
-        <article class="label" aria-label="Label">
-          <svg
-            class="qr"
-            :viewBox="`-2 -2 ${qr.size + 4} ${qr.size + 4}`"
-            aria-hidden="true"
-            shape-rendering="crispEdges"
-          >
-            <rect x="-2" y="-2" :width="qr.size + 4" :height="qr.size + 4" class="white" />
-            <path :d="qr.d" />
-          </svg>
-          <div>
-            <p class="code figures">{{ code }}</p>
-            <p class="product">{{ product.name }}</p>
-            <p v-if="batch.mould?.code">{{ batch.mould.code }}</p>
-            <p v-if="plan?.demouldMin != null" class="small">demould after {{ sayMinutes(plan.demouldMin) }}</p>
-            <p class="small">{{ batch.startedAt ? dayAndTime(batch.startedAt) : 'parts met:' }}</p>
-          </div>
-        </article>
+        <BatchLabel
+          v-for="l in labels"
+          :key="l.title"
+          :title="l.title"
+          :product="product.name"
+          :from="l.from"
+          :address="l.address"
+          :says="[
+            plan?.demouldMin == null ? '' : `demould after ${sayMinutes(plan.demouldMin)}`,
+            batch.startedAt ? dayAndTime(batch.startedAt) : 'parts met:',
+          ]"
+        />
       </div>
     </template>
   </div>
@@ -208,10 +258,6 @@ const print = () => {
 @page sheet {
   size: 148mm 210mm;
   margin: 8mm;
-}
-@page label {
-  size: 100mm 60mm;
-  margin: 3mm;
 }
 .papers {
   display: flex;
@@ -309,26 +355,6 @@ th {
   content: '! ';
   font-weight: 800;
 }
-.label {
-  width: 94mm;
-  height: 54mm;
-  page: label;
-  display: flex;
-  gap: 4mm;
-  align-items: center;
-  padding: 2mm;
-  overflow: hidden;
-}
-.label .qr {
-  width: 42mm;
-  height: 42mm;
-}
-.label .code {
-  font-size: 20pt;
-}
-.label .product {
-  font-size: 12pt;
-}
 @media print {
   .screen {
     display: none;
@@ -343,10 +369,6 @@ th {
     break-after: page;
     width: auto;
     min-height: 190mm;
-    padding: 0;
-  }
-  .label {
-    width: auto;
     padding: 0;
   }
 }

@@ -139,12 +139,13 @@ const shareLeft = (item: WorkItem) => {
       <section v-if="layers?.length" aria-labelledby="layers" class="stack">
         <h2 id="layers">Next layers</h2>
         <ul class="card lines" data-test="layers">
-          <li v-for="l in layers" :key="l.piece">
+          <li v-for="l in layers" :key="`${l.piece} ${l.layer} ${l.at}`">
             <RouterLink class="figures code" :to="{ name: 'piece', params: { code: l.piece } }">{{
               l.piece
             }}</RouterLink><span class="grow"
-              >Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name
-              }}<span class="quiet small block">{{ l.says }}</span></span
+              ><template v-if="l.join === undefined">Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name }}</template
+              ><template v-else>Joint of the {{ l.name }}</template
+              ><span class="quiet small block">{{ l.says }}</span></span
             ><span class="due-small">{{ soon(Date.parse(l.at)) }}</span>
           </li>
         </ul>

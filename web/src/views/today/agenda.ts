@@ -1,4 +1,4 @@
-import { afterCare, comeBacks, cureTemperatureC } from '@warm-jar/core';
+import { comeBacks, cureTemperatureC, finishBacks } from '@warm-jar/core';
 import type { WorkItem } from '../../stores/urgency';
 
 /** Something to come back for, at a moment. */
@@ -25,7 +25,7 @@ function linesOf(item: WorkItem): AgendaLine[] {
   if (item.stage === 'watch')
     return comeBacks(item.product, item.working.gelMin, item.batch.pour?.finishedMin ?? 0).map(line);
   if (item.stage !== 'check') return [];
-  return afterCare(item.product, item.batch, cureTemperatureC(item.batch) ?? 20).map(line);
+  return finishBacks(item.product, item.batch, cureTemperatureC(item.batch) ?? 20).map(line);
 }
 
 /** What the pieces in work ask for in the next two days, soonest first; of what is past and repeats, only the last. */

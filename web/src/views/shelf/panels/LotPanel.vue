@@ -51,6 +51,15 @@ const price = computed(() => {
       <p class="small">
         <RouterLink :to="{ name: 'log', query: { search: use.item.code, product: use.item.productSlug } }"
           >{{ use.batches }} batch{{ use.batches === 1 ? '' : 'es' }}</RouterLink
+        >,
+        <RouterLink
+          :to="{
+            name: 'recall',
+            params: { lot: use.item.code },
+            query: { product: use.item.productSlug, part: use.item.part },
+          }"
+          data-test="recall-link"
+          >where each casting is</RouterLink
         >
       </p>
     </div>
