@@ -193,3 +193,55 @@ describe('the batch’s page, the log and the figures', () => {
     await at.says('[data-test="reasons"]', 'dust in the face');
   });
 });
+
+describe('a plan for several moulds', () => {
+  it('answers each, and names the one that fails', async () => {
+    await bench.go('/plan?product=house-clear-6&mould=M-08');
+    await bench.see('[data-test="weigh"]');
+    await bench.tap('[aria-label="Further moulds from the same cup"], #plan-moreMoulds, .p-multiselect');
+    await bench.tapWords('M-17', '.p-multiselect-overlay');
+    await bench.press(Key.ESCAPE);
+    await at.says('[data-test="each-mould"] [data-mould="M-17"]', /not degassed/);
+    await at.says('[data-test="each-mould"] [data-mould="M-08"]', /nothing/);
+    await at.says('[data-test="band-of-b"]', /g to .* g/);
+  });
+});
+
+describe('from a lot to its castings', () => {
+  it('one page says where each is and how it came out', async () => {
+    const { lotB } = await run.record('B-0414');
+    await bench.go(`/recall/${lotB!.code}?product=house-clear-6&part=B`);
+    await at.says('[data-test="recall"]', 'B-0414/k2');
+    await at.says('[data-test="whereabouts"]', /in stock/);
+    await bench.tapWords('scrapped', '[data-test="whereabouts"]');
+    await at.says('[data-test="recall"]', /B-0414\/k5[^]*void at the tip/);
+    expect(await bench.text('[data-test="recall"]')).not.toContain('B-0414/k1');
+  });
+});
+
+describe('castings joined into a piece', () => {
+  it('are held and loaded by their resin’s card, from when they were joined', async () => {
+    await bench.go('/pieces/P-04');
+    await bench.see('[data-test="joins"]');
+    await bench.tap('[data-test="join"]');
+    await at.says('[data-test="joins"]', 'Name two castings or more');
+    await bench.type('[data-test="join-parts"]', 'B-0414/k1, B-0414/k4');
+    await bench.pick('[data-test="join-resin"]', 'House Clear 6');
+    await at.says('[data-test="join-told"]', /hold for .*, bears after/);
+    await bench.tap('[data-test="join"]');
+    await at.says('[data-join="0"]', 'quick adhesive');
+    await bench.tap('[data-test="joined"]');
+    await at.says('[data-test="join-times"]', /Hold until .*; bears from/);
+  });
+});
+
+describe('labels', () => {
+  it('are printed one for each casting, and lead to it', async () => {
+    await bench.go('/batches/B-0414/sheet');
+    await bench.see('[data-label="B-0414/k5"]');
+    await at.says('[data-test="sheet-castings"]', 'void at the tip');
+    await bench.go('/at/B-0414?casting=k5');
+    await bench.see('[data-test="casting-panel"]');
+    await at.says('[data-test="casting-panel"]', 'B-0414/k5');
+  });
+});

@@ -234,3 +234,46 @@ describe('an empty shelf', () => {
       mouldCode: 'Choose the mould.',
     }));
 });
+
+describe('several moulds from one cup', () => {
+  const both = { mouldCode: 'M-12', moreMoulds: ['M-08', 'M-17'] };
+  it('are asked about each by itself, with what the shelf knows of it', () => {
+    const { request } = build(both);
+    expect(request!.want.moulds).toMatchObject([
+      {
+        code: 'M-12',
+        cavities: 4,
+        volumeML: 62,
+        depthMm: 52,
+        rubber: 'platinum-silicone',
+        degassed: true,
+        pullsLeft: 45,
+      },
+      { code: 'M-08', cavities: 4, depthMm: 22 },
+      { code: 'M-17', cavities: 5, depthMm: null, degassed: false, pullsLeft: 44 },
+    ]);
+    const filled = request!.want.moulds!.reduce((sum, m) => sum + m.volumeML! * m.cavities!, 0);
+    expect(filled).toBeCloseTo(request!.want.volumeML!, 6);
+    expect(build({ mouldCode: 'M-12' }).request!.want).not.toHaveProperty('moulds');
+  });
+  it('leave what was typed to the first of them', () => {
+    expect(build({ ...both, pieces: 2, depthMm: 30 }).request!.want.moulds).toMatchObject([
+      { cavities: 2, depthMm: 30 },
+      { cavities: 4, depthMm: 22 },
+      { cavities: 5 },
+    ]);
+  });
+  it('are no mould of the batch: each casting names its own', () => {
+    const { request } = build(both);
+    const begun = {
+      mould: { ...moulds[0]!, version: 1, pulls: 3, masses: [] },
+      vessel: null,
+      copiedFrom: null,
+      inclusion: null,
+      reasons: [],
+    };
+    expect(batchFromPlan(plan(request!), request!, begun).mould ?? null).toBeNull();
+    const one = build({ mouldCode: 'M-12' }).request!;
+    expect(batchFromPlan(plan(one), one, begun).mould).toMatchObject({ code: moulds[0]!.item.code });
+  });
+});
