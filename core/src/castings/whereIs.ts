@@ -1,17 +1,4 @@
-import type { Grade, Stage } from '../formats/vocabulary';
-
-/** Where a casting is now, as far as the record says. */
-export const WHEREABOUTS = [
-  'in work',
-  'not graded',
-  'to mend',
-  'in stock',
-  'in stock as second',
-  'sold',
-  'sold as second',
-  'scrapped',
-] as const;
-export type Whereabouts = (typeof WHEREABOUTS)[number];
+import type { Grade, Stage, Whereabouts } from '../formats/vocabulary';
 
 /** Stages after which a casting is out of its mould. */
 const OUT: ReadonlySet<Stage> = new Set(['check', 'done']);

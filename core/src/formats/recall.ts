@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { WHEREABOUTS } from '../castings/whereIs';
-import { GRADES } from './vocabulary';
+import { GRADES, WHEREABOUTS } from './vocabulary';
 
 /** One casting that a lot went into: which, from when, how it came out, and where it is. */
 export const recalledSchema = z.object({

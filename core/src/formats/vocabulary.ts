@@ -80,6 +80,19 @@ export const TOUCHES = ['hard-and-dry', 'dents', 'bends', 'sticks', 'wet', 'grea
 export type Touch = (typeof TOUCHES)[number];
 export type Grade = (typeof GRADES)[number];
 
+/** Where a casting is now, as far as the record says. */
+export const WHEREABOUTS = [
+  'in work',
+  'not graded',
+  'to mend',
+  'in stock',
+  'in stock as second',
+  'sold',
+  'sold as second',
+  'scrapped',
+] as const;
+export type Whereabouts = (typeof WHEREABOUTS)[number];
+
 export const LIMIT_STATES = ['inside', 'near', 'below', 'above', 'not-recorded', 'not-stated'] as const;
 export type LimitState = (typeof LIMIT_STATES)[number];
 

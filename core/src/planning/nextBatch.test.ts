@@ -89,3 +89,14 @@ describe('the answer to a change', () => {
     );
   });
 });
+
+describe('a copy of a batch poured into several moulds', () => {
+  it('fills them all again, each once', () => {
+    const castings = [1, 2, 3].map((n) => ({ id: `k${n}`, mould: { code: n === 3 ? 'M-17' : 'M-12', cavity: n } }));
+    const several = soundBatch('house-clear-6', { mould: null, castings });
+    const copied = copiedPlan(saltmarshCard('house-clear-6'), several, []);
+    expect([copied.mouldCode, copied.moreMoulds]).toEqual(['M-12', ['M-17']]);
+    const one = copiedPlan(saltmarshCard('house-clear-6'), soundBatch('house-clear-6', { castings: null }), []);
+    expect(one.moreMoulds).toEqual([]);
+  });
+});

@@ -1,3 +1,5 @@
+import { commonBatch } from '../castings/castingAsBatch';
+import { castingsOf } from '../castings/castingList';
 import type { Batch, CopiedFrom } from '../formats/batch';
 import type { PlanChange, PlanSettings, SymptomDiagnosis } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
@@ -36,6 +38,8 @@ export function proposedChanges(
 export interface CopiedPlan {
   readonly productSlug: string;
   readonly mouldCode: string | null;
+  /** Further moulds that were filled from the same cup. */
+  readonly moreMoulds: readonly string[];
   readonly massG: number | null;
   readonly additives: readonly { readonly name: string; readonly kind: AdditiveKind; readonly pct: number }[];
   readonly route: Route | null;
@@ -89,6 +93,12 @@ function recordedSettings({ room, resin, mould, mix, degas, pressure, pour }: Ba
   };
 }
 
+/** The moulds that a batch was poured into, each once. */
+const mouldsOf = (batch: Batch): string[] => {
+  const own = castingsOf(batch).flatMap((k) => k.mould?.code ?? batch.mould?.code ?? []);
+  return [...new Set(own.length > 0 ? own : [batch.mould?.code].flatMap((code) => code ?? []))];
+};
+
 /**
  * Copies a batch into a plan: everything is kept that was recorded, room and heated mould too, with the changes laid over
  * and remembered, so that the outcome can answer. What is otherwise today is told against it.
@@ -98,14 +108,16 @@ export function copiedPlan(
   batch: Batch,
   changes: readonly (PlanChange & { readonly cause?: string | null })[],
 ): CopiedPlan {
+  const [first, ...more] = mouldsOf(batch);
   const changed: PlanSettings = Object.assign({}, ...changes.map((c) => c.set)) as PlanSettings;
   return {
     productSlug: product.slug,
-    mouldCode: batch.mould?.code ?? null,
+    mouldCode: first ?? null,
+    moreMoulds: more,
     massG: mixMasses(product, batch).totalG,
     additives: coloursOf(product, batch, changed.mostLoadingPct),
     route: changed.route ?? routeOf(batch),
-    settings: { ...recordedSettings(batch), ...changed },
+    settings: { ...recordedSettings(commonBatch(product, batch)), ...changed },
     copiedFrom: { code: batch.code ?? '', changes: changes.map((c) => ({ cause: c.cause ?? null, says: c.says })) },
   };
 }

@@ -19,16 +19,39 @@ const PRICES: Readonly<Record<string, number>> = {
   'M-17': 16,
   'M-21': 20,
 };
+/** The cavity with the nick, counted from 0; faults that not every casting of a mix catches, and how many do. */
+const NICKED = 2;
+const SOME_CATCH: ReadonlySet<string> = new Set(['bubbles', 'haze', 'sink', 'cracks', 'mark']);
+const CAUGHT_RATE = 0.6;
 const CHIPS = ['chipped tip', 'seam sanded through', 'dust in the face', 'dropped in trimming'] as const;
 
 const pass = (afterH: number): Check => ({ afterH, symptoms: [], grade: 'pass' });
 
-/** A fault that the mould makes shows on the casting of its cavity alone; whatever the mix did shows on all. */
-function ofOneCavity(checks: readonly Check[], ids: readonly string[], at: number): Check[] {
-  const flawed = checks.filter((c) => (c.symptoms ?? []).some((s) => s.pattern === 'same-spot'));
-  const id = ids[at];
-  if (flawed.length === 0 || id === undefined) return [...checks];
-  return [pass(flawed[0]!.afterH), ...checks.map((c) => (flawed.includes(c) ? { ...c, casting: id } : c))];
+const seenIn = (check: Check) => check.symptoms ?? [];
+
+/**
+ * Which castings show what was seen: the nick's own cavity a fault that the mould makes, each by chance what not every
+ * casting of a mix catches, and all of them what the mix itself did.
+ */
+function shownBy(checks: readonly Check[], ids: readonly string[], chance: Chance): readonly string[] | null {
+  const seen = checks.flatMap(seenIn);
+  if (seen.some((s) => s.pattern === 'same-spot')) return ids.slice(NICKED, NICKED + 1);
+  if (seen.length === 0 || !seen.every((s) => SOME_CATCH.has(s.kind))) return null;
+  const caught = ids.filter(() => chance.flip(CAUGHT_RATE));
+  return caught.length > 0 ? caught : [chance.pick(ids)];
+}
+
+/** The looks at those castings that show something, after one at all of them in which the others passed. */
+function looksAtEach(checks: readonly Check[], ids: readonly string[], chance: Chance): Check[] {
+  const shown = shownBy(checks, ids, chance);
+  const first = checks.find((c) => seenIn(c).length > 0);
+  if (shown === null || !first || shown.length === ids.length) return [...checks];
+  return [
+    pass(first.afterH),
+    ...checks.flatMap((c) =>
+      seenIn(c).length > 0 || c.afterH > first.afterH ? shown.map((casting) => ({ ...c, casting })) : [c],
+    ),
+  ];
 }
 
 /** How many castings a mould gave that the studio tells apart; none where it does not. */
@@ -71,10 +94,10 @@ export function toldApart(batch: Batch, nowMs: number, chance: Chance): Batch {
   const count = apartOf(batch, nowMs);
   if (count === 0) return batch;
   const castings = pouredInto(batch, count, chance);
-  const checks = ofOneCavity(
+  const checks = looksAtEach(
     batch.checks ?? [],
     castings.map((k) => k.id),
-    2,
+    chance,
   );
   const last = checks.at(-1);
   const chipped = last?.grade === 'pass' && chance.flip(CHIPPED_RATE) ? chance.pick(castings) : null;

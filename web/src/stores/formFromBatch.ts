@@ -12,6 +12,7 @@ export function formFromBatch(copied: CopiedPlan, moulds: ReadonlySet<string>): 
     productSlug: copied.productSlug,
     fill: mould ? 'mould' : 'mass',
     mouldCode: mould,
+    moreMoulds: mould ? copied.moreMoulds.filter((code) => moulds.has(code)) : [],
     massG: mould ? null : tenth(copied.massG ?? undefined),
     additives: copied.additives.map((a) => ({ code: null, ...a })),
     route: copied.route,

@@ -190,7 +190,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         <template #body="{ data }">
           <template v-if="c.id === 'startedAt'">{{ dayAndTime(data.startedAt) }}</template>
           <template v-else-if="c.id === 'mould'">{{ mouldsOf(data) }}</template>
-          <template v-else-if="c.id === 'grade' && data.castings.length">{{ castingEnds(data) }}</template>
+          <span v-else-if="c.id === 'grade' && data.castings.length" class="ends">{{ castingEnds(data) }}</span>
           <template v-else-if="c.id === 'productSlug'">{{ data.productName }}</template>
           <template v-else-if="c.id === 'stage'">{{
             STAGE_WORDS[(data as BatchSummary).stage].toLowerCase()
@@ -254,8 +254,13 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
   padding-inline: 8px;
 }
 .symptom,
-.note {
+.note,
+.ends {
   white-space: normal;
+}
+.ends {
+  display: block;
+  min-width: 6.5rem;
 }
 .symptom {
   min-width: 10rem;
