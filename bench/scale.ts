@@ -12,6 +12,7 @@ import {
 } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { batchColumns, symptomsOf } from '../server/src/store/batchColumns';
+import { castingRows } from '../server/src/store/castingRows';
 import { openStudio, type Studio } from '../server/src/studio';
 import { median } from './median';
 
@@ -29,11 +30,12 @@ async function fill({ database }: Studio, size: number): Promise<void> {
   const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({
     batch,
     columns: batchColumns(batch, saltmarshCard(batch.product.slug)),
+    castings: castingRows(batch.code!, batch, saltmarshCard(batch.product.slug)),
   }));
   const at = new Date().toISOString();
   for (let from = 0; from < size; from += AT_ONCE) {
     const some = Array.from({ length: Math.min(AT_ONCE, size - from) }, (_, i) => {
-      const { batch, columns } = year[(from + i) % year.length]!;
+      const { batch, columns, castings } = year[(from + i) % year.length]!;
       const code = `B-${String(from + i + 1).padStart(6, '0')}`;
       const startedAt = `${2026 - (Math.floor((from + i) / year.length) % 40)}${columns.startedAt!.slice(4)}`.replace(
         '-02-29',
@@ -42,6 +44,7 @@ async function fill({ database }: Studio, size: number): Promise<void> {
       const named = (text: string) => text.replaceAll(`"${batch.code!}"`, `"${code}"`);
       return {
         batch,
+        castings,
         row: {
           code,
           version: 1,
@@ -58,6 +61,10 @@ async function fill({ database }: Studio, size: number): Promise<void> {
     await database.write(async (transaction) => {
       await database.models.batches.bulkCreate(
         some.map((s) => s.row),
+        { transaction },
+      );
+      await database.models.castings.bulkCreate(
+        some.flatMap(({ castings, row }) => castings.map((k) => ({ ...k, batchCode: row.code }))),
         { transaction },
       );
       await database.models.symptoms.bulkCreate(

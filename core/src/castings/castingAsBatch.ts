@@ -1,7 +1,7 @@
 import type { Additive, Batch, Casting, Cup, MendRecord } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { mixMasses } from '../mixing/batchAmounts';
-import { castingIds, castingOf, castingsOf, laidAs, markLaid } from './castingList';
+import { castingIds, castingOf, castingsOf, laidAs, lookedAt, markLaid } from './castingList';
 
 /** What a part of the record says of its own, over what the batch says for all. What is null says nothing. */
 function over<T extends object>(all: T | null | undefined, own: Partial<T> | null | undefined): T | null | undefined {
@@ -84,7 +84,7 @@ export function castingAsBatch(product: Product, batch: Batch, id: string | null
     castings: [casting],
     cups: cup ? [cup] : [],
     // In the order in which they stand, so that what names one by its place can be told from where it came.
-    checks: batch.checks?.filter((c) => isOf(c.casting, id)),
+    checks: batch.checks?.filter((c) => isOf(lookedAt(batch, c.casting), id)),
     mends: batch.mends?.filter((m) => isMended(m, id)),
     outcome: batch.outcome?.filter((o) => isOf(o.casting, id)),
   };
@@ -118,7 +118,7 @@ export function placeOfField(batch: Batch, id: string | null, field: string): st
 /** A look of the view by its place in the batch. */
 function ofCheck(batch: Batch, id: string, field: string): string {
   const place = Number(/\[(\d+)\]/.exec(field)?.[1]);
-  const own = (batch.checks ?? []).flatMap((c, i) => (isOf(c.casting, id) ? [i] : []))[place];
+  const own = (batch.checks ?? []).flatMap((c, i) => (isOf(lookedAt(batch, c.casting), id) ? [i] : []))[place];
   return own === undefined ? field : field.replace(/\[\d+\]/, `[${own}]`);
 }
 

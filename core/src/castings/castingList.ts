@@ -31,9 +31,16 @@ export function parseCastingName(name: string): { readonly batch: string; readon
   return at < 0 ? { batch: name, casting: null } : { batch: name.slice(0, at), casting: name.slice(at + 1) };
 }
 
+/** The casting that a look is of, where the batch has it; a look at one it does not have is one at all. */
+export const lookedAt = (batch: Pick<Batch, 'castings'>, casting: string | null | undefined): string | null =>
+  castingOf(batch, casting ?? null)?.id ?? null;
+
 /** The looks at one casting, in order: its own, and those at all of them. */
-export const looksAt = (batch: Pick<Batch, 'checks'>, id: string | null): Check[] =>
-  checksInOrder(batch).filter((c) => c.casting == null || c.casting === id);
+export const looksAt = (batch: Pick<Batch, 'checks' | 'castings'>, id: string | null): Check[] =>
+  checksInOrder(batch).filter((c) => {
+    const of = lookedAt(batch, c.casting);
+    return of === null || of === id;
+  });
 
 const graded = (looks: readonly Check[]): Check | null => looks.filter((c) => c.grade != null).at(-1) ?? null;
 
@@ -43,8 +50,8 @@ const graded = (looks: readonly Check[]): Check | null => looks.filter((c) => c.
  */
 export function castingGrade(batch: Pick<Batch, 'checks' | 'castings'>, id: string | null): Grade | null {
   const looks = looksAt(batch, id);
-  const own = graded(looks.filter((c) => c.casting != null));
-  const all = graded(looks.filter((c) => c.casting == null));
+  const own = graded(looks.filter((c) => lookedAt(batch, c.casting) !== null));
+  const all = graded(looks.filter((c) => lookedAt(batch, c.casting) === null));
   if (own) return all && all.afterH > own.afterH ? all.grade! : own.grade!;
   return castingOf(batch, id)?.grade ?? all?.grade ?? null;
 }

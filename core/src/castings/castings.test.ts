@@ -153,6 +153,10 @@ describe('grades', () => {
     expect(gradeCount(b)).toEqual({ pass: 1, second: 0, scrap: 1, mend: 0, open: 0 });
     expect(castingGrade({ ...b, checks: [look(24, 'pass'), look(50, 'pass', 'k1')] }, 'k1')).toBe('pass');
   });
+  it('are given by a look at one that the batch does not have as by a look at all', () => {
+    expect(castingGrade({ castings: null, checks: [look(24, 'second', 'k9')] }, null)).toBe('second');
+    expect(castingGrade(mix({ checks: [look(24, 'scrap', 'k9')] }), 'k1')).toBe('scrap');
+  });
   it('end the batch only when each has one; what is to be mended has none that is final', () => {
     const some = mix({ checks: [look(24, 'pass', 'k1'), look(24, 'pass', 'k2'), look(24, 'mend', 'k3')] });
     expect(stageOf(card, some)).toBe('check');

@@ -1,5 +1,5 @@
 import { castingAsBatch, commonBatch, placeOfField } from '../castings/castingAsBatch';
-import { castingOf, castingsOf } from '../castings/castingList';
+import { castingsOf, lookedAt } from '../castings/castingList';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Diagnosis, SymptomDiagnosis } from '../formats/diagnosis';
@@ -20,10 +20,6 @@ export interface DiagnoseOptions {
   /** Now by the studio's clock: a look that lies after it is asked about. */
   readonly now?: Date | undefined;
 }
-
-/** The casting a look is of, where the batch has it; a look at one it does not have is taken as one at all. */
-const lookedAt = (batch: Batch, casting: string | null | undefined): string | null =>
-  castingOf(batch, casting ?? null)?.id ?? null;
 
 /** Every symptom of every check, in the order in which it was seen. */
 export function seenSymptoms(batch: Batch): SeenSymptom[] {

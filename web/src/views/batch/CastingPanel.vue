@@ -3,6 +3,7 @@ import {
   castingAsBatch,
   castingName,
   castingOf,
+  castingsOf,
   finishAgenda,
   limitReadings,
   mendsOf,
@@ -14,6 +15,7 @@ import {
 import Button from 'primevue/button';
 import Checkbox from 'primevue/checkbox';
 import InputText from 'primevue/inputtext';
+import Select from 'primevue/select';
 import { computed, onMounted, ref, toRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import ColourCard from './ColourCard.vue';
@@ -26,6 +28,7 @@ import { dayAndTime } from '../../components/words';
 import { useCastingWrites } from '../../stores/castingWrites';
 import { localMoment } from '../../stores/draft';
 import { useLive } from '../../stores/live';
+import { useShelf } from '../../stores/shelf';
 import { useSession } from '../../stores/session';
 import { useUnits } from '../../stores/units';
 
@@ -36,7 +39,7 @@ const live = useLive();
 const session = useSession();
 const units = useUnits();
 const router = useRouter();
-const { say, problem } = useCastingWrites(toRef(props, 'code'), toRef(props, 'batch'), () => {
+const { say, tellApart, problem } = useCastingWrites(toRef(props, 'code'), toRef(props, 'batch'), () => {
   emit('changed');
   return Promise.resolve();
 });
@@ -75,6 +78,20 @@ const enter = (key: 'price' | 'massG' | 'demouldedMin', value: number | null, ra
   };
   typed.value = { ...typed.value, [key]: value };
 };
+const shelf = useShelf();
+const moulds = computed(() => shelf.moulds.map(({ item }) => item.code));
+const cavity = ref<number | null>(null);
+const keepCavity = () => {
+  const next = cavity.value;
+  if (next !== null && next !== (casting.value?.mould?.cavity ?? null))
+    void say(props.id, { mould: { ...casting.value?.mould, cavity: next } });
+};
+/** A casting that somebody looked at by itself was there. */
+const lookedAlone = computed(
+  () =>
+    (props.batch.checks ?? []).some((c) => c.casting === props.id) ||
+    (props.batch.mends ?? []).some((m) => m.castings?.includes(props.id)),
+);
 const keepReason = () => {
   const next = reason.value.trim() || null;
   if (next !== (casting.value?.reason ?? null)) void say(props.id, { reason: next });
@@ -134,6 +151,44 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
           placeholder="not sold"
           @change="say(id, { soldOn: $event })"
       /></label>
+    </div>
+    <div class="said">
+      <label class="small"
+        >Mould<Select
+          :model-value="casting.mould?.code ?? null"
+          :options="moulds"
+          show-clear
+          placeholder="not recorded"
+          aria-label="Mould of the casting"
+          @update:model-value="say(id, { mould: { ...casting.mould, code: $event ?? null } })"
+      /></label>
+      <label class="small"
+        >Cavity<NumberEntry
+          :id="`cavity-${id}`"
+          :value="cavity ?? casting.mould?.cavity ?? null"
+          unit=""
+          label="Cavity"
+          @change="(v) => (cavity = v)"
+          @enter="keepCavity"
+          @focusout="keepCavity"
+      /></label>
+      <label v-if="(batch.cups ?? []).length" class="small"
+        >From cup<Select
+          :model-value="casting.cup ?? null"
+          :options="(batch.cups ?? []).map((c) => c.id)"
+          show-clear
+          placeholder="not recorded"
+          aria-label="Cup it was poured from"
+          @update:model-value="say(id, { cup: $event ?? null })"
+      /></label>
+      <Button
+        v-if="!lookedAlone"
+        label="There was no such casting"
+        severity="danger"
+        text
+        data-test="no-casting"
+        @click="tellApart(castingsOf(batch).filter((k) => k.id !== id))"
+      />
     </div>
     <div class="two">
       <div v-if="tasks.length" class="stack" data-test="finish">

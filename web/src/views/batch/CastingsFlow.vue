@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import type { Batch, Product } from '@warm-jar/core';
+import { castingsOf, nextCastingId, type Batch, type Product } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { computed, ref } from 'vue';
+import { computed, ref, toRef } from 'vue';
 import { useRoute } from 'vue-router';
+import { useCastingWrites } from '../../stores/castingWrites';
 import { useShelf } from '../../stores/shelf';
 import { outlinePath } from '../../components/outlinePath';
 import { useUnits } from '../../stores/units';
@@ -19,6 +20,12 @@ const open = ref<string | null>(typeof asked === 'string' ? asked : null);
 const lines = computed(() => castingLines(props.product, props.batch));
 const cups = computed(() => cupLines(props.product, props.batch));
 const shares = computed(() => streamShares(lines.value));
+
+const { tellApart, problem } = useCastingWrites(toRef(props, 'code'), toRef(props, 'batch'), () => {
+  emit('changed');
+  return Promise.resolve();
+});
+const oneMore = () => void tellApart([...castingsOf(props.batch), { id: nextCastingId(props.batch) }]);
 
 /** Height of a casting's row, and where things stand across. */
 const ROW = 76;
@@ -144,6 +151,10 @@ function gradeTone(grade: string | null): string {
         </div>
       </li>
     </ol>
+    <div class="panel row">
+      <Button label="One more casting" severity="secondary" text data-test="one-more" @click="oneMore" />
+      <span v-if="problem" class="small bad" role="alert">{{ problem }}</span>
+    </div>
     <CastingPanel
       v-if="open"
       :id="open"

@@ -17,6 +17,7 @@ import ReasonBox from '../../components/ReasonBox.vue';
 import { cupColour, cupWords } from '../../components/cupColour';
 import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
+import { useKept } from '../../stores/kept';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import DoButton from './DoButton.vue';
@@ -121,9 +122,9 @@ function pass(reason: string): void {
   asking.value = null;
   void bench.write({ words: 'limit passed', add: fields.map((f) => bench.reasonFor(f, reason)) });
 }
-/** When the stir or the rest of a cup began, by its id; a reload asks again. */
-const began = ref<Record<string, number>>({});
-const key = (what: 'stirMin' | 'restMin') => `${cup.value?.id} ${what}`;
+/** When the stir or the rest of a cup began, kept over a reload. */
+const began = useKept<Record<string, number>>('warm-jar.cups-begun', {});
+const key = (what: 'stirMin' | 'restMin') => `${bench.code.value} ${cup.value?.id} ${what}`;
 const running = (what: 'stirMin' | 'restMin'): number | null => {
   const from = began.value[key(what)];
   return from === undefined || bench.nowMin.value === null ? null : Math.max(0, bench.nowMin.value - from);

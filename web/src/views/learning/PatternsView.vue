@@ -42,7 +42,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
         <h1>Patterns</h1>
         <p class="quiet" aria-live="polite">
           <template v-if="answer"
-            >{{ answer.looked }} batches looked at, {{ answer.questions }} questions asked of them</template
+            >{{ answer.looked }} castings looked at, {{ answer.questions }} questions asked of them</template
           >
         </p>
       </div>
@@ -76,7 +76,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
         <h2 id="found">What travels with faults</h2>
         <p v-if="answer.findings.length === 0" class="card" data-test="nothing">
           Nothing that chance would not make.
-          {{ answer.looked < 40 ? 'Forty batches looked at are few; log on.' : 'The faults fall anywhere.' }}
+          {{ answer.looked < 40 ? 'Forty castings looked at are few; log on.' : 'The faults fall anywhere.' }}
         </p>
         <ol class="findings">
           <li
@@ -90,7 +90,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
                 <span class="first-up">{{ title(f) }}</span>:
                 {{ f.factor === 'product' ? (names[f.level] ?? f.level) : levelWords(f.factor, f.level, names) }}
               </h3>
-              <span v-if="f.small" class="tag small">few batches</span
+              <span v-if="f.small" class="tag small">few castings</span
               ><span v-else-if="f.independent" class="tag small firm">stands by itself</span
               ><span v-else-if="f.confoundedWith" class="tag small">not parted</span
               ><span v-else class="tag small">not sure</span>
@@ -101,7 +101,7 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
                 <RateBars :these="f.with" :others="f.without" /><RouterLink
                   class="small"
                   :to="{ name: 'log', query: batchesOf(f) }"
-                  >Its {{ f.with.k }} batches</RouterLink
+                  >Its {{ f.with.k }} castings, in their batches</RouterLink
                 >
               </div>
             </div>

@@ -1,8 +1,16 @@
 <script setup lang="ts">
 import { castingName, type BatchSummary } from '@warm-jar/core';
+import Checkbox from 'primevue/checkbox';
+import { computed, ref } from 'vue';
 
 /** The castings of one row of the log: where each came from, how it ended, why, and for how much. */
-defineProps<{ batch: BatchSummary }>();
+const props = defineProps<{ batch: BatchSummary }>();
+/** Those chosen to be held side by side; all, while none or one is. */
+const chosen = ref<string[]>([]);
+const compared = computed(() => {
+  const ids = chosen.value.length > 1 ? chosen.value : props.batch.castings.map((k) => k.casting);
+  return ids.map((id) => castingName(props.batch.code, id)).join(',');
+});
 </script>
 
 <template>
@@ -10,6 +18,9 @@ defineProps<{ batch: BatchSummary }>();
     <table>
       <tbody>
         <tr v-for="k in batch.castings" :key="k.casting">
+          <td v-if="batch.castings.length > 1">
+            <Checkbox v-model="chosen" :value="k.casting" :aria-label="`Compare ${k.casting}`" />
+          </td>
           <td class="figures">{{ k.casting }}</td>
           <td>{{ [k.mould, k.cavity === null ? null : `cavity ${k.cavity}`].filter(Boolean).join(', ') }}</td>
           <td>
@@ -20,13 +31,8 @@ defineProps<{ batch: BatchSummary }>();
         </tr>
       </tbody>
     </table>
-    <RouterLink
-      v-if="batch.castings.length > 1"
-      :to="{
-        name: 'compare',
-        query: { codes: batch.castings.map((k) => castingName(batch.code, k.casting)).join(',') },
-      }"
-      >Hold its castings side by side</RouterLink
+    <RouterLink v-if="batch.castings.length > 1" :to="{ name: 'compare', query: { codes: compared } }"
+      >Hold {{ chosen.length > 1 ? `these ${chosen.length}` : 'its castings' }} side by side</RouterLink
     >
   </div>
 </template>
