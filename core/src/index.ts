@@ -22,6 +22,7 @@ export * from './castings/castingList';
 export * from './castings/castingAsBatch';
 export * from './castings/castingProgress';
 export * from './castings/castingMoney';
+export * from './castings/castingLimits';
 export * from './layers/joins';
 export * from './castings/whereIs';
 export * from './formats/recall';

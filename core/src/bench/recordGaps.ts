@@ -1,7 +1,9 @@
 import type { Batch } from '../formats/batch';
 import { valueAt } from '../formats/documentPath';
 import type { Product } from '../formats/product';
-import { limitReadings } from '../limits/limitReadings';
+import { castingAsBatch } from '../castings/castingAsBatch';
+import { limitsOfCastings } from '../castings/castingLimits';
+import { castingIds } from '../castings/castingList';
 import { fieldLabel } from '../limits/fieldLabels';
 
 /** A field that was not recorded, and what a later diagnosis cannot say for the want of it. */
@@ -56,14 +58,15 @@ const WORDS: readonly { field: string; costs: string; asks: (p: Product, b: Batc
 
 /** What the record lacks, the dearest first by the order of the work; nothing that the product does not ask for. */
 export function recordGaps(product: Product, batch: Batch): RecordGap[] {
-  const limits = limitReadings(product, batch)
-    .filter((r) => r.state === 'not-recorded' && !r.field.startsWith('checks'))
+  const limits = limitsOfCastings(product, batch)
+    .missing.filter((r) => !r.field.startsWith('checks'))
     .map((r) => ({
       field: r.field,
       label: fieldLabel(r.field),
       costs: COSTS.find(([at]) => at.test(r.field))?.[1] ?? 'one limit less to argue from',
     }));
-  const words = WORDS.filter((w) => w.asks(product, batch) && valueAt(batch, w.field) == null).map(
+  const views = castingIds(batch).map((id) => castingAsBatch(product, batch, id));
+  const words = WORDS.filter((w) => w.asks(product, batch) && views.every((v) => valueAt(v, w.field) == null)).map(
     ({ field, costs }) => ({ field, label: fieldLabel(field), costs }),
   );
   return [...limits, ...words];

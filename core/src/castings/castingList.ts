@@ -22,15 +22,6 @@ export function castingIds(batch: Pick<Batch, 'castings'>): readonly (string | n
 export const castingOf = (batch: Pick<Batch, 'castings'>, id: string | null): Casting | null =>
   id === null ? null : (castingsOf(batch).find((k) => k.id === id) ?? null);
 
-/** What a casting is called among all of the studio's: its batch and its id, `B-0412/k1`. */
-export const castingName = (batch: string, id: string | null): string => (id === null ? batch : `${batch}/${id}`);
-
-/** The batch and the casting of a name; the casting is null where it names a whole batch. */
-export function parseCastingName(name: string): { readonly batch: string; readonly casting: string | null } {
-  const at = name.indexOf('/');
-  return at < 0 ? { batch: name, casting: null } : { batch: name.slice(0, at), casting: name.slice(at + 1) };
-}
-
 /** The casting that a look is of, where the batch has it; a look at one it does not have is one at all. */
 export const lookedAt = (batch: Pick<Batch, 'castings'>, casting: string | null | undefined): string | null =>
   castingOf(batch, casting ?? null)?.id ?? null;

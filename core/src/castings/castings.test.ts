@@ -13,7 +13,10 @@ import { pairFromLooks } from '../shelf/pairFromLook';
 import { saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
 import { castingAsBatch, commonBatch, mixedMassG, placeOfField } from './castingAsBatch';
-import { castingGrade, castingIds, castingName, gradeCount, nextCastingId, parseCastingName } from './castingList';
+import { castingGrade, castingIds, gradeCount, nextCastingId } from './castingList';
+import { castingName, parseCastingName } from '../formats/codes';
+import { limitsOfCastings } from './castingLimits';
+import { recordGaps } from '../bench/recordGaps';
 import { batchMoney } from './castingMoney';
 import { mouldLook } from './castingSpots';
 
@@ -121,6 +124,24 @@ describe('a casting seen as a batch', () => {
   it('has one weight for all that was mixed', () => {
     expect(mixedMassG(card, mix({ additives: [{ massG: 2 }, { massG: 1, applied: 'dusted' }] }))).toBe(275);
     expect(mixedMassG(card, mix({ mix: { amountA: null } }))).toBeNull();
+  });
+});
+
+describe('the limits of a batch with castings', () => {
+  it('say what is outside on single castings, beside what all share', () => {
+    const { common, outside } = limitsOfCastings(card, mix());
+    expect(outside.map((k) => [k.id, k.readings.map((r) => r.field)])).toEqual([['k2', ['pour.depthMm']]]);
+    expect(common.map((r) => r.field)).toContain('room.temperatureC');
+    expect(limitsOfCastings(card, soundBatch('house-clear-6', { castings: null })).outside).toEqual([]);
+  });
+  it('miss only what was recorded nowhere', () => {
+    const fields = (b: Batch) => limitsOfCastings(card, b).missing.map((r) => r.field);
+    // Each casting has its own depth: none of the batch, and none is missing.
+    expect(fields(mix({ pour: null }))).not.toContain('pour.depthMm');
+    const bare = mix({ pour: null, castings: [{ id: 'k1' }, { id: 'k2' }] });
+    expect(fields(bare)).toContain('pour.depthMm');
+    expect(recordGaps(card, bare).map((g) => g.field)).toContain('pour.depthMm');
+    expect(recordGaps(card, mix({ pour: null })).map((g) => g.field)).not.toContain('pour.depthMm');
   });
 });
 

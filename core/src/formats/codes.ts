@@ -32,6 +32,15 @@ export const newCode = z.string().superRefine((code, ctx) => {
   if (fault !== null) ctx.addIssue({ code: 'custom', message: fault });
 });
 
+/** What a casting is called among all of the studio's: its batch and its id, `B-0412/k1`. */
+export const castingName = (batch: string, id: string | null): string => (id === null ? batch : `${batch}/${id}`);
+
+/** The batch and the casting of a name; the casting is null where it names a whole batch. */
+export function parseCastingName(name: string): { readonly batch: string; readonly casting: string | null } {
+  const at = name.indexOf('/');
+  return at < 0 ? { batch: name, casting: null } : { batch: name.slice(0, at), casting: name.slice(at + 1) };
+}
+
 /** A code as a document names it, at its place. */
 export interface CodeAt {
   readonly path: string;
@@ -68,15 +77,18 @@ export function codesInBatch(batch: Batch): CodeAt[] {
   ];
 }
 
-/**
- * Every code that a piece names. A join's parts are a batch and its
- * casting with a stroke between: no codes themselves.
- */
+const codesInPart = (path: string, part: string): CodeAt[] => {
+  const { batch, casting } = parseCastingName(part);
+  return [...at(path, batch), ...at(path, casting)];
+};
+
+/** Every code that a piece names. A join's parts are a batch and its casting with a stroke between. */
 export function codesInPiece(piece: Piece): CodeAt[] {
   return [
     ...at('code', piece.code),
     ...at('mould', piece.mould),
     ...each(piece.layers, (l, i) => at(`layers[${i}].batch`, l.batch)),
+    ...each(piece.joins, (join, i) => each(join.parts, (part, j) => codesInPart(`joins[${i}].parts[${j}]`, part))),
   ];
 }
 

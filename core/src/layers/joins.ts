@@ -1,4 +1,4 @@
-import { parseCastingName } from '../castings/castingList';
+import { parseCastingName } from '../formats/codes';
 import { codeFault } from '../formats/codes';
 import type { Piece } from '../formats/piece';
 import { sayMinutes } from '../units/wording';

@@ -1,4 +1,5 @@
-import { castingName, castingOf, laidAs } from '../castings/castingList';
+import { castingOf, laidAs } from '../castings/castingList';
+import { castingName } from '../formats/codes';
 import type { Batch } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
 import { leavesOf } from '../formats/documentPath';

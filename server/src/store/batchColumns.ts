@@ -1,5 +1,6 @@
 import {
   batchFacts,
+  castingName,
   castingsOf,
   dueCheck,
   mixMasses,
@@ -49,7 +50,7 @@ function searchText(batch: Batch, product: Product): string {
     product.name,
     product.slug,
     batch.mould?.code,
-    ...castingsOf(batch).flatMap((k) => [k.mould?.code, k.reason]),
+    ...castingsOf(batch).flatMap((k) => [castingName(batch.code ?? '', k.id), k.mould?.code, k.reason]),
     batch.lotA?.code,
     batch.lotB?.code,
     batch.note,

@@ -36,13 +36,25 @@ function ofCastings({ mould, cavity, grade, reason, sold }: BatchListQuery): Whe
     : [{ code: { [Op.in]: Sequelize.literal(`(SELECT batch_code FROM castings WHERE ${where.join(' AND ')})`) } }];
 }
 
-/** A fact of the batch, or of one of its castings. */
-const levelIs = (factor: string, level: string): WhereOptions<BatchRow> => {
+/**
+ * A fact of the batch, or of one of its castings; with a symptom that was asked for too, of the casting that shows it.
+ * @param shows a kind, or a kind with its pattern, of the closed lists
+ */
+const levelIs = (factor: string, level: string, shows: string | null): WhereOptions<BatchRow> => {
   const at = `'$.levels."${factor}"'`;
+  const seen = shows === null ? '' : ` AND instr(json_extract(k.value, '$.seen'), '"${shows}"') > 0`;
+  const apart = `json_array_length(facts, '$.castings') > 0`;
+  // Where castings are told apart each speaks for itself; what all of them share stands with each.
   return Sequelize.literal(
-    `(json_extract(facts, ${at}) = ${quoted(level)} OR EXISTS (SELECT 1 FROM json_each(facts, '$.castings') k WHERE json_extract(k.value, ${at}) = ${quoted(level)}))`,
+    `CASE WHEN ${apart} THEN EXISTS (SELECT 1 FROM json_each(facts, '$.castings') k WHERE json_extract(k.value, ${at}) = ${quoted(level)}${seen}) ELSE json_extract(facts, ${at}) = ${quoted(level)} END`,
   ) as unknown as WhereOptions<BatchRow>;
 };
+
+/** The symptom that a query asks for, as facts hold it; null where it asks for none, any, or the lack of one. */
+function shownBy({ symptom, pattern }: BatchListQuery): string | null {
+  if (symptom === undefined || symptom === 'any' || symptom === 'none') return null;
+  return pattern && PATTERNS.has(pattern) ? `${symptom}/${pattern}` : symptom;
+}
 
 function moreOf(query: BatchListQuery): WhereOptions<BatchRow>[] {
   const { lot, by, limit, fact, looked, codes } = query;
@@ -56,7 +68,7 @@ function moreOf(query: BatchListQuery): WhereOptions<BatchRow>[] {
   else if (limit) all.push(factsHold(`"${limit}"`));
   if (fact) {
     const at = fact.indexOf(':');
-    all.push(levelIs(fact.slice(0, at), fact.slice(at + 1)));
+    all.push(levelIs(fact.slice(0, at), fact.slice(at + 1), shownBy(query)));
   }
   if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
   if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });

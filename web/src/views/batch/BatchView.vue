@@ -1,14 +1,5 @@
 <script setup lang="ts">
-import {
-  STAGE_WORDS,
-  castingsOf,
-  commonBatch,
-  fieldLabel,
-  looksAt,
-  limitReadings,
-  mendsOf,
-  stageOf,
-} from '@warm-jar/core';
+import { STAGE_WORDS, castingsOf, fieldLabel, limitsOfCastings, looksAt, mendsOf, stageOf } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, onMounted, toRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -47,8 +38,15 @@ const { batch, product, version, problem, load } = useStoredBatch(code);
 const units = useUnits();
 const work = useWork();
 const router = useRouter();
-const readings = computed(() =>
-  product.value && batch.value ? limitReadings(product.value, commonBatch(product.value, batch.value), units.say) : [],
+const limits = computed(() =>
+  product.value && batch.value ? limitsOfCastings(product.value, batch.value, units.say) : null,
+);
+const readings = computed(() => limits.value?.common ?? []);
+/** What single castings alone are outside of, in words. */
+const single = computed(() =>
+  (limits.value?.outside ?? []).map(
+    (k) => `${k.id}: ${k.readings.map((r) => midSentence(fieldLabel(r.field))).join(', ')}`,
+  ),
 );
 /** Whether its castings are told apart. */
 const apart = computed(() => castingsOf(batch.value ?? {}).length > 0);
@@ -62,7 +60,7 @@ const measured = computed(() =>
   readings.value.filter((r) => r.measured !== null).sort((a, b) => RANK[a.state] - RANK[b.state]),
 );
 const outside = computed(() => measured.value.filter((r) => RANK[r.state] === 0).length);
-const missing = computed(() => readings.value.filter((r) => r.state === 'not-recorded'));
+const missing = computed(() => limits.value?.missing ?? []);
 /** What of this record no real instrument showed. */
 const simulated = computed(() => [
   ...new Set((batch.value?.readings ?? []).flatMap((r) => (r.simulated && r.what ? [r.what] : []))),
@@ -139,6 +137,9 @@ onPlainKey('b', () => {
             </p>
           </div>
           <LimitStrip v-for="r in measured" :key="r.field" :reading="r" />
+          <p v-if="single.length" class="bad" data-test="single-outside">
+            Outside on single castings: {{ single.join('; ') }}.
+          </p>
           <p v-if="simulated.length" class="small" data-test="simulated">
             Read from stand-ins, and so made up: {{ simulated.join(', ') }}.
           </p>
