@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { afterCare, comeBacks } from './bench/afterCare';
 import { benchClock } from './bench/benchClock';
 import { benchSteps } from './bench/benchSteps';
+import { makeMore, targetTotalG } from './bench/makeMore';
 import { recordGaps } from './bench/recordGaps';
+import { splitCups } from './bench/splitCups';
+import { castingAsBatch } from './castings/castingAsBatch';
+import { limitsOfCastings } from './castings/castingLimits';
+import { castingGrade, castingIds } from './castings/castingList';
+import { batchMoney } from './castings/castingMoney';
+import { mouldLook } from './castings/castingSpots';
+import { finishAgenda, finishBacks } from './castings/finishAgenda';
 import { thinEdgeOutMin } from './cure/demould';
 import { mixOfBatch, mixStartC, workingTime } from './cure/workingTime';
 import { diagnose } from './diagnosis/diagnose';
@@ -16,9 +24,12 @@ import { planRequestSchema, type PlanRequest } from './formats/plan';
 import { productSchema, storedProductSchema, type Product } from './formats/product';
 import { layerPlan } from './layers/layerPlan';
 import { betterOrder } from './layers/betterOrder';
+import { batchFacts, castingFacts } from './learning/batchFacts';
 import { castFacts } from './learning/castFacts';
+import { fairTrial } from './learning/fairTrial';
 import { limitReadings } from './limits/limitReadings';
 import { checkPlan, dueCheck } from './planning/checkSchedule';
+import { copiedPlan } from './planning/nextBatch';
 import { plan, quickPlan } from './planning/plan';
 import { compareRoutes } from './planning/routes';
 import { stageLine } from './planning/stage';
@@ -91,6 +102,42 @@ describe('a document that the format accepts', () => {
           mix: mixOfBatch(product, batch),
           nowMin: 12,
         });
+      }),
+      { numRuns: 150, ...once },
+    );
+  }, 60_000);
+  it('never makes an answer about castings throw, nor lose a gram of them', () => {
+    fc.assert(
+      fc.property(anyCard, anyBatch, (product, batch) => {
+        for (const id of castingIds(batch)) {
+          const view = castingAsBatch(product, batch, id);
+          limitReadings(product, view);
+          mendsOf(view);
+          finishAgenda(product, batch, id);
+          castingGrade(batch, id);
+        }
+        limitsOfCastings(product, batch);
+        batchMoney(batch);
+        mouldLook(batch, 'M-12');
+        finishBacks(product, batch, 20);
+        copiedPlan(product, batch, []);
+        fairTrial(castingIds(batch).map((id) => castingAsBatch(product, batch, id)));
+        const facts = batchFacts(product, batch);
+        const sum = castingFacts([facts]).reduce((total, f) => total + (f.massG ?? 0), 0);
+        if (facts.massG !== null && facts.massG < 1e6) expect(sum).toBeCloseTo(facts.massG, 3);
+        expect(JSON.stringify(facts)).not.toMatch(/NaN|Infinity/);
+      }),
+      { numRuns: 150, ...once },
+    );
+  }, 60_000);
+  it('never makes a mix made more throw: refused with its field, or told in figures', () => {
+    fc.assert(
+      fc.property(anyCard, anyBatch, fc.double({ min: 0.1, max: 1e5, noNaN: true }), (product, batch, moreG) => {
+        refusedOrDone(() => {
+          const told = makeMore(product, batch, (targetTotalG(batch) ?? 0) + moreG, { aG: 10, bG: 5 }, 500);
+          expect(JSON.stringify(told)).not.toMatch(/NaN|Infinity/);
+        });
+        refusedOrDone(() => splitCups(product, batch, [moreG, 5], 2));
       }),
       { numRuns: 150, ...once },
     );

@@ -99,7 +99,7 @@ function amountsTold(amounts: PlanAmounts) {
     totalMassG: amounts.mixedMassG + amounts.additiveMassG,
     ratioErrorFromScalePct: amounts.scaleErrorPct,
     roundingErrorPct: amounts.roundingErrorPct,
-    smallestSafeBatchG: amounts.smallestSafeG,
+    smallestSafeBatchG: finite(amounts.smallestSafeG),
     catalystPct: amounts.catalystPct,
     additives: amounts.additives.map((a) => ({
       name: a.of.name ?? null,

@@ -146,8 +146,13 @@ function scaleWarnings({ say, request }: PlanCase, amounts: PlanAmounts): PlanWa
   const { smallestSafeG, mixedMassG } = amounts;
   const found: PlanWarning[] = [];
   if (scaleStepG != null && smallestSafeG !== null && mixedMassG < smallestSafeG) {
-    const says = `A scale that steps by ${say(scaleStepG, 'g')} weighs this ratio safely from ${say(smallestSafeG, 'g')} on.`;
-    found.push(warn('scale-too-coarse', says, mixedMassG, smallestSafeG, 'g'));
+    const from = Number.isFinite(smallestSafeG) ? smallestSafeG : null;
+    const steps = `A scale that steps by ${say(scaleStepG, 'g')}`;
+    const says =
+      from === null
+        ? `${steps} cannot weigh this ratio safely, however much is mixed.`
+        : `${steps} weighs this ratio safely from ${say(from, 'g')} on.`;
+    found.push(warn('scale-too-coarse', says, mixedMassG, from, 'g'));
   }
   const onScaleG = mixedMassG + (cupMassG ?? 0);
   if (scaleCapacityG != null && onScaleG > scaleCapacityG) {
