@@ -48,10 +48,10 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
     },
   },
   { name: 'log', path: '/batches', ready: 'tbody tr' },
-  { name: 'batch', path: '/batches/B-0399', ready: '.strip' },
+  { name: 'batch', path: '/batches/B-0414', ready: '[data-casting="k5"]' },
   {
     name: 'check',
-    path: '/batches/B-0415/check',
+    path: '/batches/B-0414/check?casting=k2',
     ready: '.tile',
     prepare: (bench) => bench.tap('[data-symptom="bubbles"]'),
   },

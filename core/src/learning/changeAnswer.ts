@@ -1,6 +1,7 @@
 import { changedFields } from '../formats/changedFields';
 import { valueAt } from '../formats/documentPath';
-import type { Batch } from '../formats/batch';
+import { castingIds, looksAt } from '../castings/castingList';
+import type { Batch, Check } from '../formats/batch';
 import type { SymptomKind } from '../formats/vocabulary';
 import { fieldLabel } from '../limits/fieldLabels';
 
@@ -22,9 +23,8 @@ export const isMaking = (field: string): boolean => MADE.test(field) && !BOOKKEE
 /** Figures this near, as a share, were held the same. */
 const HELD = 0.05;
 
-/** Severity of a symptom at its worst; 0 where it was looked for and not seen, null where nobody looked. */
-export const worstOf = (batch: Batch, kind: SymptomKind): number | null => {
-  const checks = batch.checks ?? [];
+/** Severity of a symptom at its worst in some looks; 0 where it was looked for and not seen, null where nobody looked. */
+const worstIn = (checks: readonly Check[], kind: SymptomKind): number | null => {
   if (checks.length === 0) return null;
   return Math.max(
     0,
@@ -33,6 +33,26 @@ export const worstOf = (batch: Batch, kind: SymptomKind): number | null => {
     ),
   );
 };
+
+/** The same of each casting that was looked at; of the one cast of a batch that tells none apart. */
+const worstOfEach = (batch: Batch, kind: SymptomKind): number[] =>
+  castingIds(batch).flatMap((id) => worstIn(id === null ? (batch.checks ?? []) : looksAt(batch, id), kind) ?? []);
+
+/**
+ * Severity of a symptom at its worst: that of the middle one of a mix's castings, for a fault that one of them has is
+ * not the mix's doing. 0 where it was looked for and not seen, null where nobody looked.
+ */
+export const worstOf = (batch: Batch, kind: SymptomKind): number | null => {
+  const each = worstOfEach(batch, kind).sort((a, b) => a - b);
+  return each[Math.floor((each.length - 1) / 2)] ?? null;
+};
+
+/** That it is gone; of how many castings, where one or the other still shows it. */
+function goneWords(after: Batch, kind: SymptomKind): string {
+  const each = worstOfEach(after, kind);
+  const gone = each.filter((w) => w === 0).length;
+  return gone === each.length ? 'It is gone.' : `It is gone from ${gone} of ${each.length} castings.`;
+}
 
 /** Figures near enough to count as the same. */
 export const heldAlike = (a: unknown, b: unknown): boolean =>
@@ -64,7 +84,7 @@ export function changeAnswer(before: Batch, after: Batch, kind: SymptomKind): Ch
   if (is === null) return { verdict: 'not yet', differs, says: 'Nobody has looked at the new one yet.' };
   const verdict = VERDICTS[Math.sign(is - was) as -1 | 0 | 1];
   const words = {
-    better: is === 0 ? 'It is gone.' : 'It is less than before.',
+    better: is === 0 ? goneWords(after, kind) : 'It is less than before.',
     same: 'It is as before: the change did not help.',
     worse: 'It is worse than before.',
   }[verdict];

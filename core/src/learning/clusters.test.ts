@@ -5,6 +5,7 @@ import { soundBatch } from '../simulation/soundBatch';
 import type { Batch } from '../formats/batch';
 import { castingAsBatch } from '../castings/castingAsBatch';
 import { batchFacts, castingFacts, type BatchFacts } from './batchFacts';
+import { changeAnswer, worstOf } from './changeAnswer';
 import { controlChart } from './controlChart';
 import { designEffect, shows, wholeTable, withinMix } from './clusters';
 import { fairTrial } from './fairTrial';
@@ -146,6 +147,26 @@ describe('the studio’s own figures by castings', () => {
       [1, null],
       [2, 12],
     ]);
+  });
+});
+
+describe('a change that a copied mix answers to', () => {
+  const before = soundBatch('house-clear-6', { checks: [{ afterH: 24, symptoms: [{ ...bubbles[0]!, severity: 4 }] }] });
+  const after = (bad: number) =>
+    soundBatch('house-clear-6', {
+      castings: [1, 2, 3, 4, 5].map((n) => ({ id: `k${n}` })),
+      checks: [1, 2, 3, 4, 5].map((n) => ({
+        afterH: 24,
+        casting: `k${n}`,
+        symptoms: n <= bad ? [{ ...bubbles[0]!, severity: 4 }] : [],
+      })),
+    });
+  it('is judged by the middle of its castings, and says how many still show it', () => {
+    expect([0, 2, 3, 5].map((bad) => worstOf(after(bad), 'bubbles'))).toEqual([0, 0, 4, 4]);
+    expect(changeAnswer(before, after(0), 'bubbles').says).toMatch(/^It is gone\./);
+    expect(changeAnswer(before, after(2), 'bubbles').says).toMatch(/^It is gone from 3 of 5 castings\./);
+    expect(changeAnswer(before, after(5), 'bubbles').verdict).toBe('same');
+    expect(worstOf({ ...after(2), checks: [] }, 'bubbles')).toBeNull();
   });
 });
 

@@ -1,10 +1,8 @@
 import {
   SYMPTOM_KINDS,
   castingAsBatch,
-  castingIds,
   castingOf,
   fairTrial,
-  looksAt,
   parseCastingName,
   seriesTrend,
   worstOf,
@@ -160,17 +158,9 @@ const wholly = ({ batches, products }: TrialDeps, list: readonly string[]): Prom
     }),
   );
 
-/** Worst severity that any symptom has on one casting; null where nobody looked at it. */
-function worstOfCasting(b: Batch, id: string | null): number | null {
-  const looks = { ...b, checks: looksAt(b, id) };
-  const kinds = [...new Set(looks.checks.flatMap((c) => (c.symptoms ?? []).map((s) => s.kind)))];
-  return looks.checks.length === 0 ? null : Math.max(0, ...kinds.map((k) => worstOf(looks, k) ?? 0));
-}
-
-/** An attempt's outcome is that of the middle one of its castings: one with a fault of its own is not the mix's doing. */
 function attempt(b: Batch) {
-  const each = castingIds(b).flatMap((id) => worstOfCasting(b, id) ?? []);
-  const worst = each.sort((x, y) => x - y)[Math.floor(each.length / 2)] ?? null;
+  const kinds = [...new Set((b.checks ?? []).flatMap((c) => (c.symptoms ?? []).map((s) => s.kind)))];
+  const worst = (b.checks ?? []).length === 0 ? null : Math.max(0, ...kinds.map((k) => worstOf(b, k) ?? 0));
   return {
     code: b.code ?? '',
     worst,

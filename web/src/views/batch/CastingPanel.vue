@@ -265,6 +265,9 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
 .block {
   display: block;
 }
+.task strong {
+  margin-right: var(--space-2);
+}
 strong {
   text-transform: capitalize;
 }
