@@ -215,8 +215,8 @@ describe('lots', () => {
 
   it('make what a batch and a piece cost', async () => {
     await bench.go('/batches/B-0414');
-    await bench.read('a piece of 4');
-    expect(await bench.text('[data-test="cost"]')).toMatch(/Resin for \d+\.\d\d, \d+\.\d\d a piece of 4/);
+    await bench.read('a piece of 5');
+    expect(await bench.text('[data-test="cost"]')).toMatch(/Resin for \d+\.\d\d, \d+\.\d\d a piece of 5/);
   });
 });
 
