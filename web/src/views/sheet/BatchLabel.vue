@@ -46,7 +46,7 @@ const qr = computed(() => codePath(props.address));
   width: 94mm;
   height: 54mm;
   page: label;
-  break-after: page;
+  break-before: page;
   display: flex;
   gap: 4mm;
   align-items: center;
