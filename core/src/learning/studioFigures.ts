@@ -143,7 +143,7 @@ function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<type
     batches: new Set(some.map((f) => f.code)).size,
     grades,
     open,
-    passed: { ...wilsonInterval(grades.pass / effect, (some.length - open) / effect) },
+    passed: wilsonInterval(grades.pass / effect, (some.length - open) / effect),
     cost: priced === 0 ? null : cost,
     lost: priced === 0 ? null : lost,
     priced,

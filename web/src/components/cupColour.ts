@@ -2,16 +2,16 @@ import type { Additive } from '@warm-jar/core';
 
 /** Words for colours as they stand in the names of dyes and pastes. */
 const NAMED: readonly (readonly [RegExp, string])[] = [
-  [/\bwhite|chalk|shell\b/i, '#f4f1ea'],
-  [/\bblack|soot\b/i, '#2a2c2b'],
-  [/\bamber|honey|brass\b/i, '#d9962f'],
-  [/\bgreen|bottle|weed\b/i, '#1f5d51'],
-  [/\bblue|tide|indigo\b/i, '#3c6a92'],
-  [/\bred|brick|rust\b/i, '#94280f'],
-  [/\byellow|straw\b/i, '#e2bf4d'],
-  [/\bpink|rose\b/i, '#d99a98'],
-  [/\bgrey|gray|slate|silver|pearl\b/i, '#9aa09d'],
-  [/\bbrown|peat\b/i, '#6b4a23'],
+  [/\b(?:white|chalk|shell)\b/i, '#f4f1ea'],
+  [/\b(?:black|soot)\b/i, '#2a2c2b'],
+  [/\b(?:amber|honey|brass)\b/i, '#d9962f'],
+  [/\b(?:green|bottle|weed)\b/i, '#1f5d51'],
+  [/\b(?:blue|tide|indigo)\b/i, '#3c6a92'],
+  [/\b(?:red|brick|rust)\b/i, '#94280f'],
+  [/\b(?:yellow|straw)\b/i, '#e2bf4d'],
+  [/\b(?:pink|rose)\b/i, '#d99a98'],
+  [/\b(?:grey|gray|slate|silver|pearl)\b/i, '#9aa09d'],
+  [/\b(?:brown|peat)\b/i, '#6b4a23'],
 ];
 /** Resin without a colour that its name tells. */
 const CLEAR = '#f8e7cb';

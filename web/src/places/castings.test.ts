@@ -339,6 +339,19 @@ describe('the bench with several castings', () => {
   });
 });
 
+it('a scrapped casting keeps no price that was typed before', async () => {
+  const asked = pretendStudio([{ ...MIX, checks: [] }], answers);
+  const page = await screen('check', { code: 'B-0414' });
+  await click(page, '[data-casting="k1"]');
+  await graded(page, 'second');
+  await page.type('#price', '9');
+  await graded(page, 'scrap');
+  page.root.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+  await page.settle();
+  expect(entries(asked)[0]!.add[0]!.value['grade']).toBe('scrap');
+  expect(entries(asked)[0]!.set).toEqual([]);
+});
+
 it('what the whole mix has in common is what its page holds against the card', () => {
   expect(commonBatch(card, MIX).mould).not.toHaveProperty('code');
 });

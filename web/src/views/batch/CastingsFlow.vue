@@ -52,7 +52,11 @@ const streams = computed(() => {
     return { d: curve(MIX_X + 24, middle.value, CUP_X - 22, cupY.value[c]! - 8), width: width(share) };
   });
   const ofCasts = lines.value.map((l, i) => ({
-    d: curve(CUP_X + 22, cupY.value[l.cup]! - 8, CAST_X - 22, rowY(i)),
+    // From which cup was not recorded: it is drawn from the mix.
+    d:
+      l.cup < 0
+        ? curve(MIX_X + 24, middle.value, CAST_X - 22, rowY(i))
+        : curve(CUP_X + 22, cupY.value[l.cup]! - 8, CAST_X - 22, rowY(i)),
     width: width(shares.value[i]!),
   }));
   return [...ofCups, ...ofCasts];

@@ -24,6 +24,11 @@ describe('the castings of a mix as its page draws them', () => {
       [false, true],
     ]);
   });
+  it('are drawn from no cup where nobody recorded which', () => {
+    const unsaid = { ...batch, castings: batch.castings!.map((k) => ({ ...k, cup: null })) };
+    expect(castingLines(card, unsaid).map((l) => l.cup)).toEqual([-1, -1, -1, -1, -1]);
+    expect(castingLines(card, { ...unsaid, cups: null })[0]!.cup).toBe(0);
+  });
   it('say what was seen where nobody gave a reason', () => {
     const unsaid = { ...batch, castings: batch.castings!.map((k) => ({ ...k, reason: null })) };
     expect(castingLines(card, unsaid)[1]!.why).toBe('bubbles, surface pimples');

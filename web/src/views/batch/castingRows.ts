@@ -17,6 +17,7 @@ import { symptomWords } from '../../components/words';
 /** One casting as the batch's page shows it. */
 export interface CastingLine {
   readonly id: string;
+  /** Place of its cup among those of the mix; −1 where nobody recorded which it was. */
   readonly cup: number;
   readonly mould: string;
   readonly massG: number | null;
@@ -64,10 +65,7 @@ export function castingLines(product: Product, batch: Batch): CastingLine[] {
     return [
       {
         id: casting.id,
-        cup: Math.max(
-          0,
-          cups.findIndex((c) => c.id === casting.cup),
-        ),
+        cup: cups.length === 0 ? 0 : cups.findIndex((c) => c.id === casting.cup),
         mould: mouldWords(view.mould?.code, casting.mould?.cavity),
         massG: casting.massG ?? null,
         grade: castingGrade(batch, id),

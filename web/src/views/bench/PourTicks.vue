@@ -28,8 +28,13 @@ const cavities = computed<CavityToPour[]>(() => {
   });
   return [...planned, ...others];
 });
+/** What was not ticked as poured is not there to come out. */
+const offered = computed(() => {
+  const { value: batch } = bench.batch;
+  return props.done === 'pouredMin' || !batch ? cavities.value : cavities.value.filter((c) => pouredFrom(batch, c));
+});
 const items = computed(() =>
-  cavities.value.map((c) => {
+  offered.value.map((c) => {
     const known = bench.batch.value ? pouredFrom(bench.batch.value, c) : null;
     const at = known?.casting[props.done] ?? null;
     const poured = known?.casting.pouredMin ?? null;

@@ -149,8 +149,9 @@ function useTester(code: string, take: (shore: number) => void) {
 /** Why castings are seconds or scrap and what they sell for, where the look says so. */
 function endsOf(batch: Batch, draft: CheckDraft): Entry['set'] {
   const said = {
-    ...(draft.reason?.trim() ? { reason: draft.reason.trim() } : {}),
-    ...(draft.price == null ? {} : { price: draft.price }),
+    ...(draft.reason?.trim() && draft.grade !== 'pass' ? { reason: draft.reason.trim() } : {}),
+    // What was typed before it was scrapped is no price of it.
+    ...(draft.price == null || draft.grade === 'scrap' ? {} : { price: draft.price }),
   };
   if (Object.keys(said).length === 0) return [];
   const named = draft.castings ?? [];
