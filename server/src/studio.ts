@@ -13,6 +13,8 @@ import { batchStore, type BatchStore } from './store/batchStore';
 import { checkStore } from './store/checkStore';
 import { openDatabase, type Database } from './store/database';
 import { factStore, type FactStore } from './store/factStore';
+import { neighbourStore } from './store/neighbourStore';
+import { rateStore } from './store/rateStore';
 import { filterStore } from './store/filterStore';
 import { pairKeeping } from './store/pairKeeping';
 import { pastStore } from './store/pastStore';
@@ -76,6 +78,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     bus,
   );
   const facts = factStore(database, products);
+  const learner = options.learner ?? inlineLearner();
   const dataFolder = dirname(options.file);
   const photoFolder = join(dataFolder, 'photos');
   const schedule = backupSchedule(database, { dataFolder, photoFolder, now: wallNow, log });
@@ -100,7 +103,10 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     log,
     webRoot: options.webRoot,
     checks: checkStore(database),
-    past: pastStore(database, shelf),
+    past: pastStore(database, shelf, {
+      neighbours: neighbourStore(database),
+      rates: rateStore(database, facts, learner),
+    }),
     photos: photoStore(photoFolder),
     search: (words) => searchAll(database, words),
     devices: studioDevices({ gear: shelf.gear, readings, subjectOf: subject }),
@@ -108,7 +114,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     pieces: pieceStore(database, shelf, products, clock.now),
     recall: recallStore(database, facts),
     series: seriesStore(database),
-    learner: options.learner ?? inlineLearner(),
+    learner,
     backup: { database, dataFolder, photoFolder, schedule, now: wallNow, log, replaceWith: options.replaceWith },
   });
   const close = async () => {

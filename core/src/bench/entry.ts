@@ -20,6 +20,8 @@ export const GROWING_LISTS = [
   'checks',
   'quickTests',
   'mends',
+  'outcome',
+  'readAgain',
   'bench.done',
   'bench.reasons',
   'bench.looked',

@@ -118,8 +118,17 @@ const byEffort = (a: Ask, b: Ask) =>
  */
 export function askNext(facts: CaseFacts): Ask[] {
   const prior = new Map([...shares(facts)].map(([id, { share }]) => [id as string, share]));
-  const doubts = facts.doubts.map((d): Ask => ({ field: d.field, why: d.says, bits: 0, effortMin: TYPED_MIN }));
-  const fields = askFields(facts, prior).sort(byEffort);
+  const doubts = facts.doubts.map(({ field, says, meant }): Ask => ({
+    field,
+    why: says,
+    bits: 0,
+    effortMin: TYPED_MIN,
+    ...(meant === undefined ? {} : { meant }),
+  }));
+  const asked = new Set(doubts.map((d) => d.field));
+  const fields = askFields(facts, prior)
+    .filter((f) => !asked.has(f.field))
+    .sort(byEffort);
   const [typed, later] = [fields.filter((f) => f.effortMin < 1), fields.filter((f) => f.effortMin >= 1)];
   const tests = askTests(facts, prior);
   const kept = tests.length + later.length > 0 ? typed.slice(0, MAX_FIELDS) : typed;

@@ -1,4 +1,4 @@
-import { doubtsOf, type Doubt } from './doubts';
+import { doubtsOf, unbelieved, type Doubt } from './doubts';
 import { dewPointSpreadK } from '../limits/conditionReadings';
 import { cureTemperatureC } from '../limits/cureReadings';
 import { limitReadings } from '../limits/limitReadings';
@@ -23,6 +23,7 @@ export type History = NonNullable<DiagnoseRequest['history']>;
 /** The record as the causes read it: worked out once, the same for every symptom of the batch. */
 export interface RecordFacts {
   readonly product: Product;
+  /** The record as it is taken to be: as written, but for figures that are more likely mistyped than not. */
   readonly batch: Batch;
   readonly say: Say;
   readonly readings: ReadonlyMap<string, LimitReading>;
@@ -32,6 +33,8 @@ export interface RecordFacts {
   readonly history: History;
   /** Figures that are asked about before they are believed. */
   readonly doubts: readonly Doubt[];
+  /** The other way to read it, where figures may be mistyped, and how likely that is. */
+  readonly otherwise: { readonly facts: RecordFacts; readonly chance: number } | null;
 }
 
 /** The record together with the symptom that is to be explained. */
@@ -39,26 +42,39 @@ export interface CaseFacts extends RecordFacts {
   readonly seen: SeenSymptom;
 }
 
-/** Works out once what every cause's evidence looks at. */
+/**
+ * Works out once what every cause's evidence looks at. A figure that is hardly likely is read both ways, as it stands
+ * and as not recorded, each as likely as it is.
+ */
 export function recordFacts(
   product: Product,
-  batch: Batch,
+  written: Batch,
   say: Say,
   history: History = {},
   now: Date | null = null,
 ): RecordFacts {
-  const working = workingTime(product, batch);
-  return {
-    product,
-    batch,
-    say,
-    history,
-    working,
-    doubts: doubtsOf(product, batch, say, now),
-    readings: new Map(limitReadings(product, batch, say, working).map((r) => [r.field, r])),
-    cureC: cureTemperatureC(batch),
-    dewPointSpreadK: dewPointSpreadK(batch),
+  const doubts = doubtsOf(product, written, say, now);
+  const read = (batch: Batch): RecordFacts => {
+    const working = workingTime(product, batch);
+    return {
+      product,
+      batch,
+      say,
+      history,
+      working,
+      doubts,
+      readings: new Map(limitReadings(product, batch, say, working).map((r) => [r.field, r])),
+      cureC: cureTemperatureC(batch),
+      dewPointSpreadK: dewPointSpreadK(batch),
+      otherwise: null,
+    };
   };
+  const without = unbelieved(written, doubts);
+  if (!without) return read(written);
+  const [asWritten, asUnknown] = [read(written), read(without.batch)];
+  return without.chance < 0.5
+    ? { ...asWritten, otherwise: { facts: asUnknown, chance: without.chance } }
+    : { ...asUnknown, otherwise: { facts: asWritten, chance: 1 - without.chance } };
 }
 
 /** A reading's figures where it was measured and limited, as numbers; null where it can tell nothing. */

@@ -2,7 +2,7 @@ import { castingAsBatch, commonBatch, placeOfField } from '../castings/castingAs
 import { castingsOf, lookedAt } from '../castings/castingList';
 import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
-import type { Diagnosis, SymptomDiagnosis } from '../formats/diagnosis';
+import type { Diagnosis, LimitReading, SymptomDiagnosis } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
 import { wordsIn, type Say } from '../units/wording';
 import { askNext } from './ask';
@@ -10,6 +10,7 @@ import { recordFacts, type History, type RecordFacts, type SeenSymptom } from '.
 import { rankCauses } from './ledger';
 import { mendFor } from './mending/mend';
 import { explainedTogether } from './together';
+import { limitReadings } from '../limits/limitReadings';
 
 export interface DiagnoseOptions {
   /** Wording of figures in sentences, in the units people chose; stored units otherwise. */
@@ -38,6 +39,16 @@ export function seenSymptoms(batch: Batch): SeenSymptom[] {
 const inBatch = <T extends { readonly field: string }>(batch: Batch, id: string, told: readonly T[]): T[] =>
   told.map((t) => (t.field.startsWith('checks[') ? { ...t, field: placeOfField(batch, id, t.field) } : t));
 
+/** The readings of the record as it stands, those that are asked about marked. */
+function limitsAsWritten({ product, say, doubts, readings }: RecordFacts, written: Batch): LimitReading[] {
+  if (doubts.length === 0) return [...readings.values()];
+  const why = new Map(doubts.map((d) => [d.field, d.says]));
+  return limitReadings(product, written, say).map((r) => {
+    const doubt = why.get(r.field) ?? (r.field === 'mix.ratioErrorPct' ? why.get('mix.amountB') : undefined);
+    return doubt === undefined ? r : { ...r, doubt };
+  });
+}
+
 /** A casting's diagnosis, with its fields where they stand in the batch. */
 const placed = (batch: Batch, id: string, told: SymptomDiagnosis): SymptomDiagnosis => ({
   ...told,
@@ -60,7 +71,8 @@ export function diagnose(product: Product, batch: Batch, options: DiagnoseOption
   const say = options.say ?? wordsIn();
   const factsOf = (laid: Batch, history: History | null | undefined) =>
     recordFacts(product, laid, say, history ?? {}, options.now ?? null);
-  const whole = factsOf(commonBatch(product, batch), options.history);
+  const common = commonBatch(product, batch);
+  const whole = factsOf(common, options.history);
   const known = new Map<string, RecordFacts>();
   const ofCasting = (id: string): RecordFacts => {
     const history = options.historyOf ? options.historyOf(id) : options.history;
@@ -75,11 +87,15 @@ export function diagnose(product: Product, batch: Batch, options: DiagnoseOption
   );
   return {
     format: 'warm-jar.diagnosis/1',
-    limits: [...whole.readings.values()],
+    limits: limitsAsWritten(whole, common),
+    doubts: whole.doubts.map(({ field, says, meant }) => ({ field, says, ...(meant === undefined ? {} : { meant }) })),
     ...(castingsOf(batch).length === 0
       ? {}
       : {
-          castings: [...known].map(([id, facts]) => ({ id, limits: inBatch(batch, id, [...facts.readings.values()]) })),
+          castings: [...known].map(([id, facts]) => ({
+            id,
+            limits: inBatch(batch, id, limitsAsWritten(facts, castingAsBatch(product, batch, id))),
+          })),
         }),
     symptoms,
   };

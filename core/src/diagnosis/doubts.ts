@@ -1,12 +1,18 @@
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
+import { valueAt, withValue } from '../formats/documentPath';
 import { batchRatioErrorPct, hasFixedRatio } from '../mixing/batchAmounts';
 import type { Say } from '../units/wording';
+import { mistypedFigures, unitOf } from './likelyFigures';
 
 /** A figure so far from what is likely at a bench that it is asked about before it is believed. */
 export interface Doubt {
   readonly field: string;
   readonly says: string;
+  /** What was probably meant, in the field's own unit. */
+  readonly meant?: number;
+  /** Chance that it is right as it stands; 1 where it is only asked about. */
+  readonly belief?: number;
 }
 
 /** A piece is looked at for years at the most, h; and two clocks may differ by so much, h. */
@@ -82,13 +88,58 @@ function ratioDoubts(product: Product, batch: Batch, say: Say): Doubt[] {
   ];
 }
 
+/** A figure that is less likely right than this counts as not recorded where only one way can be told. */
+const MOSTLY_BELIEVED = 0.5;
+
+/** Figures that would be usual with the point in another place, or two digits changed about. */
+function mistypedDoubts(product: Product, batch: Batch, say: Say): Doubt[] {
+  return mistypedFigures(product, batch).map(({ field, value, meant, belief }) => {
+    const unit = unitOf(field, batch);
+    return {
+      field,
+      meant,
+      belief,
+      says: `${say(value, unit)} is hardly likely here. Was ${say(meant, unit)} meant?${belief < MOSTLY_BELIEVED ? ' Until that is known it is not counted.' : ''}`,
+    };
+  });
+}
+
+/** Whether somebody looked at the figure again and says that it stands. */
+const stands = (batch: Batch, { field }: Doubt): boolean =>
+  (batch.readAgain ?? []).some((r) => r.field === field && r.value === valueAt(batch, field));
+
 /**
- * Figures to be looked at again before they are believed.
+ * Figures to be looked at again before they are believed; those that somebody has looked at again are none.
  * @param now by the studio's clock; without it a look in the future cannot be told
  */
-export const doubtsOf = (product: Product, batch: Batch, say: Say, now: Date | null = null): Doubt[] => [
-  ...lookDoubts(batch, now),
-  ...warmthDoubts(batch, say),
-  ...stepDoubts(batch, say),
-  ...ratioDoubts(product, batch, say),
-];
+export function doubtsOf(product: Product, batch: Batch, say: Say, now: Date | null = null): Doubt[] {
+  const all: Doubt[] = [
+    ...lookDoubts(batch, now),
+    ...mistypedDoubts(product, batch, say),
+    ...warmthDoubts(batch, say),
+    ...stepDoubts(batch, say),
+    ...ratioDoubts(product, batch, say),
+  ];
+  const told = new Set<string>();
+  return all.filter((d) => {
+    const known = told.has(d.field) || stands(batch, d);
+    told.add(d.field);
+    return !known;
+  });
+}
+
+/** A record in which the figures that may be mistyped count as not recorded, and how likely it is to be so. */
+export interface Unbelieved {
+  readonly batch: Batch;
+  readonly chance: number;
+}
+
+/** The record without what may be mistyped; null where all of it is believed. */
+export function unbelieved(batch: Batch, doubts: readonly Doubt[]): Unbelieved | null {
+  const doubtful = doubts.filter((d) => d.belief !== undefined && d.belief < 1);
+  if (doubtful.length === 0) return null;
+  return {
+    batch: doubtful.reduce<Batch>((b, { field }) => withValue(b, field, null) as Batch, batch),
+    chance: 1 - Math.min(...doubtful.map((d) => d.belief!)),
+  };
+}

@@ -3,11 +3,18 @@ import type { CauseId } from '../formats/vocabulary';
 import type { CaseFacts } from './caseFacts';
 import { CATALOGUE } from './catalogue';
 import type { Cause } from './cause';
+import { ratesHere, type HereRate } from './learnedPrior';
+import { neighbourEvidence } from './neighbourEvidence';
+import { outcomeEvidence } from './outcomeEvidence';
 import { quickTestEvidence } from './quickTests';
 import { likelihoodRatio } from './weight';
+import { figureErrorRate, withErrors } from './mistypedEvidence';
+import { outcomesFor, turnedOut } from '../outcomes/turnedOut';
 
 /** Prior weight of everything the catalogue does not know, on the scale of the causes' own weights. */
 export const SOMETHING_ELSE_PRIOR = 0.1;
+/** Prior weight of a cause that the catalogue does not expect of this fault, and that it turned out to be. */
+const UNEXPECTED_PRIOR = 0.1;
 /** Less than this is no evidence worth a line, decibans. */
 const MIN_POINTS = 0.05;
 /** Beyond this many decibans either way a cause is as good as certain or excluded; more would only feign precision. */
@@ -17,29 +24,49 @@ const MAX_TOTAL_POINTS = 40;
  * made-up batches with a known cause, their sum had to count a little more for the shares to come true (bench/,
  * calibration).
  */
-export const EVIDENCE_SCALE = 1.3;
+export const EVIDENCE_SCALE = 1.31;
 
 /** Weight before the record is read: by symptom and pattern, and by how the family behaves. */
 const priorOf = (cause: Cause, { seen, product }: CaseFacts) =>
   (cause.prior[seen.kind]?.[seen.pattern as 'unspecified'] ?? 0) * (cause.familyFactor?.[product.family] ?? 1);
 
-/** The causes that could make this symptom and pattern in this product. */
-export function candidates(facts: CaseFacts): Cause[] {
-  return CATALOGUE.filter(
-    (cause) =>
-      priorOf(cause, facts) > 0 &&
-      (!cause.families || cause.families.includes(facts.product.family)) &&
-      (cause.applies?.(facts) ?? true),
-  );
+const isPossible = (cause: Cause, facts: CaseFacts): boolean =>
+  priorOf(cause, facts) > 0 &&
+  (!cause.families || cause.families.includes(facts.product.family)) &&
+  (cause.applies?.(facts) ?? true);
+
+const isConfirmed = (cause: Cause, { batch, seen }: CaseFacts): boolean =>
+  turnedOut(outcomesFor(batch, seen.kind, seen.casting)).confirmed.includes(cause.id);
+
+/** The causes that could make this symptom and pattern in this product, and one that it turned out to be. */
+export const candidates = (facts: CaseFacts): Cause[] =>
+  CATALOGUE.filter((cause) => isPossible(cause, facts) || isConfirmed(cause, facts));
+
+/** The catalogue's shares before the record is read, `something-else` among them. */
+export function cataloguePriors(facts: CaseFacts): Map<CauseId, number> {
+  const weights = new Map<CauseId, number>(candidates(facts).map((c) => [c.id, priorOf(c, facts) || UNEXPECTED_PRIOR]));
+  weights.set('something-else', SOMETHING_ELSE_PRIOR);
+  const total = [...weights.values()].reduce((a, b) => a + b, 0);
+  return new Map([...weights].map(([id, w]) => [id, w / total]));
+}
+
+const byLoudness = (a: Evidence, b: Evidence) =>
+  Math.abs(b.points) - Math.abs(a.points) || a.field.localeCompare(b.field);
+
+/** What the record says of a cause: any figure of it may be mistyped, so none is trusted to near certainty. */
+function recordEvidence(cause: Cause, facts: CaseFacts): Evidence[] {
+  const pieces = [...cause.evidence.map((rule) => rule(facts)), ...quickTestEvidence(cause.id, facts)];
+  const scaled = pieces.flatMap((e) => (e === null ? [] : [{ ...e, points: e.points * EVIDENCE_SCALE }]));
+  return withErrors(scaled, figureErrorRate(facts));
 }
 
 /** A cause's evidence, what speaks loudest first. Pieces worth nothing are left out: they tell nothing. */
 export function evidenceFor(cause: Cause, facts: CaseFacts): Evidence[] {
-  return [...cause.evidence.map((rule) => rule(facts)), ...quickTestEvidence(cause.id, facts)]
-    .flatMap((e): Evidence[] =>
-      e === null || Math.abs(e.points) < MIN_POINTS ? [] : [{ ...e, points: e.points * EVIDENCE_SCALE }],
-    )
-    .sort((a, b) => Math.abs(b.points) - Math.abs(a.points) || a.field.localeCompare(b.field));
+  const recorded = recordEvidence(cause, facts);
+  const neighbours = neighbourEvidence(cause.id, facts, totalPoints(recorded));
+  return [...recorded, ...neighbours, ...outcomeEvidence(cause.id, facts)]
+    .filter((e) => Math.abs(e.points) >= MIN_POINTS)
+    .sort(byLoudness);
 }
 
 export const totalPoints = (evidence: readonly Evidence[]): number =>
@@ -51,15 +78,41 @@ export const totalPoints = (evidence: readonly Evidence[]): number =>
     ),
   );
 
-/** Share of each cause by Bayes' rule, `prior × 10^(points/10)`, summing to 1 with `something-else` among them. */
-export function shares(facts: CaseFacts): Map<CauseId, { share: number; evidence: Evidence[]; cause: Cause | null }> {
-  const weighed = candidates(facts).map((cause) => {
-    const evidence = evidenceFor(cause, facts);
-    return { id: cause.id, cause, evidence, weight: priorOf(cause, facts) * likelihoodRatio(totalPoints(evidence)) };
+/** One cause as the ledger has it. */
+export interface Weighed {
+  readonly share: number;
+  readonly evidence: Evidence[];
+  readonly cause: Cause | null;
+  readonly here: HereRate | undefined;
+}
+
+/**
+ * Share of each cause by Bayes' rule, `prior × 10^(points/10)`, summing to 1 with `something-else` among them. The
+ * prior is the catalogue's, moved by what the causes turned out to be in this studio.
+ */
+export function shares(facts: CaseFacts): Map<CauseId, Weighed> {
+  const own = sharesAsRead(facts);
+  const { otherwise } = facts;
+  if (!otherwise) return own;
+  const other = sharesAsRead({ ...otherwise.facts, seen: facts.seen });
+  const mixed = (id: CauseId, share: number) =>
+    (1 - otherwise.chance) * share + otherwise.chance * (other.get(id)?.share ?? 0);
+  const ids = new Map([...other].map(([id, w]) => [id, { ...w, share: 0 }]));
+  for (const [id, w] of own) ids.set(id, w);
+  return new Map([...ids].map(([id, w]) => [id, { ...w, share: mixed(id, w.share) }]));
+}
+
+function sharesAsRead(facts: CaseFacts): Map<CauseId, Weighed> {
+  const priors = cataloguePriors(facts);
+  const here = ratesHere(facts, priors);
+  const all = [...candidates(facts), null].map((cause) => {
+    const id = cause?.id ?? 'something-else';
+    const evidence = cause ? evidenceFor(cause, facts) : outcomeEvidence(id, facts);
+    const weight = priors.get(id)! * (here.get(id)?.factor ?? 1) * likelihoodRatio(totalPoints(evidence));
+    return { id, cause, evidence, weight, here: here.get(id) };
   });
-  const all = [...weighed, { id: 'something-else' as const, cause: null, evidence: [], weight: SOMETHING_ELSE_PRIOR }];
   const total = all.reduce((sum, w) => sum + w.weight, 0);
-  return new Map(all.map(({ id, cause, evidence, weight }) => [id, { share: weight / total, evidence, cause }]));
+  return new Map(all.map(({ id, weight, ...rest }) => [id, { ...rest, share: weight / total }]));
 }
 
 /** Against a cause from here on the record speaks plainly, decibans. */
@@ -74,9 +127,10 @@ const isDenied = (evidence: readonly Evidence[]): boolean =>
 /** The ledger of one symptom: its causes, likeliest first, each with its evidence and what would prevent it. */
 export function rankCauses(facts: CaseFacts): CauseShare[] {
   return [...shares(facts)]
-    .map(([id, { share, evidence, cause }]) => ({
+    .map(([id, { share, evidence, cause, here }]) => ({
       id,
       share,
+      ...(here ? { here } : {}),
       evidence: evidence.map(rounded),
       denied: isDenied(evidence),
       prevention: cause?.prevention(facts) ?? [],

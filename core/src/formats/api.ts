@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { storedProductSchema } from './product';
 import { isoDate, shortText, slug } from './quantities';
-import { FACTORS, FAMILIES, GRADES, STAGES, SYMPTOM_KINDS } from './vocabulary';
+import { CAUSE_IDS, FACTORS, FAMILIES, GRADES, STAGES, SYMPTOM_KINDS } from './vocabulary';
 
 /** A batch as lists show it: the columns kept beside its document. */
 export const batchSummarySchema = z.object({
@@ -109,6 +109,10 @@ export const batchListQuerySchema = z.object({
   sold: z.enum(['yes', 'no']).optional(),
   limit: limitFilter.optional(),
   fact: factFilter.optional(),
+  /** Batches that turned out to be of this cause; of any, or of none that is known. */
+  outcome: z.enum([...CAUSE_IDS, 'any', 'none']).optional(),
+  /** Batches made with a scale, vessel or device of this code. */
+  gear: shortText.optional(),
   /** Looked at by somebody, `yes`, or not yet. */
   looked: z.enum(['yes', 'no']).optional(),
   codes: codeList.optional(),

@@ -83,7 +83,7 @@ const castingSchema = z.looseObject({
 });
 
 /** What the cause of a symptom turned out to be, and how that is known. */
-const outcomeSchema = z.looseObject({
+export const outcomeSchema = z.looseObject({
   symptom: z.enum(SYMPTOM_KINDS),
   casting: q.shortText.nullish(),
   cause: z.enum(CAUSE_IDS),
@@ -142,6 +142,8 @@ export const mendRecordSchema = z.looseObject({
 export const copiedFromSchema = z.looseObject({
   code: q.shortText,
   changes: z.array(z.looseObject({ cause: q.shortText.nullish(), says: q.longText })).max(40),
+  /** The fault that the changes were made for. */
+  symptom: z.enum(SYMPTOM_KINDS).nullish(),
 });
 
 export const checkSchema = z.looseObject({
@@ -275,6 +277,11 @@ export const batchSchema = z.looseObject({
   quickTests: z
     .array(z.looseObject({ test: q.shortText, outcome: q.shortText, atH: q.hours.nullish() }))
     .max(100)
+    .nullish(),
+  /** Unlikely figures that somebody looked at again: they stand as they are. */
+  readAgain: z
+    .array(z.looseObject({ field: q.shortText, value: q.anyNumber, by: q.shortText.nullish() }))
+    .max(200)
     .nullish(),
   mends: z.array(mendRecordSchema).max(50).nullish(),
   copiedFrom: copiedFromSchema.nullish(),

@@ -68,9 +68,17 @@ const OUTCOME = [
   ends.text('outcome[].by', 'Confirmed by', PICKED),
   ends.yesNo('outcome[].refuted', 'Refuted', PICKED),
   ends.text('copiedFrom.code', 'Copied from', PICKED),
+  ends.choice('copiedFrom.symptom', 'Changed because of the fault', SYMPTOM_KINDS, PICKED),
   ends.text('copiedFrom.changes[].cause', 'Changed because of', PICKED),
   ends.text('copiedFrom.changes[].says', 'What was changed', PICKED),
   ends.text('note', 'Note'),
+];
+
+const again = fieldsOf('checks', 'check', 'check');
+const READ_AGAIN = [
+  again.made('readAgain[].field', 'Figure looked at again'),
+  again.number('readAgain[].value', 'Stands as', '', PICKED),
+  again.text('readAgain[].by', 'Looked at again by', PICKED),
 ];
 
 const bench = fieldsOf('bench', 'weigh');
@@ -105,4 +113,4 @@ const BENCH = [
 ];
 
 /** Looks, tests, mends, what it turned out to be, and what the bench keeps of the run. */
-export const FIELDS_OF_LOOKS: readonly BatchField[] = [...CHECKS, ...MENDS, ...OUTCOME, ...BENCH];
+export const FIELDS_OF_LOOKS: readonly BatchField[] = [...CHECKS, ...MENDS, ...OUTCOME, ...READ_AGAIN, ...BENCH];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { batchSchema } from './batch';
+import { batchSchema, outcomeSchema } from './batch';
 import { productSchema } from './product';
 import { CAUSE_IDS, LIMIT_STATES, NEIGHBOUR_KINDS, SYMPTOM_KINDS } from './vocabulary';
 import { count, shortText, slug } from './quantities';
@@ -17,6 +17,8 @@ export const limitReadingSchema = z.object({
   says: z.string(),
   /** Why it was passed on purpose; absent where nobody said so, or it is not outside. */
   passedBecause: z.string().optional(),
+  /** Why it is asked about before it is believed. */
+  doubt: z.string().optional(),
 });
 
 export const evidenceSchema = z.object({
@@ -27,7 +29,12 @@ export const evidenceSchema = z.object({
   /** Decibans, 10·log10 of the likelihood ratio: above zero for, below zero against. */
   points: z.number(),
   says: z.string(),
+  /** The castings that share something with this one, where they are what speaks. */
+  neighbours: z.object({ by: z.enum(NEIGHBOUR_KINDS), value: z.string() }).optional(),
 });
+
+/** A figure that is asked about before it is believed, with what was probably meant. */
+export const doubtSchema = z.object({ field: z.string(), says: z.string(), meant: z.number().optional() });
 
 /** What the next batch may be planned with: names of the plan's own settings, in stored units. */
 export const planSettingsSchema = z
@@ -55,6 +62,10 @@ export const causeShareSchema = z.object({
   evidence: z.array(evidenceSchema),
   /** Whether the record speaks plainly against it, and nothing in it for it. */
   denied: z.boolean().default(false),
+  /** How often it turned out to be the one in this studio, where anything is known; the share has it already. */
+  here: z
+    .object({ times: z.number(), of: z.number(), expected: z.number(), factor: z.number(), says: z.string() })
+    .optional(),
   prevention: z.array(z.string()),
   changes: z.array(planChangeSchema),
 });
@@ -75,6 +86,8 @@ export const askSchema = z.object({
   /** Minutes until the answer is there. */
   effortMin: z.number().min(0),
   test: quickTestSchema.optional(),
+  /** What was probably meant, where the figure stands in the record and is hardly likely. */
+  meant: z.number().optional(),
 });
 /** Two causes that explain the record better together than either does alone. */
 export const togetherSchema = z.object({
@@ -107,6 +120,8 @@ export const diagnosisSchema = z.object({
   /** The limits of each casting on which something was seen, where the batch tells its castings apart. */
   castings: z.array(z.object({ id: z.string(), limits: z.array(limitReadingSchema) })).optional(),
   symptoms: z.array(symptomDiagnosisSchema),
+  /** Figures of the record that are asked about before they are believed. */
+  doubts: z.array(doubtSchema).optional(),
 });
 
 const historySchema = z.looseObject({
@@ -115,10 +130,22 @@ const historySchema = z.looseObject({
     .max(1_000)
     .nullish(),
   sameSpot: z.looseObject({ times: count, pulls: count }).nullish(),
-  /** How often each cause turned out to be the one here. */
+  /**
+   * How often each cause turned out to be the one here: of one symptom where it is named, else of any. `expected` is
+   * how often the catalogue has it; `factor` how much oftener it is taken to be than in the catalogue.
+   */
   causes: z
-    .array(z.looseObject({ id: z.enum(CAUSE_IDS), times: count, of: count }))
-    .max(100)
+    .array(
+      z.looseObject({
+        id: z.enum(CAUSE_IDS),
+        symptom: z.enum(SYMPTOM_KINDS).nullish(),
+        times: z.number().min(0).max(1e9),
+        of: z.number().min(0).max(1e9),
+        expected: z.number().min(0).max(1e9).nullish(),
+        factor: z.number().min(0.001).max(1000).nullish(),
+      }),
+    )
+    .max(1000)
     .nullish(),
   /** How castings that share something with this one came out, against the others. */
   neighbours: z
@@ -130,11 +157,29 @@ const historySchema = z.looseObject({
         of: count,
         otherwise: count,
         ofOthers: count,
+        /** By how much the castings are fewer than they seem, several being of one mix. */
+        effect: z.number().min(1).max(1000).nullish(),
+        /** The lot, mould, day or person that they share. */
+        value: shortText.nullish(),
       }),
     )
     .max(100)
     .nullish(),
 });
+
+/** What the causes of a batch's faults turned out to be, and what copies of it propose. */
+export const batchOutcomesSchema = z.object({
+  items: z.array(outcomeSchema),
+  proposed: z.array(
+    z.object({
+      batch: z.string(),
+      by: z.string(),
+      outcome: outcomeSchema,
+      says: z.string(),
+    }),
+  ),
+});
+export type BatchOutcomes = z.infer<typeof batchOutcomesSchema>;
 
 /** What `POST /api/v1/diagnose` takes; nothing of it is stored. */
 export const diagnoseRequestSchema = z.looseObject({

@@ -3,11 +3,19 @@ import { castingGrade, castingOf, castingsOf, gradeCount } from '../castings/cas
 import type { Batch, Casting } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { limitReadings } from '../limits/limitReadings';
+import { settledCases, type SettledFact } from '../outcomes/settledCases';
 import { castFacts, type CastFacts } from './castFacts';
 
 /** The facts of a batch as a whole, and of each casting where it tells them apart. */
 export interface BatchFacts extends CastFacts {
   readonly castings?: readonly CastFacts[];
+  /** Faults whose cause is known; absent where none is. */
+  readonly settled?: readonly SettledFact[];
+  /** The batch it was copied from, with what was changed; absent where it was copied from none. */
+  readonly copiedFrom?: {
+    readonly code: string;
+    readonly changes: readonly { readonly cause: string | null; readonly says: string }[];
+  };
 }
 
 /**
@@ -57,10 +65,28 @@ export function commonGrade(batch: Pick<Batch, 'checks' | 'castings'>): CastFact
   return open === 0 && given.length === 1 ? (given[0]![0] as CastFacts['grade']) : null;
 }
 
+/** What is known of causes: what they turned out to be here, and what was changed against the batch before. */
+function ofOutcomes(product: Product, batch: Batch): Pick<BatchFacts, 'settled' | 'copiedFrom'> {
+  const settled = settledCases(product, batch);
+  const { code, changes } = batch.copiedFrom ?? {};
+  return {
+    ...(settled.length > 0 ? { settled } : {}),
+    ...(code == null
+      ? {}
+      : {
+          copiedFrom: { code, changes: (changes ?? []).map((c) => ({ cause: c.cause ?? null, says: c.says ?? '' })) },
+        }),
+  };
+}
+
 /** The facts of a batch, with those of its castings where it tells them apart. */
 export function batchFacts(product: Product, batch: Batch): BatchFacts {
   const common = commonBatch(product, batch);
-  const whole = { ...castFacts(product, common, limitReadings(product, common)), grade: commonGrade(batch) };
+  const whole: BatchFacts = {
+    ...castFacts(product, common, limitReadings(product, common)),
+    grade: commonGrade(batch),
+    ...ofOutcomes(product, batch),
+  };
   const ids = [...new Set(castingsOf(batch).map((k) => k.id))];
   if (ids.length === 0) return whole;
   const castings = ids.map((id) => castingOf(batch, id)!);

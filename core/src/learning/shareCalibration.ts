@@ -34,26 +34,31 @@ interface Bin {
   sum: number;
   right: number;
 }
-const emptyBins = (): Bin[] => Array.from({ length: TENTHS }, () => ({ given: 0, sum: 0, right: 0 }));
 
-function count(bins: Bin[], share: number, right: boolean): void {
-  const bin = bins[Math.min(TENTHS - 1, Math.floor(share * TENTHS))]!;
-  bin.given += 1;
-  bin.sum += share;
-  if (right) bin.right += 1;
+/** Counts shares by their tenth, and how often they were right. */
+export function shareBins() {
+  const bins: Bin[] = Array.from({ length: TENTHS }, () => ({ given: 0, sum: 0, right: 0 }));
+  return {
+    count: (share: number, right: boolean): void => {
+      const bin = bins[Math.min(TENTHS - 1, Math.floor(share * TENTHS))]!;
+      bin.given += 1;
+      bin.sum += share;
+      if (right) bin.right += 1;
+    },
+    rows: (): CalibrationRow[] =>
+      bins.map(({ given, sum, right }, i) => ({
+        from: i / TENTHS,
+        to: (i + 1) / TENTHS,
+        given,
+        meanShare: given ? sum / given : 0,
+        right,
+        rate: wilsonInterval(right, given),
+      })),
+  };
 }
 
-const rowsOf = (bins: readonly Bin[]): CalibrationRow[] =>
-  bins.map(({ given, sum, right }, i) => ({
-    from: i / TENTHS,
-    to: (i + 1) / TENTHS,
-    given,
-    meanShare: given ? sum / given : 0,
-    right,
-    rate: wilsonInterval(right, given),
-  }));
-
-const errorOf = (rows: readonly CalibrationRow[]): number =>
+/** Mean distance of the rows from the line, weighted by how often they were given. */
+export const errorOf = (rows: readonly CalibrationRow[]): number =>
   rows.reduce((sum, r) => sum + r.given * Math.abs(r.rate.rate - r.meanShare), 0) /
   rows.reduce((sum, r) => sum + r.given, 0);
 
@@ -65,17 +70,17 @@ const errorOf = (rows: readonly CalibrationRow[]): number =>
  */
 export function shareCalibration(cases: number, seed: number, options: HiddenCaseOptions = {}): ShareCalibration {
   const chance = chanceFrom(seed);
-  const [all, first] = [emptyBins(), emptyBins()];
+  const [all, first] = [shareBins(), shareBins()];
   let firstRight = 0;
   for (let i = 0; i < cases; i += 1) {
     const made = hiddenCase(chance, options);
     const causes = rankCauses({ ...recordFacts(made.product, made.batch, wordsIn(), made.history), seen: made.seen });
     const [leader] = causes;
-    if (leader) count(first, leader.share, leader.id === made.cause);
+    if (leader) first.count(leader.share, leader.id === made.cause);
     if (leader?.id === made.cause) firstRight += 1;
-    for (const { id, share } of causes) count(all, share, id === made.cause);
+    for (const { id, share } of causes) all.count(share, id === made.cause);
   }
-  const [rows, leading] = [rowsOf(all), rowsOf(first)];
+  const [rows, leading] = [all.rows(), first.rows()];
   return {
     cases,
     rows,

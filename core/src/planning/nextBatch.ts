@@ -3,7 +3,7 @@ import { castingsOf } from '../castings/castingList';
 import type { Batch, CopiedFrom } from '../formats/batch';
 import type { PlanChange, PlanSettings, SymptomDiagnosis } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
-import type { CauseId } from '../formats/vocabulary';
+import type { CauseId, SymptomKind } from '../formats/vocabulary';
 import { mixMasses } from '../mixing/batchAmounts';
 import { loadings } from '../mixing/loading';
 import type { AdditiveKind } from '../formats/vocabulary';
@@ -107,6 +107,7 @@ export function copiedPlan(
   product: Product,
   batch: Batch,
   changes: readonly (PlanChange & { readonly cause?: string | null })[],
+  symptom: SymptomKind | null = null,
 ): CopiedPlan {
   const [first, ...more] = mouldsOf(batch);
   const changed: PlanSettings = Object.assign({}, ...changes.map((c) => c.set)) as PlanSettings;
@@ -118,6 +119,10 @@ export function copiedPlan(
     additives: coloursOf(product, batch, changed.mostLoadingPct),
     route: changed.route ?? routeOf(batch),
     settings: { ...recordedSettings(commonBatch(product, batch)), ...changed },
-    copiedFrom: { code: batch.code ?? '', changes: changes.map((c) => ({ cause: c.cause ?? null, says: c.says })) },
+    copiedFrom: {
+      code: batch.code ?? '',
+      changes: changes.map((c) => ({ cause: c.cause ?? null, says: c.says })),
+      ...(symptom === null ? {} : { symptom }),
+    },
   };
 }

@@ -1,10 +1,11 @@
 import { batchSchema, type Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS, type CauseId, type SymptomKind } from '../formats/vocabulary';
-import type { History, SeenSymptom } from '../diagnosis/caseFacts';
+import { recordFacts, type History, type SeenSymptom } from '../diagnosis/caseFacts';
 import { CATALOGUE } from '../diagnosis/catalogue';
 import type { Cause } from '../diagnosis/cause';
-import { SOMETHING_ELSE_PRIOR } from '../diagnosis/ledger';
+import { SOMETHING_ELSE_PRIOR, candidates } from '../diagnosis/ledger';
+import { wordsIn } from '../units/wording';
 import { workingTime } from '../cure/workingTime';
 import type { Chance } from './chance';
 import { saltmarshCard } from './saltmarshCards';
@@ -13,6 +14,7 @@ import { FAULTS_OF_CURING } from './faultsOfCuring';
 import { FAULTS_OF_MIXING } from './faultsOfMixing';
 import { FAULTS_OF_MOULD } from './faultsOfMould';
 import { FAULTS_OF_SURFACE } from './faultsOfSurface';
+import { withMistypes } from './mistypes';
 import { overlay, soundBatch } from './soundBatch';
 
 /** How each cause leaves its trace in a record. */
@@ -39,6 +41,12 @@ export interface HiddenCaseOptions {
   readonly besideRate?: number;
   /** How many figures of each record are written ten times too large or too small. */
   readonly tenTimesOut?: number;
+  /** Share of figures that were mistyped, and of yes and no that were mixed up. */
+  readonly mistyped?: number;
+  /** Share of fields nobody wrote down, the same for every record, instead of up to `maxGaps`. */
+  readonly missing?: number;
+  /** How much oftener than in the catalogue each cause happens in this studio; as often where it is not given. */
+  readonly oftener?: ReadonlyMap<CauseId, number>;
 }
 
 const SLUGS = [
@@ -246,36 +254,57 @@ function besides(scene: FaultScene, cause: CauseId, rate: number): Patch {
     .reduce<Patch>((all, [, fault]) => overlay(all, fault(scene)?.patch ?? {}), {});
 }
 
+/** Whether the catalogue holds the cause to be possible in this batch at all. */
+const couldHappen = (cause: CauseId, card: Product, batch: Batch, seen: SeenSymptom): boolean =>
+  cause === 'something-else' ||
+  candidates({ ...recordFacts(card, batch, wordsIn()), seen }).some((c) => c.id === cause);
+
 /** When a fault of a kind is seen, h: some only days later, the others at the first look. */
 function seenAfterH(card: Product, kind: SymptomKind, chance: Chance): number {
   if (LATE_KINDS.has(kind)) return chance.between(30, 240);
   return Math.max(24, (card.demould?.minutes ?? 0) / 60) * chance.between(1, 2.5);
 }
 
+/** The record as somebody writes it: read off instruments, with gaps, and with what was written wrong. */
+function writtenDown(
+  batch: Batch,
+  chance: Chance,
+  { maxGaps = MAX_GAPS, tenTimesOut = 0, mistyped = 0, missing }: HiddenCaseOptions,
+): Batch {
+  let written = withGaps(measuredWith(batch, chance), chance, missing ?? chance.between(0, maxGaps));
+  for (let i = 0; i < tenTimesOut; i += 1) written = withFigureTenTimesOut(written, chance);
+  return mistyped > 0 ? withMistypes(written, chance, mistyped) : written;
+}
+
+/** One try at a case; null where what was drawn cannot be. */
+function drawnCase(chance: Chance, options: HiddenCaseOptions): HiddenCase | null {
+  const card = saltmarshCard(chance.pick(SLUGS));
+  const kind = chance.weighted(SYMPTOM_KINDS, (k) => PATTERNS_BY_SYMPTOM[k].length);
+  const pattern = chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]);
+  const { scene, base } = sceneOf(chance, card, kind, pattern);
+  const causes = couldBe(scene);
+  if (causes.length < 2) return null;
+  const { cause } = chance.weighted(causes, (c) => c.weight * (options.oftener?.get(c.cause) ?? 1));
+  const injected = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
+  if (!injected) return null;
+  const seen = { kind, pattern, afterH: injected.afterH ?? seenAfterH(card, kind, chance) };
+  const beside = besides(scene, cause, options.besideRate ?? BESIDE_RATE);
+  const lived = overlay(overlay(overlay(base, everyday(scene)), beside), injected.patch);
+  const whole = batchSchema.safeParse(
+    overlay(lived, { checks: [{ afterH: seen.afterH, symptoms: [{ kind, pattern }] }] }),
+  );
+  if (!whole.success || !couldHappen(cause, card, whole.data, seen)) return null;
+  const batch = writtenDown(whole.data, chance, options);
+  return { product: card, batch, history: injected.history ?? {}, seen, cause };
+}
+
 /**
  * One batch of the made-up studio with a fault whose cause is known to the maker alone: drawn as often as the catalogue
  * takes it to happen, its record with everyday spread, faults that did no harm, errors of measurement, and gaps.
  */
-export function hiddenCase(
-  chance: Chance,
-  { maxGaps = MAX_GAPS, besideRate = BESIDE_RATE, tenTimesOut = 0 }: HiddenCaseOptions = {},
-): HiddenCase {
+export function hiddenCase(chance: Chance, options: HiddenCaseOptions = {}): HiddenCase {
   for (;;) {
-    const card = saltmarshCard(chance.pick(SLUGS));
-    const kind = chance.weighted(SYMPTOM_KINDS, (k) => PATTERNS_BY_SYMPTOM[k].length);
-    const pattern = chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]);
-    const { scene, base } = sceneOf(chance, card, kind, pattern);
-    const causes = couldBe(scene);
-    if (causes.length < 2) continue;
-    const { cause } = chance.weighted(causes, (c) => c.weight);
-    const injected = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
-    if (!injected) continue;
-    const afterH = injected.afterH ?? seenAfterH(card, kind, chance);
-    const lived = overlay(overlay(overlay(base, everyday(scene)), besides(scene, cause, besideRate)), injected.patch);
-    const whole = batchSchema.safeParse(overlay(lived, { checks: [{ afterH, symptoms: [{ kind, pattern }] }] }));
-    if (!whole.success) continue;
-    let batch = withGaps(measuredWith(whole.data, chance), chance, chance.between(0, maxGaps));
-    for (let i = 0; i < tenTimesOut; i += 1) batch = withFigureTenTimesOut(batch, chance);
-    return { product: card, batch, history: injected.history ?? {}, seen: { kind, pattern, afterH }, cause };
+    const made = drawnCase(chance, options);
+    if (made) return made;
   }
 }

@@ -12,6 +12,7 @@ import { documentRoutes } from './documents';
 import { eventRoutes } from './events';
 import { learningRoutes } from './learning';
 import { logRoutes } from './log';
+import { outcomeRoutes } from './outcomes';
 import { photoRoutes } from './photos';
 import { pieceRoutes } from './pieces';
 import { planRoutes } from './plan';
@@ -38,6 +39,7 @@ const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   deviceRoutes,
   readingRoutes,
   recallRoutes,
+  outcomeRoutes,
   photoRoutes,
   eventRoutes,
   clockRoutes,

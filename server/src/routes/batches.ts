@@ -148,7 +148,7 @@ const diagnosis = ({ batches, products, past, pieces, clock }: BatchDeps): Endpo
         status: 200,
         body: diagnose(product, batch, {
           say: wordsIn(query),
-          history: await past.historyOf(commonBatch(product, batch)),
+          history: await past.historyOf(product, commonBatch(product, batch)),
           historyOf: (id) => ofCastings.get(id),
           now: clock.now(),
         }),

@@ -56,9 +56,21 @@ function shownBy({ symptom, pattern }: BatchListQuery): string | null {
   return pattern && PATTERNS.has(pattern) ? `${symptom}/${pattern}` : symptom;
 }
 
+/** Batches by what their faults turned out to be, and by the gear they were made with. */
+function ofOutcomes({ outcome, gear }: BatchListQuery): WhereOptions<BatchRow>[] {
+  const codes = (from: string) => Sequelize.literal(`(SELECT batch_code FROM ${from})`);
+  const known = 'outcomes WHERE refuted = 0';
+  const all: WhereOptions<BatchRow>[] = [];
+  if (outcome === 'none') all.push({ code: { [Op.notIn]: codes(known) } });
+  else if (outcome === 'any') all.push({ code: { [Op.in]: codes(known) } });
+  else if (outcome) all.push({ code: { [Op.in]: codes(`${known} AND cause = ${quoted(outcome)}`) } });
+  if (gear) all.push({ code: { [Op.in]: codes(`batch_gear WHERE gear = ${quoted(gear)}`) } });
+  return all;
+}
+
 function moreOf(query: BatchListQuery): WhereOptions<BatchRow>[] {
   const { lot, by, limit, fact, looked, codes } = query;
-  const all: WhereOptions<BatchRow>[] = [];
+  const all: WhereOptions<BatchRow>[] = [...ofOutcomes(query)];
   if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
   if (by) all.push({ by });
   all.push(...ofCastings(query));

@@ -5,6 +5,7 @@ import { Problem, notFound } from '../http/problem';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { BatchContext } from './batchContext';
 import { castingRows } from './castingRows';
+import { gearRows, outcomeRows } from './outcomeRows';
 import type { BatchRow } from './models';
 import { readStored } from './readStored';
 
@@ -66,7 +67,7 @@ export async function record(
   );
 }
 
-/** What stands in tables of its own beside a batch's document: its symptoms, and its castings. */
+/** What stands in tables of its own beside a batch's document: symptoms, castings, outcomes, and the gear used. */
 export async function setParts(
   { models }: Pick<BatchContext, 'models'>,
   code: string,
@@ -76,6 +77,10 @@ export async function setParts(
 ) {
   await models.castings.destroy({ where: { batchCode: code }, transaction });
   await models.castings.bulkCreate(castingRows(code, batch, card), { transaction });
+  await models.outcomes.destroy({ where: { batchCode: code }, transaction });
+  await models.outcomes.bulkCreate(outcomeRows(code, batch), { transaction });
+  await models.batchGear.destroy({ where: { batchCode: code }, transaction });
+  await models.batchGear.bulkCreate(gearRows(code, batch), { transaction });
   await models.symptoms.destroy({ where: { batchCode: code }, transaction });
   await models.symptoms.bulkCreate(
     symptomsOf(batch).map((s) => ({ ...s, batchCode: code })),

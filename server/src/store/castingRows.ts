@@ -3,6 +3,7 @@ import {
   castingGrade,
   castingIds,
   castingOf,
+  looksAt,
   type Batch,
   type BatchSummary,
   type Casting,
@@ -17,6 +18,9 @@ function saidOf(casting: Casting | null) {
   return { cavity: mould?.cavity ?? null, cup, reason, price, massG, soldOn };
 }
 
+/** Words each between blanks, so that one is found by itself; nothing where there is none. */
+const betweenBlanks = (words: readonly string[]) => (words.length === 0 ? '' : ` ${[...new Set(words)].join(' ')} `);
+
 /** The rows of a batch's castings, as they are worked out whenever it is written. */
 export function castingRows(code: string, batch: Batch, product: Product): InferCreationAttributes<CastingRow>[] {
   return castingIds(batch).map((id, place) => ({
@@ -25,6 +29,8 @@ export function castingRows(code: string, batch: Batch, product: Product): Infer
     casting: id,
     mould: castingAsBatch(product, batch, id).mould?.code ?? null,
     grade: castingGrade(batch, id),
+    looked: looksAt(batch, id).length > 0 ? 1 : 0,
+    seen: betweenBlanks(looksAt(batch, id).flatMap((c) => (c.symptoms ?? []).map((s) => s.kind))),
     ...saidOf(castingOf(batch, id)),
   }));
 }

@@ -47,6 +47,7 @@ describe('the database', () => {
       { name: '0005-learning' },
       { name: '0006-access' },
       { name: '0007-castings' },
+      { name: '0008-outcomes' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));

@@ -70,6 +70,25 @@ export interface CastingRow extends Model<InferAttributes<CastingRow>, InferCrea
   price: number | null;
   massG: number | null;
   soldOn: string | null;
+  /** 1 where somebody looked at it, and the symptoms seen, each between blanks. */
+  looked: number;
+  seen: string;
+}
+/** What the cause of a fault turned out to be, or not to be. */
+export interface OutcomeRow extends Model<InferAttributes<OutcomeRow>, InferCreationAttributes<OutcomeRow>> {
+  batchCode: string;
+  place: number;
+  symptom: string;
+  casting: string | null;
+  cause: string;
+  how: string;
+  refuted: number;
+}
+/** A scale, vessel or device that a batch was made with. */
+export interface BatchGearRow extends Model<InferAttributes<BatchGearRow>, InferCreationAttributes<BatchGearRow>> {
+  batchCode: string;
+  kind: 'scale' | 'vessel' | 'device';
+  gear: string;
 }
 export interface HistoryRow extends Model<InferAttributes<HistoryRow>, InferCreationAttributes<HistoryRow>> {
   id: CreationOptional<number>;
@@ -124,6 +143,8 @@ export interface Models {
   readonly batches: ModelStatic<BatchRow>;
   readonly symptoms: ModelStatic<SymptomRow>;
   readonly castings: ModelStatic<CastingRow>;
+  readonly outcomes: ModelStatic<OutcomeRow>;
+  readonly batchGear: ModelStatic<BatchGearRow>;
   readonly history: ModelStatic<HistoryRow>;
   readonly entries: ModelStatic<EntryRow>;
   readonly filters: ModelStatic<FilterRow>;
@@ -217,8 +238,36 @@ const defineCastings = (sequelize: Sequelize) =>
       price: real(),
       massG: { ...real(), field: 'mass_g' },
       soldOn: textOrNull(),
+      looked: whole(),
+      seen: text(),
     },
     table('castings'),
+  );
+
+const defineOutcomes = (sequelize: Sequelize) =>
+  sequelize.define<OutcomeRow>(
+    'outcome',
+    {
+      batchCode: { ...text(), primaryKey: true },
+      place: { ...whole(), primaryKey: true },
+      symptom: text(),
+      casting: textOrNull(),
+      cause: text(),
+      how: text(),
+      refuted: whole(),
+    },
+    table('outcomes'),
+  );
+
+const defineBatchGear = (sequelize: Sequelize) =>
+  sequelize.define<BatchGearRow>(
+    'batchGear',
+    {
+      batchCode: { ...text(), primaryKey: true },
+      kind: { ...text(), primaryKey: true },
+      gear: { ...text(), primaryKey: true },
+    },
+    table('batch_gear'),
   );
 
 const defineHistory = (sequelize: Sequelize) =>
@@ -286,6 +335,8 @@ export function defineModels(sequelize: Sequelize): Models {
   batches.hasMany(castings, { as: 'castings', foreignKey: 'batchCode', sourceKey: 'code' });
   return {
     castings,
+    outcomes: defineOutcomes(sequelize),
+    batchGear: defineBatchGear(sequelize),
     products: defineProducts(sequelize),
     revisions: defineRevisions(sequelize),
     batches,

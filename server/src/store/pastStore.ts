@@ -4,6 +4,7 @@ import {
   castingOf,
   laidAs,
   mouldLook,
+  rateHistory,
   sameSpots,
   seenSymptoms,
   type Batch,
@@ -12,9 +13,12 @@ import {
   type MouldSpots,
   type Product,
   type SpotMark,
+  type SymptomKind,
 } from '@warm-jar/core';
 import { Op } from 'sequelize';
 import type { Database } from './database';
+import type { NeighbourStore } from './neighbourStore';
+import type { RateStore } from './rateStore';
 import type { Shelf } from './shelf';
 import { readStored } from './readStored';
 
@@ -23,10 +27,10 @@ type History = NonNullable<DiagnoseRequest['history']>;
 /** Pulls of a mould that are looked back on: a mould older than these is another mould. */
 const PULLS_LOOKED_AT = 60;
 
-/** What earlier batches tell of a mould and of a pair. */
+/** What other batches tell of a mould, of a pair, of what they share with a batch, and of causes. */
 export interface PastStore {
   readonly spots: (mould: string) => Promise<MouldSpots>;
-  readonly historyOf: (batch: Batch) => Promise<History>;
+  readonly historyOf: (product: Product, batch: Batch) => Promise<History>;
   /** The same for each casting on which something was seen, by its id. */
   readonly historyOfCastings: (product: Product, batch: Batch) => Promise<ReadonlyMap<string, History>>;
 }
@@ -43,7 +47,21 @@ async function pairHistory(shelf: Shelf, batch: Batch): Promise<NonNullable<Hist
     );
 }
 
-export function pastStore({ models }: Database, shelf: Shelf): PastStore {
+/** What else the store knows that a diagnosis takes as evidence. */
+interface Learned {
+  readonly neighbours: NeighbourStore;
+  readonly rates: RateStore;
+}
+
+/** How often each cause turned out to be the one, of each symptom seen. */
+async function causeHistory(rates: RateStore, product: Product, batch: Batch, kinds: readonly SymptomKind[]) {
+  if (kinds.length === 0) return [];
+  const own = (batch.outcome ?? []).length > 0 ? (batch.code ?? undefined) : undefined;
+  const known = await rates.rates(own);
+  return kinds.flatMap((kind) => rateHistory(known, kind, product.family));
+}
+
+export function pastStore({ models }: Database, shelf: Shelf, { neighbours, rates }: Learned): PastStore {
   /** The latest pulls of a mould that somebody looked at. */
   async function pullsOf(mould: string): Promise<MouldLook[]> {
     const out = await models.castings.findAll({ where: { mould }, attributes: ['batchCode'], group: ['batchCode'] });
@@ -94,9 +112,15 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     return { times: told.batches.length, pulls: told.pulls, byChance, verdict, says };
   }
 
-  const historyOf = async (batch: Batch): Promise<History> => {
-    const [sameSpot, pairs] = await Promise.all([spotHistory(batch), pairHistory(shelf, batch)]);
-    return { sameSpot, pairs };
+  const historyOf = async (product: Product, batch: Batch): Promise<History> => {
+    const kinds = [...new Set(seenSymptoms(batch).map((s) => s.kind))];
+    const [sameSpot, pairs, beside, causes] = await Promise.all([
+      spotHistory(batch),
+      pairHistory(shelf, batch),
+      neighbours.neighboursOf(batch, kinds),
+      causeHistory(rates, product, batch, kinds),
+    ]);
+    return { sameSpot, pairs, neighbours: beside, causes };
   };
   return {
     spots,
@@ -104,7 +128,7 @@ export function pastStore({ models }: Database, shelf: Shelf): PastStore {
     historyOfCastings: async (product, batch) => {
       const ids = [...new Set(seenSymptoms(batch).flatMap((s) => s.casting ?? []))];
       const found = new Map<string, History>();
-      for (const id of ids) found.set(id, await historyOf(castingAsBatch(product, batch, id)));
+      for (const id of ids) found.set(id, await historyOf(product, castingAsBatch(product, batch, id)));
       return found;
     },
   };

@@ -2,13 +2,16 @@ import {
   controlChart,
   findPatterns,
   studioFigures,
+  studioRates,
   type CastFacts,
   type ControlChart,
   type LotCard,
   type Mould,
   type Patterns,
   type Product,
+  type SettledCase,
   type StudioFigures,
+  type StudioRates,
   type SymptomKind,
 } from '@warm-jar/core';
 
@@ -25,8 +28,10 @@ export type LearningJob =
       readonly cards: readonly Product[];
       readonly lots: readonly LotCard[];
       readonly moulds: readonly Mould[];
-    };
-export type LearningResult = Patterns | ControlChart | StudioFigures;
+    }
+  /** Settled faults, one batch's list of them a line. */
+  | { readonly what: 'rates'; readonly cases: string };
+export type LearningResult = Patterns | ControlChart | StudioFigures | StudioRates;
 
 /** Works through the whole log off the server's thread. */
 export interface LearningRunner {
@@ -34,11 +39,13 @@ export interface LearningRunner {
   readonly run: (job: LearningJob, onProgress: (share: number) => void, signal: AbortSignal) => Promise<LearningResult>;
 }
 
-const parse = (text: string): CastFacts[] =>
-  text === '' ? [] : (JSON.parse(`[${text.replaceAll('\n', ',')}]`) as CastFacts[]);
+const parseLines = (text: string): unknown[] =>
+  text === '' ? [] : (JSON.parse(`[${text.replaceAll('\n', ',')}]`) as unknown[]);
+const parse = (text: string): CastFacts[] => parseLines(text) as CastFacts[];
 
 /** One job, on the thread that calls. */
 export function learn(job: LearningJob, onProgress: (share: number) => void): LearningResult {
+  if (job.what === 'rates') return studioRates((parseLines(job.cases) as SettledCase[][]).flat());
   const facts = parse(job.facts);
   onProgress(0.05);
   if (job.what === 'patterns')

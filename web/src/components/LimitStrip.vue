@@ -80,6 +80,7 @@ const band = computed(() => {
       <span v-if="reading.passedBecause" class="small passed" data-test="passed"
         >passed on purpose: {{ reading.passedBecause }}</span
       >
+      <span v-if="reading.doubt" class="small passed" data-test="doubt">{{ reading.doubt }}</span>
     </div>
   </div>
 </template>

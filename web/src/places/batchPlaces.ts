@@ -95,6 +95,7 @@ export const BATCH_PLACES: readonly Place[] = [
       { key: 'c', does: 'Check this batch' },
       { key: 'r', does: 'Begin the mend' },
       { key: 'x', does: 'Copy into the plan of the next batch' },
+      { key: 'o', does: 'Keep what the next batch says it was' },
     ],
   },
   {
@@ -102,5 +103,7 @@ export const BATCH_PLACES: readonly Place[] = [
     path: '/batches/:code/mend',
     title: 'Mend',
     view: () => import('../views/mend/MendView.vue'),
+    called: 'mend',
+    keys: [{ key: 'o', does: 'Keep what the next batch says it was' }],
   },
 ];

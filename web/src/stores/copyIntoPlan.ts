@@ -1,4 +1,4 @@
-import { copiedPlan, type Batch, type PlanChange, type Product } from '@warm-jar/core';
+import { copiedPlan, type Batch, type PlanChange, type Product, type SymptomKind } from '@warm-jar/core';
 import { ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { usePlanForm } from './plan';
@@ -12,11 +12,14 @@ export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product |
   const shelf = useShelf();
   const router = useRouter();
   const problem = ref<string | null>(null);
-  async function copy(changes: readonly (PlanChange & { readonly cause?: string | null })[]): Promise<void> {
+  async function copy(
+    changes: readonly (PlanChange & { readonly cause?: string | null })[],
+    symptom: SymptomKind | null = null,
+  ): Promise<void> {
     if (!batch.value || !product.value) return;
     if (!shelf.loaded) await shelf.load();
     const form = formFromBatch(
-      copiedPlan(product.value, batch.value, changes),
+      copiedPlan(product.value, batch.value, changes, symptom),
       new Set(shelf.moulds.map((m) => m.item.code)),
     );
     plan.set({ ...form, copiedAs: copiedAs(form) });

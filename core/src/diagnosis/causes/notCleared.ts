@@ -42,7 +42,7 @@ export const notCleared: Cause = {
   title: 'Air not cleared before it set',
   prior: {
     bubbles: {
-      'micro-throughout': 0.22,
+      'micro-throughout': 0.23,
       'top-foam': 0.25,
       'corners-and-undersides': 0.06,
       'large-voids': 0.05,

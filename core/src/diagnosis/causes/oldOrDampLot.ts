@@ -46,7 +46,8 @@ export const oldOrDampLot: Cause = {
   },
   // An open bottle of isocyanate spoils by the air's water; epoxy keeps.
   familyFactor: { polyurethane: 1.3, epoxy: 0.8 },
-  applies: ({ product, seen }) => seen.kind === 'soft' || seen.kind === 'tacky' || product.moistureSensitive === true,
+  // Foam needs water in an isocyanate; what has aged or gone cloudy in the bottle is soft, or dull, in any family.
+  applies: ({ product, seen }) => seen.kind !== 'bubbles' || product.moistureSensitive === true,
   evidence: [(f) => strongest([lotEvidence(f, 'lotA'), lotEvidence(f, 'lotB')]), colourEvidence],
   prevention: ({ product, say }) => [
     product.shelf?.openedMonths != null

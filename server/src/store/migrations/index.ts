@@ -5,7 +5,17 @@ import { checks } from './0004-checks';
 import { learning } from './0005-learning';
 import { access } from './0006-access';
 import { castings } from './0007-castings';
+import { outcomes } from './0008-outcomes';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
-export const MIGRATIONS: readonly Migration[] = [firstSchema, shelf, benchEntries, checks, learning, access, castings];
+export const MIGRATIONS: readonly Migration[] = [
+  firstSchema,
+  shelf,
+  benchEntries,
+  checks,
+  learning,
+  access,
+  castings,
+  outcomes,
+];

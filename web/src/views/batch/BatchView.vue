@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { STAGE_WORDS, castingsOf, fieldLabel, limitsOfCastings, looksAt, mendsOf, stageOf } from '@warm-jar/core';
+import {
+  STAGE_WORDS,
+  castingsOf,
+  doubtsOf,
+  fieldLabel,
+  limitsOfCastings,
+  looksAt,
+  mendsOf,
+  stageOf,
+} from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, onMounted, toRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -28,6 +37,7 @@ import CostLine from './CostLine.vue';
 import MoneyCard from './MoneyCard.vue';
 import TellApart from './TellApart.vue';
 import HistoryList from './HistoryList.vue';
+import KnownCauses from './KnownCauses.vue';
 import PlanLine from './PlanLine.vue';
 import { useDeleteBatch } from './useDeleteBatch';
 
@@ -41,7 +51,25 @@ const router = useRouter();
 const limits = computed(() =>
   product.value && batch.value ? limitsOfCastings(product.value, batch.value, units.say) : null,
 );
-const readings = computed(() => limits.value?.common ?? []);
+/** Figures that are hardly likely, marked where they stand. */
+const doubts = computed(
+  () =>
+    new Map(
+      product.value && batch.value
+        ? doubtsOf(product.value, batch.value, units.say).map((d) => [d.field, d.says] as const)
+        : [],
+    ),
+);
+const readings = computed(() =>
+  (limits.value?.common ?? []).map((r) => {
+    const doubt = doubts.value.get(r.field);
+    return doubt === undefined ? r : { ...r, doubt };
+  }),
+);
+/** Those that no strip shows. */
+const otherDoubts = computed(() =>
+  [...doubts.value].filter(([field]) => !measured.value.some((r) => r.field === field)).map(([, says]) => says),
+);
 /** What single castings alone are outside of, in words. */
 const single = computed(() =>
   (limits.value?.outside ?? []).map(
@@ -140,6 +168,7 @@ onPlainKey('b', () => {
           <p v-if="single.length" class="bad" data-test="single-outside">
             Outside on single castings: {{ single.join('; ') }}.
           </p>
+          <p v-for="says in otherDoubts" :key="says" class="small" data-test="doubt">{{ says }}</p>
           <p v-if="simulated.length" class="small" data-test="simulated">
             Read from stand-ins, and so made up: {{ simulated.join(', ') }}.
           </p>
@@ -184,6 +213,7 @@ onPlainKey('b', () => {
           <MoneyCard v-if="apart" :batch="batch" :product="product" />
           <PlanLine :batch="batch" :product="product" />
           <CopiedCard :batch="batch" />
+          <KnownCauses :batch="batch" :code="code" />
           <HardnessCard :batch="batch" :product="product" />
           <ColourCard :batch="{ ...batch, checks: looksAt(batch, null) }" />
           <MendChain :stories="mendsOf(batch)" />

@@ -1,12 +1,26 @@
 <script setup lang="ts">
-import type { Batch } from '@warm-jar/core';
+import { causeTitle, type Batch } from '@warm-jar/core';
+import Button from 'primevue/button';
 import { computed, toRef } from 'vue';
+import KeyCap from '../../components/KeyCap.vue';
+import { inWords } from '../../components/words';
+import { onPlainKey } from '../../keys/keys';
+import { useOutcomes } from '../../stores/useOutcomes';
 import { useCopiedFrom } from './useCopiedFrom';
 
 /** Which batch it was copied from, what was changed on purpose, and what the outcome answers. */
 const props = defineProps<{ batch: Batch }>();
 const from = computed(() => props.batch.copiedFrom ?? null);
 const answer = useCopiedFrom(toRef(props, 'batch'));
+const code = computed(() => props.batch.code ?? '');
+const outcomes = useOutcomes(code, toRef(props, 'batch'), async () => undefined);
+const { accept, problem } = outcomes;
+/** What this batch says of the one it was copied from. */
+const proposed = computed(() => outcomes.proposed.value.filter((p) => p.by === code.value));
+onPlainKey('o', () => {
+  const [first] = proposed.value;
+  if (first) void accept(first);
+});
 </script>
 
 <template>
@@ -22,11 +36,21 @@ const answer = useCopiedFrom(toRef(props, 'batch'));
     <p v-if="answer" data-test="answer">
       <strong>{{ answer.verdict }}.</strong> {{ answer.says }}
     </p>
+    <p v-for="p in proposed" :key="p.by" class="row" data-test="proposal">
+      <span
+        >So {{ inWords(p.outcome.symptom) }} of <span class="figures">{{ p.batch }}</span> was
+        {{ p.outcome.refuted ? 'not ' : '' }}{{ causeTitle(p.outcome.cause).toLowerCase() }}.</span
+      ><Button data-test="accept" @click="accept(p)">Keep that <KeyCap k="o" /></Button>
+    </p>
+    <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>
   </section>
 </template>
 
 <style scoped>
 strong {
   text-transform: capitalize;
+}
+.bad {
+  color: var(--outside);
 }
 </style>

@@ -1,8 +1,18 @@
 <script setup lang="ts">
-import { askLabel, sayMinutes, type Ask, type Batch, type Product } from '@warm-jar/core';
+import {
+  askLabel,
+  placeOfField,
+  sayMinutes,
+  unitOf,
+  valueAt,
+  type Ask,
+  type Batch,
+  type Product,
+} from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import FieldEntry from '../../components/form/FieldEntry.vue';
+import { useUnits } from '../../stores/units';
 import { answerField } from './answerFields';
 
 /** What would tell most: a field nobody recorded, or a quick test at the bench. Answered here, it counts at once. */
@@ -12,8 +22,15 @@ const props = defineProps<{
   product: Product;
   code: string;
   problem: string | null;
+  casting?: string | null;
 }>();
-const emit = defineEmits<{ tested: [test: string, outcome: string] }>();
+const emit = defineEmits<{
+  tested: [test: string, outcome: string];
+  readAgain: [field: string, meant: number | null];
+}>();
+const units = useUnits();
+const said = (field: string, v: number) => units.say(v, unitOf(field, props.batch));
+const standing = (field: string) => valueAt(props.batch, placeOfField(props.batch, props.casting ?? null, field));
 /** More questions than this are not answered. */
 const MOST = 4;
 const open = ref<string | null>(null);
@@ -52,6 +69,20 @@ const most = computed(() => Math.max(...props.ask.map((a) => a.bits), 0.01));
           >
         </button>
         <div v-if="open === q.field" class="answer">
+          <div v-if="q.meant !== undefined" class="row outcomes">
+            <Button
+              :label="`${said(q.field, q.meant)} was meant`"
+              data-test="meant"
+              @click="emit('readAgain', q.field, q.meant)"
+            />
+            <Button
+              v-if="typeof standing(q.field) === 'number'"
+              severity="secondary"
+              :label="`${said(q.field, standing(q.field) as number)} is right`"
+              data-test="stands"
+              @click="emit('readAgain', q.field, null)"
+            />
+          </div>
           <template v-if="q.test">
             <p class="small">{{ q.test.how }}</p>
             <p v-if="q.test.caution" class="small caution">

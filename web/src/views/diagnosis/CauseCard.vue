@@ -1,9 +1,13 @@
 <script setup lang="ts">
-import { causeTitle, sharePercent, type CauseShare } from '@warm-jar/core';
+import { causeTitle, sharePercent, type CauseShare, type SymptomKind } from '@warm-jar/core';
 import { computed } from 'vue';
+import NeighbourLink from './NeighbourLink.vue';
 
 /** One cause with its share, what speaks for and against it, and what would prevent it. */
-const props = defineProps<{ cause: CauseShare; first: boolean }>();
+const props = defineProps<{ cause: CauseShare; first: boolean; product?: string; kind?: SymptomKind }>();
+/** What the studio's own rate is worth, decibans. */
+const here = computed(() => Math.round(100 * Math.log10(props.cause.here?.factor ?? 1)) / 10);
+const signed = (v: number) => (v < 0 ? `−${Math.abs(v)}` : `+${v}`);
 const percent = computed(() => sharePercent(props.cause.share));
 const speaksFor = computed(() => props.cause.evidence.filter((e) => e.points > 0));
 const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points < 0));
@@ -21,16 +25,19 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
     <div class="bar" aria-hidden="true">
       <svg><rect :width="`${cause.share * 100}%`" height="8" /></svg>
     </div>
+    <p v-if="cause.here && cause.here.of > 0" class="small here" data-test="here">
+      <span class="sign figures" :title="`${here} decibans`">{{ signed(here) }}</span><span>{{ cause.here.says }}</span>
+    </p>
     <ul v-if="speaksFor.length" class="small">
       <li v-for="e in speaksFor" :key="e.field + e.says">
         <span class="sign figures" :title="`${e.points} decibans`">+{{ e.points }}</span
-        >{{ e.says }}
+        ><span>{{ e.says }}<NeighbourLink :evidence="e" :product="product" :kind="kind" /></span>
       </li>
     </ul>
     <ul v-if="speaksAgainst.length" class="small quiet">
       <li v-for="e in speaksAgainst" :key="e.field + e.says">
         <span class="sign figures" :title="`${e.points} decibans`">−{{ Math.abs(e.points) }}</span
-        >{{ e.says }}
+        ><span>{{ e.says }}<NeighbourLink :evidence="e" :product="product" :kind="kind" /></span>
       </li>
     </ul>
     <p v-if="cause.id === 'something-else'" class="small quiet">What the record and this list do not know.</p>
@@ -75,7 +82,8 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
 rect {
   fill: var(--ink-900);
 }
-li {
+li,
+.here {
   display: grid;
   grid-template-columns: 3.5rem 1fr;
   padding: 2px 0;

@@ -15,6 +15,7 @@ import { download } from '../../components/download';
 import MendCard from './MendCard.vue';
 import NextBatchCard from './NextBatchCard.vue';
 import InPieceCard from '../../components/InPieceCard.vue';
+import OutcomeCard from '../../components/OutcomeCard.vue';
 import { useAnswers } from './useAnswers';
 import { useBeginMend } from './useBeginMend';
 import { useCopyIntoPlan } from '../../stores/copyIntoPlan';
@@ -56,9 +57,10 @@ const severity = computed(() => {
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
 const { begin, alike, inHand, problem: mendProblem } = useBeginMend(batch, symptom);
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
-const { tested, problem: answerProblem } = useAnswers(code, batch, casting, async () => {
+const reload = async () => {
   await Promise.all([stored.load(), load()]);
-});
+};
+const { tested, readAgain, problem: answerProblem } = useAnswers(code, batch, casting, reload);
 const nextCard = useTemplateRef('nextCard');
 const print = () => {
   window.print();
@@ -136,7 +138,7 @@ onPlainKey('e', () => {
               >
             </p>
           </section>
-          <EvidenceBoard :symptom="symptom" :limits="limits" />
+          <EvidenceBoard :symptom="symptom" :limits="limits" :product="product.slug" />
         </div>
         <p v-if="symptom.together" class="card together" data-test="together">
           <strong>Two at once.</strong> {{ symptom.together.says }}
@@ -149,12 +151,27 @@ onPlainKey('e', () => {
             :product="product"
             :code="code"
             :problem="answerProblem"
+            :casting="casting"
             class="screen"
             @tested="tested"
+            @read-again="readAgain"
           />
           <MendCard :symptom="symptom" :under="inHand" :alike="alike" @begin="begin" />
-          <NextBatchCard ref="nextCard" :symptom="symptom" :problem="copyProblem" @copy="copy" />
+          <NextBatchCard
+            ref="nextCard"
+            :symptom="symptom"
+            :problem="copyProblem"
+            @copy="copy($event, symptom?.kind ?? null)"
+          />
         </div>
+        <OutcomeCard
+          :code="code"
+          :batch="batch"
+          :symptom="symptom.kind"
+          :casting="casting"
+          :causes="symptom.causes"
+          @changed="reload"
+        />
       </template>
     </template>
   </div>

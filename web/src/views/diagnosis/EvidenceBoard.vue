@@ -8,7 +8,7 @@ import CauseCard from './CauseCard.vue';
 import { evidenceLinks, lineWidth, outsideBeside, shownCauses } from './evidenceLinks';
 
 /** The record on the left, the causes on the right, each piece of evidence a line whose width is its weight. */
-const props = defineProps<{ symptom: SymptomDiagnosis; limits: readonly LimitReading[] }>();
+const props = defineProps<{ symptom: SymptomDiagnosis; limits: readonly LimitReading[]; product?: string }>();
 const units = useUnits();
 const causes = computed(() => shownCauses(props.symptom));
 const board = computed(() => evidenceLinks(props.symptom, props.limits));
@@ -82,7 +82,14 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
     <div class="gap" aria-hidden="true" />
     <section class="stack causes" aria-labelledby="why">
       <h2 id="why">Why, likeliest first</h2>
-      <CauseCard v-for="(c, i) in causes.shown" :key="c.id" :cause="c" :first="i === 0" />
+      <CauseCard
+        v-for="(c, i) in causes.shown"
+        :key="c.id"
+        :cause="c"
+        :first="i === 0"
+        :product="product"
+        :kind="symptom.kind"
+      />
       <p v-if="causes.rest.length" class="small quiet">
         Unlikely, {{ Math.max(1, Math.round(causes.restShare * 100)) }} % together:
         {{ causes.rest.map((c) => causeTitle(c.id).toLowerCase()).join(', ') }}.

@@ -33,11 +33,9 @@ export function useAnswers(
   /** A question about one casting is answered for it where it has such a field of its own. */
   const placed = (path: string) => (batch.value ? placeOfField(batch.value, casting.value, path) : path);
 
-  async function save(path: string, value: unknown): Promise<void> {
+  async function kept(change: Parameters<typeof enterNow>[1]): Promise<void> {
     try {
-      await enterNow(code.value, {
-        set: [{ path, was: valueAt(batch.value, path) ?? null, value }],
-      });
+      await enterNow(code.value, change);
       [problem.value, issues.value] = [null, {}];
       await again();
     } catch (error) {
@@ -45,6 +43,8 @@ export function useAnswers(
       [problem.value, issues.value] = [error.message, Object.fromEntries(error.issues.map((i) => [i.path, i.message]))];
     }
   }
+  const save = (path: string, value: unknown) =>
+    kept({ set: [{ path, was: valueAt(batch.value, path) ?? null, value }] });
   const saveSoon = useDebounceFn(save, SETTLE_MS);
 
   function set(path: string, value: unknown, rawText?: string): void {
@@ -62,17 +62,13 @@ export function useAnswers(
   });
 
   /** Keeps what a quick test showed. */
-  async function tested(test: string, outcome: string): Promise<void> {
-    try {
-      await enterNow(code.value, {
-        add: [{ path: 'quickTests', value: { test, outcome, atH: hoursSince(batch.value, live.exactMs()) } }],
-      });
-      problem.value = null;
-      await again();
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error;
-      problem.value = error.message;
-    }
-  }
-  return { tested, problem };
+  const tested = (test: string, outcome: string): Promise<void> =>
+    kept({ add: [{ path: 'quickTests', value: { test, outcome, atH: hoursSince(batch.value, live.exactMs()) } }] });
+
+  /** Somebody looked again at an unlikely figure: what was meant is written, or it stands as it is. */
+  const readAgain = (path: string, meant: number | null): Promise<void> =>
+    meant === null
+      ? kept({ add: [{ path: 'readAgain', value: { field: path, value: valueAt(batch.value, placed(path)) } }] })
+      : save(placed(path), meant);
+  return { tested, readAgain, problem };
 }

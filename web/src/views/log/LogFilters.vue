@@ -9,6 +9,7 @@ import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
 import {
   GRADE_CHOICES,
+  OUTCOME_CHOICES,
   LIMIT_CHOICES,
   SOLD_CHOICES,
   SYMPTOMS,
@@ -36,7 +37,7 @@ const STAGES = [
   { value: 'in-work', words: 'in work' },
   ...Object.entries(STAGE_WORDS).map(([value, words]) => ({ value, words: words.toLowerCase() })),
 ];
-const MORE: readonly Filter[] = ['grade', 'mould', 'lot', 'by', 'from', 'to', 'limit', 'reason', 'sold'];
+const MORE: readonly Filter[] = ['grade', 'mould', 'lot', 'by', 'from', 'to', 'limit', 'reason', 'sold', 'outcome'];
 const open = ref(MORE.some((f) => props.filters[f]));
 const filtered = computed(() => Object.keys(props.chosen).length > 0);
 const along = computed(() =>
@@ -194,6 +195,19 @@ const moulds = computed(() =>
           placeholder="all"
           aria-label="Sold"
           @update:model-value="emit('choose', 'sold', $event ?? '')"
+      /></label>
+      <label
+        ><span class="small">Turned out to be</span
+        ><Select
+          :model-value="filters.outcome || null"
+          :options="OUTCOME_CHOICES"
+          option-label="words"
+          option-value="value"
+          show-clear
+          filter
+          placeholder="all"
+          aria-label="What it turned out to be"
+          @update:model-value="emit('choose', 'outcome', $event ?? '')"
       /></label>
     </div>
     <div v-if="along.length || saved.length || filtered" class="row kept">

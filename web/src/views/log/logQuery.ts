@@ -1,7 +1,9 @@
 import {
+  CAUSE_IDS,
   FACTORS,
   GRADES,
   SYMPTOM_KINDS,
+  causeTitle,
   fieldLabel,
   levelWords,
   type Factor,
@@ -30,6 +32,8 @@ export const FILTERS = [
   'cavity',
   'reason',
   'sold',
+  'outcome',
+  'gear',
 ] as const;
 export type Filter = (typeof FILTERS)[number];
 export type LogFilters = Record<Filter, string>;
@@ -117,6 +121,14 @@ export const GRADE_CHOICES = [
   ...GRADES.map((value) => ({ value: value as string, words: value as string })),
   { value: 'none', words: 'not graded' },
 ];
+/** What a fault turned out to be. */
+export const OUTCOME_CHOICES = [
+  { value: 'any', words: 'any that is known' },
+  { value: 'none', words: 'nothing known' },
+  ...CAUSE_IDS.map((id) => ({ value: id as string, words: causeTitle(id) })).sort((a, b) =>
+    a.words.localeCompare(b.words),
+  ),
+];
 export const SOLD_CHOICES = [
   { value: 'yes', words: 'with one sold' },
   { value: 'no', words: 'with one not sold' },
@@ -167,6 +179,7 @@ export function broughtAlong(
   if (filters.pattern) told.push({ filter: 'pattern', words: inWords(filters.pattern) });
   if (filters.looked) told.push({ filter: 'looked', words: filters.looked === 'yes' ? 'looked at' : 'not looked at' });
   if (filters.cavity) told.push({ filter: 'cavity', words: `cavity ${filters.cavity}` });
+  if (filters.gear) told.push({ filter: 'gear', words: `made with ${filters.gear}` });
   if (filters.codes) told.push({ filter: 'codes', words: `${filters.codes.split(',').length} chosen batches` });
   return told;
 }

@@ -11,6 +11,7 @@ import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
 import MendChain from '../../components/MendChain.vue';
+import OutcomeCard from '../../components/OutcomeCard.vue';
 import { useMend } from './useMend';
 
 /** Mending the piece: one step after the other, the coat to weigh, and when to look again. */
@@ -167,6 +168,14 @@ const wait = computed(() => {
           <MendChain :stories="stories" />
         </div>
       </div>
+      <OutcomeCard
+        v-if="current"
+        :code="code"
+        :batch="batch"
+        :symptom="current.mend.kind"
+        :casting="current.mend.castings?.length === 1 ? current.mend.castings[0] : null"
+        @changed="stored.load"
+      />
     </template>
   </div>
 </template>

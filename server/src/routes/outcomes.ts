@@ -1,0 +1,44 @@
+import { batchOutcomesSchema, proposedOutcome, type Batch, type ProposedOutcome } from '@warm-jar/core';
+import { z } from 'zod';
+import type { AppDeps } from '../appDeps';
+import { endpoint, type Endpoint } from '../http/endpoint';
+import { Problem } from '../http/problem';
+
+type OutcomeDeps = Pick<AppDeps, 'batches' | 'series'>;
+
+/** A batch that may be gone. */
+async function ifThere({ batches }: OutcomeDeps, code: string): Promise<Batch | null> {
+  try {
+    return (await batches.get(code)).batch;
+  } catch (error) {
+    if (error instanceof Problem && error.status === 404) return null;
+    throw error;
+  }
+}
+
+/** What the copies of a batch say of it, and what it says itself of the one it was copied from. */
+async function proposalsAbout(deps: OutcomeDeps, batch: Batch): Promise<ProposedOutcome[]> {
+  const copies = await deps.series.copiesOf(batch.code ?? '');
+  const after = await Promise.all(copies.map((code) => ifThere(deps, code)));
+  const before = batch.copiedFrom?.code ? await ifThere(deps, batch.copiedFrom.code) : null;
+  return [
+    ...after.flatMap((copy) => (copy ? (proposedOutcome(batch, copy) ?? []) : [])),
+    ...(before ? [proposedOutcome(before, batch)].flatMap((p) => p ?? []) : []),
+  ];
+}
+
+export const outcomeRoutes = (deps: OutcomeDeps): Endpoint[] => [
+  endpoint(
+    {
+      method: 'get',
+      path: '/batches/{code}/outcomes',
+      summary: 'What its causes turned out to be, and what a batch copied with one change proposes',
+      params: z.object({ code: z.string().min(1).max(200) }),
+      answers: { 200: { description: 'Outcomes, and those proposed', schema: batchOutcomesSchema } },
+    },
+    async ({ params }) => {
+      const { batch } = await deps.batches.get(params.code);
+      return { status: 200, body: { items: batch.outcome ?? [], proposed: await proposalsAbout(deps, batch) } };
+    },
+  ),
+];
