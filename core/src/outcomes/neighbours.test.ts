@@ -30,9 +30,9 @@ describe('the likelihood ratio of neighbours', () => {
       fc.property(
         fc.integer({ min: 1, max: 20 }),
         fc.integer({ min: 0, max: 30 }),
-        fc.integer({ min: 10, max: 200 }),
+        fc.integer({ min: 30, max: 200 }),
         (n, k, more) => {
-          const others = 3 * k + more;
+          const others = 10 * k + more;
           const all = Array.from({ length: n + 1 }, (_, i) => ratio(i, n, k, others));
           for (let i = 1; i <= n; i += 1) expect(all[i]!).toBeGreaterThan(all[i - 1]! * (1 - 1e-9));
           const plain = Math.abs(Math.log(ratio(n, n, 0, 40)));

@@ -179,14 +179,14 @@ describe('an outcome that the next batch proposes', () => {
       ...patch,
     });
   it('is the changed cause where the fault is gone, and its refutation where it stayed', () => {
-    expect(proposedOutcome(before, next())).toMatchObject({
+    expect(proposedOutcome(CARD, before, next())).toMatchObject({
       batch: 'B-1',
       by: 'B-2',
       outcome: { symptom: 'tacky', cause: 'under-mixed', how: 'next-batch' },
     });
-    expect(proposedOutcome(before, next())!.outcome.refuted).toBeUndefined();
+    expect(proposedOutcome(CARD, before, next())!.outcome.refuted).toBeUndefined();
     const stayed = next({ checks: [{ afterH: 24, symptoms: [{ kind: 'tacky', pattern: 'liquid', severity: 4 }] }] });
-    expect(proposedOutcome(before, stayed)!.outcome.refuted).toBe(true);
+    expect(proposedOutcome(CARD, before, stayed)!.outcome.refuted).toBe(true);
   });
   it.each<[string, Record<string, unknown>]>([
     ['nobody looked at it', { checks: [] }],
@@ -194,7 +194,8 @@ describe('an outcome that the next batch proposes', () => {
       'it is less, but there',
       { checks: [{ afterH: 24, symptoms: [{ kind: 'tacky', pattern: 'sticky-spots', severity: 1 }] }] },
     ],
-    ['other things differ too', { room: { temperatureC: 26 }, pour: { tilted: false } }],
+    ['other things differ too', { pour: { tilted: false } }],
+    ['another figure was put right too', { mix: { stirMin: 2, amountB: 100 } }],
     ['it was copied from another', { copiedFrom: { code: 'B-7', changes: [{ cause: 'under-mixed', says: 'x' }] } }],
     ['nothing was changed for a cause', { copiedFrom: { code: 'B-1', changes: [{ cause: null, says: 'x' }] } }],
     [
@@ -202,11 +203,12 @@ describe('an outcome that the next batch proposes', () => {
       { castings: [{ id: 'k1' }, { id: 'k2' }], checks: [{ afterH: 24, casting: 'k1', symptoms: [] }] },
     ],
   ])('is none where %s', (_why, patch) => {
-    expect(proposedOutcome(before, next(patch))).toBeNull();
+    expect(proposedOutcome(CARD, before, next(patch))).toBeNull();
   });
   it('is none where two things were changed, where the change cannot be seen and it stayed, or where it is settled', () => {
     expect(
       proposedOutcome(
+        CARD,
         before,
         next({}, [
           { cause: 'under-mixed', says: 'x' },
@@ -218,8 +220,8 @@ describe('an outcome that the next batch proposes', () => {
       mix: { stirMin: 0.7 },
       checks: [{ afterH: 24, symptoms: [{ kind: 'tacky', pattern: 'liquid', severity: 4 }] }],
     });
-    expect(proposedOutcome(before, unseen)).toBeNull();
+    expect(proposedOutcome(CARD, before, unseen)).toBeNull();
     const known = faulty({ mix: { stirMin: 0.7 }, outcome: [outcome('under-mixed', { how: 'next-batch' })] });
-    expect(proposedOutcome(known, next())).toBeNull();
+    expect(proposedOutcome(CARD, known, next())).toBeNull();
   });
 });

@@ -13,6 +13,7 @@ import { benchAir, yearJobs, type Job } from './yearCalendar';
 import { touchesOf, type Fault, type HiddenCause } from './yearCauses';
 import { checksOf, mendsOfYear } from './yearChecks';
 import { toldApart } from './yearCastings';
+import { foundOut } from './yearOutcomes';
 import { lotInUse } from './yearLots';
 
 /** A casting of the made-up year, with what spoiled it, known to its maker alone. */
@@ -207,5 +208,9 @@ export function saltmarshYear(now: Date, { seed = YEAR_SEED, hidden = true }: Ye
   const code = (i: number) => `B-${String(FIRST_CODE - made.length + i).padStart(4, '0')}`;
   // Dealt out by a chance of its own, so that the year itself is the same with castings told apart.
   const apart = chanceFrom(seed + 1);
-  return made.map((m, i) => ({ ...m, batch: { ...toldApart(m.batch, now.getTime(), apart), code: code(i) } }));
+  const known = chanceFrom(seed + 2);
+  return made.map((m, i) => {
+    const batch = { ...toldApart(m.batch, now.getTime(), apart), code: code(i) };
+    return { ...m, batch: foundOut(batch, m.cause, now.getTime(), known) };
+  });
 }

@@ -4,7 +4,7 @@ import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
 
-type OutcomeDeps = Pick<AppDeps, 'batches' | 'series'>;
+type OutcomeDeps = Pick<AppDeps, 'batches' | 'series' | 'products'>;
 
 /** A batch that may be gone. */
 async function ifThere({ batches }: OutcomeDeps, code: string): Promise<Batch | null> {
@@ -16,15 +16,19 @@ async function ifThere({ batches }: OutcomeDeps, code: string): Promise<Batch | 
   }
 }
 
+/** What one batch says of the one it was copied from, if anything. */
+async function proposal({ products }: OutcomeDeps, before: Batch | null, after: Batch | null) {
+  if (!before || !after) return [];
+  const product = await products.get(before.product.slug, before.product.revision);
+  return [proposedOutcome(product, before, after)].flatMap((p): ProposedOutcome[] => (p ? [p] : []));
+}
+
 /** What the copies of a batch say of it, and what it says itself of the one it was copied from. */
 async function proposalsAbout(deps: OutcomeDeps, batch: Batch): Promise<ProposedOutcome[]> {
   const copies = await deps.series.copiesOf(batch.code ?? '');
-  const after = await Promise.all(copies.map((code) => ifThere(deps, code)));
+  const about = copies.map(async (code) => proposal(deps, batch, await ifThere(deps, code)));
   const before = batch.copiedFrom?.code ? await ifThere(deps, batch.copiedFrom.code) : null;
-  return [
-    ...after.flatMap((copy) => (copy ? (proposedOutcome(batch, copy) ?? []) : [])),
-    ...(before ? [proposedOutcome(before, batch)].flatMap((p) => p ?? []) : []),
-  ];
+  return (await Promise.all([...about, proposal(deps, before, batch)])).flat();
 }
 
 export const outcomeRoutes = (deps: OutcomeDeps): Endpoint[] => [

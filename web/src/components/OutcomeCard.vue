@@ -69,7 +69,7 @@ async function say(refuted: boolean) {
   if (problem.value === null) [cause.value, how.value] = [null, null];
 }
 const first = computed(() => proposed.value[0] ?? null);
-onPlainKey('o', () => {
+onPlainKey('y', () => {
   if (first.value) void accept(first.value);
 });
 </script>
@@ -79,11 +79,11 @@ onPlainKey('o', () => {
     <h2 id="turned-out">What it turned out to be</h2>
     <p v-for="p in proposed" :key="p.by + p.outcome.cause" class="row proposal" data-test="proposal">
       <span
-        >{{ p.says }} So {{ inWords(p.outcome.symptom) }} of
+        >{{ p.says }} So the {{ inWords(p.outcome.symptom) }} fault of
         <RouterLink class="figures" :to="{ name: 'batch', params: { code: p.batch } }">{{ p.batch }}</RouterLink>
-        was <strong>{{ p.outcome.refuted ? 'not ' : '' }}{{ causeTitle(p.outcome.cause).toLowerCase() }}</strong
-        >.</span
-      ><Button data-test="accept" @click="accept(p)">Keep that <KeyCap v-if="p === first" k="o" /></Button>
+        {{ p.outcome.refuted ? 'did not come' : 'came' }} from this:
+        <strong>{{ causeTitle(p.outcome.cause).toLowerCase() }}</strong>.</span
+      ><Button data-test="accept" @click="accept(p)">Keep that <KeyCap v-if="p === first" k="y" /></Button>
     </p>
     <ul v-if="known.length" class="known">
       <li v-for="(o, i) in known" :key="i" class="row" data-test="outcome">

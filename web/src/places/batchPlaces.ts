@@ -95,7 +95,7 @@ export const BATCH_PLACES: readonly Place[] = [
       { key: 'c', does: 'Check this batch' },
       { key: 'r', does: 'Begin the mend' },
       { key: 'x', does: 'Copy into the plan of the next batch' },
-      { key: 'o', does: 'Keep what the next batch says it was' },
+      { key: 'y', does: 'Keep what the next batch says it was' },
     ],
   },
   {
@@ -104,6 +104,6 @@ export const BATCH_PLACES: readonly Place[] = [
     title: 'Mend',
     view: () => import('../views/mend/MendView.vue'),
     called: 'mend',
-    keys: [{ key: 'o', does: 'Keep what the next batch says it was' }],
+    keys: [{ key: 'y', does: 'Keep what the next batch says it was' }],
   },
 ];

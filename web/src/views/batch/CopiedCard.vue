@@ -17,7 +17,7 @@ const outcomes = useOutcomes(code, toRef(props, 'batch'), async () => undefined)
 const { accept, problem } = outcomes;
 /** What this batch says of the one it was copied from. */
 const proposed = computed(() => outcomes.proposed.value.filter((p) => p.by === code.value));
-onPlainKey('o', () => {
+onPlainKey('y', () => {
   const [first] = proposed.value;
   if (first) void accept(first);
 });
@@ -38,9 +38,10 @@ onPlainKey('o', () => {
     </p>
     <p v-for="p in proposed" :key="p.by" class="row" data-test="proposal">
       <span
-        >So {{ inWords(p.outcome.symptom) }} of <span class="figures">{{ p.batch }}</span> was
-        {{ p.outcome.refuted ? 'not ' : '' }}{{ causeTitle(p.outcome.cause).toLowerCase() }}.</span
-      ><Button data-test="accept" @click="accept(p)">Keep that <KeyCap k="o" /></Button>
+        >So the {{ inWords(p.outcome.symptom) }} fault of <span class="figures">{{ p.batch }}</span>
+        {{ p.outcome.refuted ? 'did not come' : 'came' }} from this:
+        {{ causeTitle(p.outcome.cause).toLowerCase() }}.</span
+      ><Button data-test="accept" @click="accept(p)">Keep that <KeyCap k="y" /></Button>
     </p>
     <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>
   </section>
