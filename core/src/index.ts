@@ -144,6 +144,8 @@ export * from './learning/ridgeLogistic';
 export * from './learning/factors';
 export * from './learning/castFacts';
 export * from './learning/patterns';
+export type { Finding, Patterns, Share, SymptomRate, Unanswered } from './learning/finding';
+export type { Due } from './learning/attributable';
 export * from './learning/changePoints';
 export * from './learning/controlChart';
 export * from './learning/mouldLife';

@@ -1,61 +1,22 @@
-import type { SymptomKind } from '../formats/vocabulary';
-import { benjaminiHochberg } from './benjaminiHochberg';
+import type { LotCard } from '../formats/lot';
+import { SAME_BATCHES, overlap, placesOf } from './adjustedOdds';
+import { yearsOf } from './attributable';
 import { castingFacts, type BatchFacts } from './batchFacts';
+import { benjaminiHochberg } from './benjaminiHochberg';
 import type { CastFacts } from './castFacts';
+import { castingLoss } from './castingCost';
 import { castingWeights, designEffect, shows, wholeTable } from './clusters';
-import { levelWords } from './factors';
+import { smallestFound } from './detectable';
+import { share, split, type Finding, type Patterns, type SymptomRate, type Unanswered } from './finding';
 import { fisherExact } from './fisherExact';
-import { SAME_BATCHES, overlap, adjustedOdds, placesOf, type Parted } from './adjustedOdds';
+import { isOverLimit } from './limitLevels';
+import { partFindings, type Found, type NamedFound, type Places, type Question } from './partFindings';
 import { tally, type Level, type Tally } from './tally';
-import { wilsonInterval, type RateInterval } from './wilsonInterval';
-
-/** Batches with a fault among those looked at. */
-export interface Share extends RateInterval {
-  readonly k: number;
-  readonly n: number;
-}
-
-/** How often a symptom shows, by kind or by pattern. */
-export interface SymptomRate extends Share {
-  readonly kind: SymptomKind;
-  readonly pattern: string | null;
-}
-
-/** A group of batches in which a fault shows oftener than chance would have it. */
-export interface Finding {
-  readonly kind: SymptomKind;
-  readonly pattern: string | null;
-  readonly factor: Level['factor'];
-  readonly level: string;
-  readonly with: Share;
-  /** The other batches of the same products. */
-  readonly without: Share;
-  /** Fisher's exact test, and the same after Benjamini and Hochberg. */
-  readonly p: number;
-  readonly adjustedP: number;
-  readonly parted: Parted;
-  /** Other names of the same batches. */
-  readonly same: readonly Level[];
-  /** Whether its odds stay above even once what travels with it has had its part. */
-  readonly independent: boolean;
-  /** What it cannot be parted from, where it does not stand by itself. */
-  readonly confoundedWith: Level | null;
-  readonly small: boolean;
-  readonly says: string;
-}
-
-export interface Patterns {
-  readonly batches: number;
-  readonly castings: number;
-  /** Castings that somebody looked at. */
-  readonly looked: number;
-  readonly questions: number;
-  readonly rates: readonly SymptomRate[];
-  readonly findings: readonly Finding[];
-}
 
 export interface PatternOptions {
   readonly names?: Readonly<Record<string, string>>;
+  /** The shelf's lots, for what a spoiled casting costs. */
+  readonly lots?: readonly LotCard[] | null;
   /** Told 0 to 1 as the work goes on. */
   readonly onProgress?: (share: number) => void;
 }
@@ -64,18 +25,6 @@ export interface PatternOptions {
 export const FALSE_SHARE = 0.05;
 /** Groups smaller than this say nothing; faults rarer than this cannot be parted. */
 const [MIN_GROUP, MIN_FAULTS, MIN_PATTERN] = [5, 4, 5];
-/** A finding on fewer is a hint, and is said to be. */
-const [FEW_BATCHES, FEW_FAULTS] = [12, 6];
-
-/** A share with its interval, as wide as so many independent castings would make it. */
-const share = (k: number, n: number, effect = 1): Share => {
-  const { low, high } = wilsonInterval(k / effect, n / effect);
-  return { k, n, rate: n === 0 ? 0 : k / n, low, high };
-};
-const split = (key: string) => {
-  const [kind, pattern] = key.split('/');
-  return { kind: kind as SymptomKind, pattern: pattern ?? null };
-};
 
 function ratesOf(looked: readonly CastFacts[]): SymptomRate[] {
   const counts = new Map<string, number>();
@@ -98,15 +47,6 @@ function outcomesOf(rates: readonly SymptomRate[]): string[] {
         : r.pattern !== 'unspecified' && r.k >= MIN_PATTERN && r.k < kindOf(r.kind),
     )
     .map((r) => (r.pattern === null ? r.kind : `${r.kind}/${r.pattern}`));
-}
-
-interface Question {
-  readonly outcome: string;
-  readonly at: Level;
-  readonly a: number;
-  readonly b: number;
-  readonly c: number;
-  readonly d: number;
 }
 
 /** One question for each outcome and level: faults with it and without it, among the products that have it. */
@@ -144,7 +84,6 @@ function effectiveTables(looked: readonly CastFacts[], outcomes: readonly string
   };
 }
 
-type Found = Question & { readonly p: number; readonly adjustedP: number };
 const sameLevel = (a: Level, b: Level) => a.factor === b.factor && a.level === b.level;
 const kindOf = (outcome: string) => split(outcome).kind;
 
@@ -161,94 +100,68 @@ const surestOf = (found: readonly Found[]) =>
       ),
   );
 
-type Places = ReturnType<typeof placesOf>;
 /** Groups that are the same batches under several names are told once, under the surest. */
-function oneName(found: readonly Found[], places: Places): { head: Found; same: Level[] }[] {
-  const told: { head: Found; same: Level[] }[] = [];
+function oneName(found: readonly Found[], places: Places): NamedFound[] {
+  const told: NamedFound[] = [];
   for (const f of [...found].sort((a, b) => a.p - b.p)) {
     const known = told.find(
       (t) => kindOf(t.head.outcome) === kindOf(f.outcome) && overlap(places(t.head.at), places(f.at)) >= SAME_BATCHES,
     );
-    if (known) known.same.push(f.at);
-    else told.push({ head: f, same: [] });
+    if (!known) told.push({ head: f, same: [] });
+    else if (isOverLimit(f.at) && !isOverLimit(known.head.at)) {
+      // What is recorded and over its limit says more than another name of the same castings.
+      known.same.push(known.head.at);
+      known.head = f;
+    } else known.same.push(f.at);
   }
   return told;
 }
 
-const percent = (v: number) => `${Math.round(v * 100)}`;
-const rateWords = (s: Share) => `${s.k} of ${s.n} (${percent(s.rate)} %, ${percent(s.low)}–${percent(s.high)})`;
-function chanceWords(p: number): string {
-  if (p < 0.0005) return 'less than once in 2 000';
-  return `${(p * 100).toFixed(p < 0.01 ? 2 : 1)} %`;
-}
-const times = (v: number) => (v < 10 ? v.toFixed(1) : v.toFixed(0));
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const limitFirst = (f: Finding) => Number(isOverLimit(f));
+/** What can be acted on first; of that what is over its limit, then what stands by itself, then the surest. */
+const byUse = (a: Finding, b: Finding) =>
+  Number(b.actionable) - Number(a.actionable) ||
+  limitFirst(b) - limitFirst(a) ||
+  Number(b.independent) - Number(a.independent) ||
+  a.adjustedP - b.adjustedP ||
+  a.level.localeCompare(b.level);
 
-function sentence(f: Omit<Finding, 'says'>, questions: number, names: PatternOptions['names']): string {
-  const seen = f.pattern ? `${f.kind}, ${f.pattern.replaceAll('-', ' ')},` : f.kind.replaceAll('-', ' ');
-  const same =
-    f.same.length > 0
-      ? ` The same castings are those ${f.same.map((l) => levelWords(l.factor, l.level, names)).join(', and ')}.`
-      : '';
-  const rates = `${rateWords(f.with)} castings ${levelWords(f.factor, f.level, names)}, against ${rateWords(f.without)} otherwise`;
-  const chance = `Of ${questions} questions asked, an answer this sure is chance in ${chanceWords(f.adjustedP)}.`;
-  const hint = f.small ? ' Few castings: take it as a hint.' : '';
-  return `${capital(seen)} in ${rates}. ${chance}${same}${besideWords(f, names)}${hint}`;
+/** The chance from which on a question was answered yes: that of the last one found, else of one alone among all. */
+function threshold(p: readonly number[], adjusted: readonly number[]): number {
+  const found = p.filter((_, i) => adjusted[i]! <= FALSE_SHARE);
+  return Math.max(FALSE_SHARE / Math.max(1, p.length), ...found);
 }
 
-/** What is left of it beside what travels with it. */
-function besideWords(f: Omit<Finding, 'says'>, names: PatternOptions['names']): string {
-  const { oddsRatio, low, high } = f.parted;
-  const odds = `the odds are ${times(oddsRatio)} times as high (${times(low)}–${times(high)})`;
-  if (f.independent) return ` Beside what travels with it, ${odds}.`;
-  if (!f.confoundedWith) return ` Beside the products, ${odds}, which may still be chance.`;
-  const other = levelWords(f.confoundedWith.factor, f.confoundedWith.level, names);
-  return ` It travels with castings ${other}, and the log cannot part the two.`;
+/** More questions than this are not told: those that would have found the least first. */
+const MOST_UNANSWERED = 60;
+
+/** What the log could have shown, of each question that was not answered yes. */
+function unansweredOf(
+  asked: readonly Question[],
+  worth: (q: Question) => Table,
+  { adjusted, threshold: chance }: { readonly adjusted: readonly number[]; readonly threshold: number },
+): Unanswered[] {
+  return asked
+    .flatMap((q, i): Unanswered[] => {
+      if (adjusted[i]! <= FALSE_SHARE) return [];
+      const [a, b, c, d] = worth(q);
+      const without = share(q.c, q.c + q.d);
+      return [
+        {
+          ...split(q.outcome),
+          factor: q.at.factor,
+          level: q.at.level,
+          with: share(q.a, q.a + q.b),
+          without,
+          wouldFind: smallestFound({ with: a + b, without: c + d, rate: without.rate }, chance),
+        },
+      ];
+    })
+    .sort((x, y) => gap(x) - gap(y) || x.level.localeCompare(y.level))
+    .slice(0, MOST_UNANSWERED);
 }
 
-/** Parts the findings of one kind of fault from each other. */
-function parted(
-  group: readonly { head: Found; same: Level[] }[],
-  looked: readonly CastFacts[],
-  places: Places,
-  told: { readonly questions: number; readonly names: PatternOptions['names'] },
-): Finding[] {
-  const levels = group.map((g) => g.head.at);
-  // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
-  const effects = new Map(
-    [...new Set(group.map((g) => g.head.outcome))].map((o) => [o, designEffect(looked, shows(o))]),
-  );
-  const byOutcome = adjustedOdds(looked, [...new Set(group.map((g) => g.head.outcome))], levels);
-  return group.map(({ head, same }, i) => {
-    const odds = byOutcome.get(head.outcome)!;
-    const effect = effects.get(head.outcome)!;
-    const independent = odds[i]!.low > 1;
-    const others = group
-      .map((g, j) => ({
-        at: g.head.at,
-        with: j === i ? 0 : overlap(places(head.at), places(g.head.at)),
-        odds: odds[j]!.oddsRatio,
-      }))
-      .filter((o) => o.with > 0)
-      .sort((a, b) => b.with - a.with);
-    const small = head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS;
-    const finding = {
-      ...split(head.outcome),
-      factor: head.at.factor,
-      level: head.at.level,
-      with: share(head.a, head.a + head.b, effect),
-      without: share(head.c, head.c + head.d, effect),
-      p: head.p,
-      adjustedP: head.adjustedP,
-      parted: odds[i]!,
-      same,
-      independent,
-      confoundedWith: independent ? null : (others[0]?.at ?? null),
-      small,
-    };
-    return { ...finding, says: sentence(finding, told.questions, told.names) };
-  });
-}
+const gap = ({ wouldFind, without }: Unanswered): number => (wouldFind === null ? Infinity : wouldFind - without.rate);
 
 /**
  * What costs a studio its castings: every symptom against every level of every factor, by Fisher's exact test among the
@@ -256,10 +169,11 @@ function parted(
  */
 export function findPatterns(
   batches: readonly BatchFacts[],
-  { names = {}, onProgress = () => undefined }: PatternOptions = {},
+  { names = {}, lots = null, onProgress = () => undefined }: PatternOptions = {},
 ): Patterns {
   const facts = castingFacts(batches);
   const looked = facts.filter((f) => f.looked);
+  const [years, lossOf] = [yearsOf(facts), lots === null ? null : castingLoss(facts, lots)];
   const rates = ratesOf(looked);
   onProgress(0.1);
   const outcomes = outcomesOf(rates);
@@ -276,11 +190,11 @@ export function findPatterns(
   const groups = oneName(surestOf(found), places);
   const kinds = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
   const findings = kinds.flatMap((kind, i) => {
-    const told = parted(
+    const told = partFindings(
       groups.filter((g) => kindOf(g.head.outcome) === kind),
       looked,
       places,
-      { questions: asked.length, names },
+      { questions: asked.length, names, years, lossOf },
     );
     onProgress(0.6 + (0.4 * (i + 1)) / kinds.length);
     return told;
@@ -292,6 +206,7 @@ export function findPatterns(
     looked: looked.length,
     questions: asked.length,
     rates,
-    findings: findings.sort((a, b) => a.adjustedP - b.adjustedP || a.level.localeCompare(b.level)),
+    findings: findings.sort(byUse),
+    unanswered: unansweredOf(asked, worth, { adjusted, threshold: threshold(p, adjusted) }),
   };
 }

@@ -3,9 +3,9 @@ import type { LotCard } from '../formats/lot';
 import type { Mould } from '../formats/mould';
 import type { Product } from '../formats/product';
 import type { Grade } from '../formats/vocabulary';
-import { partCost, pricePerG } from '../shelf/lotState';
 import { castingFacts, type BatchFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
+import { castingCost, lotPrices, type PriceOf } from './castingCost';
 import { designEffect } from './clusters';
 import { grouped } from './grouped';
 import { mouldLives, type MouldLife } from './mouldLife';
@@ -91,35 +91,7 @@ function spreadOf(key: string, values: readonly number[]): Spread {
   };
 }
 
-/** What a gram of a part costs: by its lot, else as the product's lots on the shelf do on average. */
-function prices(lots: readonly LotCard[]): (slug: string, part: 'A' | 'B', code: string | undefined) => number | null {
-  const known = lots.flatMap((l) => {
-    const perG = pricePerG(l);
-    return perG === null ? [] : [{ slug: l.productSlug, part: l.part, code: l.code, perG }];
-  });
-  const byLot = new Map(known.map((l) => [`${l.slug} ${l.part} ${l.code}`, l.perG]));
-  const usual = new Map(
-    grouped(known, (l) => `${l.slug} ${l.part}`).map(([key, some]) => [
-      key,
-      spreadOf(
-        key,
-        some.map((l) => l.perG),
-      ).mean,
-    ]),
-  );
-  return (slug, part, code) => byLot.get(`${slug} ${part} ${code ?? ''}`) ?? usual.get(`${slug} ${part}`) ?? null;
-}
-
-/** What a casting's resin cost, its mends included; null unless every part of it is known. */
-function costOf(f: CastFacts, price: ReturnType<typeof prices>): number | null {
-  const slug = f.levels.product ?? '';
-  const a = partCost(f.massAG, price(slug, 'A', f.levels['lot-a']));
-  const b = partCost(f.massBG, price(slug, 'B', f.levels['lot-b']));
-  if (a === null || b === null) return null;
-  return f.massG ? (a + b) * (1 + f.mendG / f.massG) : a + b;
-}
-
-function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<typeof prices>): Yield {
+function yieldOf(key: string, some: readonly CastFacts[], price: PriceOf): Yield {
   const grades: Record<Grade, number> = { pass: 0, second: 0, scrap: 0, mend: 0 };
   let [open, priced, cost, lost] = [0, 0, 0, 0];
   const effect = designEffect(
@@ -131,7 +103,7 @@ function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<type
     if (f.grade === null) open += 1;
     else grades[f.grade] += 1;
     if (f.price != null && (f.grade === 'pass' || f.grade === 'second')) worth[f.grade].push(f.price);
-    const own = costOf(f, price);
+    const own = castingCost(f, price);
     if (own === null) continue;
     priced += 1;
     cost += own;
@@ -153,11 +125,11 @@ function yieldOf(key: string, some: readonly CastFacts[], price: ReturnType<type
 }
 
 /** Why castings were no pass, the commonest first; a reason that nobody wrote down is no reason. */
-function reasonsOf(castings: readonly CastFacts[], price: ReturnType<typeof prices>): ReasonCount[] {
+function reasonsOf(castings: readonly CastFacts[], price: PriceOf): ReasonCount[] {
   const lesser = castings.filter((f) => (f.grade === 'second' || f.grade === 'scrap') && f.reason);
   return grouped(lesser, (f) => f.reason!.trim().toLowerCase())
     .map(([, some]) => {
-      const costs = some.flatMap((f) => costOf(f, price) ?? []);
+      const costs = some.flatMap((f) => castingCost(f, price) ?? []);
       return {
         reason: some[0]!.reason!.trim(),
         second: some.filter((f) => f.grade === 'second').length,
@@ -224,7 +196,7 @@ export function studioFigures(
   { facts, cards, lots, moulds }: FiguresScene,
   onProgress: (share: number) => void = () => undefined,
 ): StudioFigures {
-  const price = prices(lots);
+  const price = lotPrices(lots);
   const castings = castingFacts(facts);
   const named = (keyOf: (f: CastFacts) => string | null | undefined) =>
     grouped(castings, keyOf).map(([key, some]) => yieldOf(key, some, price));

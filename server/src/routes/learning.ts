@@ -35,11 +35,14 @@ type LearningDeps = Pick<AppDeps, 'facts' | 'products' | 'shelf' | 'learner' | '
 async function jobOf({ facts, products, shelf }: LearningDeps, asked: Question): Promise<LearningJob> {
   const lines = await facts.lines(asked.from, asked.to);
   const cards = await products.list();
-  if (asked.what === 'patterns')
-    return { what: 'patterns', facts: lines, names: Object.fromEntries(cards.map((c) => [c.slug, c.name])) };
   if (asked.what === 'chart') return { what: 'chart', facts: lines, kind: asked.kind ?? null };
   const [lots, moulds] = await Promise.all([shelf.lots.list(), shelf.moulds.list()]);
-  return { what: 'figures', facts: lines, cards, lots: lots.map((l) => l.item), moulds: moulds.map((m) => m.item) };
+  const onShelf = { lots: lots.map((l) => l.item), moulds: moulds.map((m) => m.item) };
+  if (asked.what === 'patterns') {
+    const names = Object.fromEntries(cards.map((c) => [c.slug, c.name]));
+    return { what: 'patterns', facts: lines, names, lots: onShelf.lots };
+  }
+  return { what: 'figures', facts: lines, cards, ...onShelf };
 }
 
 /** Writes lines of JSON as they come. */

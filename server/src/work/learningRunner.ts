@@ -20,7 +20,12 @@ import {
  * a line, so that they cross to a thread at no cost.
  */
 export type LearningJob =
-  | { readonly what: 'patterns'; readonly facts: string; readonly names: Readonly<Record<string, string>> }
+  | {
+      readonly what: 'patterns';
+      readonly facts: string;
+      readonly names: Readonly<Record<string, string>>;
+      readonly lots: readonly LotCard[];
+    }
   | { readonly what: 'chart'; readonly facts: string; readonly kind: SymptomKind | null }
   | {
       readonly what: 'figures';
@@ -51,6 +56,7 @@ export function learn(job: LearningJob, onProgress: (share: number) => void): Le
   if (job.what === 'patterns')
     return findPatterns(facts, {
       names: job.names,
+      lots: job.lots,
       onProgress: (share) => {
         onProgress(0.05 + 0.95 * share);
       },
