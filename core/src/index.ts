@@ -144,6 +144,7 @@ export * from './learning/ridgeLogistic';
 export * from './learning/factors';
 export * from './learning/castFacts';
 export * from './learning/patterns';
+export * from './learning/monthReport';
 export type { Finding, Patterns, Share, SymptomRate, Unanswered } from './learning/finding';
 export type { Due } from './learning/attributable';
 export * from './learning/changePoints';

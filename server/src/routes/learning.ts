@@ -3,6 +3,7 @@ import {
   castingAsBatch,
   castingOf,
   fairTrial,
+  localDay,
   parseCastingName,
   seriesTrend,
   worstOf,
@@ -17,8 +18,11 @@ import { fewAtOnce } from '../work/fewAtOnce';
 import type { LearningJob, LearningResult } from '../work/learningRunner';
 
 const day = z.iso.date().optional();
+const MONTH = /^\d{4}-(0[1-9]|1[0-2])$/;
+const monthOf = z.string().regex(MONTH, 'Write a month as 2026-11.');
 const question = z.object({
-  what: z.enum(['patterns', 'chart', 'figures'], 'Ask for patterns, chart or figures.'),
+  what: z.enum(['patterns', 'chart', 'figures', 'month'], 'Ask for patterns, chart, figures or month.'),
+  month: monthOf.optional().describe('The month, for `month`; the one it is where it is left out'),
   kind: z.enum(SYMPTOM_KINDS).optional().describe('One symptom, for the chart'),
   from: day,
   to: day,
@@ -30,13 +34,18 @@ const [MAX_RUNNING, MAX_WAITING] = [2, 8];
 /** Answers remembered until the data change. */
 const MAX_REMEMBERED = 24;
 
-type LearningDeps = Pick<AppDeps, 'facts' | 'products' | 'shelf' | 'learner' | 'log'>;
+type LearningDeps = Pick<AppDeps, 'facts' | 'products' | 'shelf' | 'learner' | 'log' | 'clock'>;
 
-async function jobOf({ facts, products, shelf }: LearningDeps, asked: Question): Promise<LearningJob> {
+/** The month it is by the studio's clock. */
+const monthNow = (clock: AppDeps['clock']): string => localDay(clock.now()).slice(0, 7);
+
+async function jobOf({ facts, products, shelf, clock }: LearningDeps, asked: Question): Promise<LearningJob> {
   const lines = await facts.lines(asked.from, asked.to);
   const cards = await products.list();
   if (asked.what === 'chart') return { what: 'chart', facts: lines, kind: asked.kind ?? null };
   const [lots, moulds] = await Promise.all([shelf.lots.list(), shelf.moulds.list()]);
+  if (asked.what === 'month')
+    return { what: 'month', facts: lines, month: asked.month ?? monthNow(clock), lots: lots.map((l) => l.item) };
   const onShelf = { lots: lots.map((l) => l.item), moulds: moulds.map((m) => m.item) };
   if (asked.what === 'patterns') {
     const names = Object.fromEntries(cards.map((c) => [c.slug, c.name]));
@@ -81,32 +90,53 @@ function answerCache() {
   };
 }
 
+/** Work on the whole log: few jobs at once, and what was worked out remembered until the data change. */
+function working(deps: LearningDeps) {
+  const few = fewAtOnce(MAX_RUNNING, MAX_WAITING);
+  return {
+    cache: answerCache(),
+    keyOf: async (asked: Question) => `${await deps.facts.version()} ${JSON.stringify(asked)}`,
+    workOut: (asked: Question, onProgress: (share: number) => void, gone: AbortSignal) =>
+      few.run(async () => deps.learner.run(await jobOf(deps, asked), onProgress, gone), gone),
+  };
+}
+type Working = ReturnType<typeof working>;
+
+/** A month as one document. */
+const month = ({ cache, workOut, keyOf }: Working): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/months/{month}',
+      summary: 'A month of the studio: what went wrong and why, what was changed, yield and cost',
+      params: z.object({ month: monthOf }),
+      answers: { 200: { description: 'A `warm-jar.month/1` document', schema: z.looseObject({}) } },
+    },
+    async ({ params }) => {
+      const asked: Question = { what: 'month', month: params.month };
+      const key = await keyOf(asked);
+      const known = cache.get(key) ?? (await workOut(asked, () => undefined, new AbortController().signal));
+      cache.set(key, known);
+      return { status: 200, body: known as unknown as Record<string, unknown> };
+    },
+  );
+
 /**
  * What is learned from the whole log, as lines of JSON: `{"share"}` as the work goes on, then `{"result"}`. Who hangs
  * up ends the work.
  */
-function learned(deps: LearningDeps): Endpoint {
-  const { facts, learner, log } = deps;
-  const cache = answerCache();
-  const few = fewAtOnce(MAX_RUNNING, MAX_WAITING);
-  const workOut = (asked: Question, say: (line: unknown) => void, gone: AbortSignal) =>
-    few.run(async () => {
-      const job = await jobOf(deps, asked);
-      const onProgress = (share: number) => {
-        say({ share });
-      };
-      return learner.run(job, onProgress, gone);
-    }, gone);
+function learned(deps: LearningDeps, { cache, workOut, keyOf }: Working): Endpoint {
+  const { log } = deps;
   return streamEndpoint(
     {
       method: 'get',
       path: '/learning',
-      summary: "Patterns, a control chart or the studio's own figures, as lines of JSON with progress",
+      summary: "Patterns, a control chart, the studio's own figures or a month, as lines of JSON with progress",
       query: question,
       answers: { 200: { description: 'Lines of JSON: share, then result', types: ['application/x-ndjson'] } },
     },
     async ({ query: asked }, { response }) => {
-      const key = `${await facts.version()} ${JSON.stringify(asked)}`;
+      const key = await keyOf(asked);
       response.on('error', log);
       const say = lineWriter(response);
       const known = cache.get(key);
@@ -117,7 +147,10 @@ function learned(deps: LearningDeps): Endpoint {
       }
       const gone = whenGone(response);
       try {
-        const result = await workOut(asked, say, gone);
+        const onProgress = (share: number) => {
+          say({ share });
+        };
+        const result = await workOut(asked, onProgress, gone);
         cache.set(key, result);
         say({ result });
       } catch (error) {
@@ -210,8 +243,7 @@ const seriesOfCopies = (deps: TrialDeps): Endpoint =>
   );
 
 /** What the whole log tells: patterns and figures, batches held side by side, and the series that copies make. */
-export const learningRoutes = (deps: LearningDeps & TrialDeps): Endpoint[] => [
-  learned(deps),
-  compared(deps),
-  seriesOfCopies(deps),
-];
+export const learningRoutes = (deps: LearningDeps & TrialDeps): Endpoint[] => {
+  const work = working(deps);
+  return [learned(deps, work), month(work), compared(deps), seriesOfCopies(deps)];
+};

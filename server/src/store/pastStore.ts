@@ -61,6 +61,22 @@ async function causeHistory(rates: RateStore, product: Product, batch: Batch, ki
   return kinds.flatMap((kind) => rateHistory(known, kind, product.family));
 }
 
+/** How often the place marked on this piece failed in its mould; the mould's worst place where none was marked. */
+async function spotHistory(spots: PastStore['spots'], batch: Batch): Promise<History['sameSpot']> {
+  if (!batch.mould?.code) return null;
+  const { cavities, pulls } = await spots(batch.mould.code);
+  const cavity = castingOf(batch, laidAs(batch))?.mould?.cavity ?? null;
+  const all = cavities.filter((c) => cavity === null || c.cavity === cavity - 1).flatMap((c) => c.spots);
+  const own = all
+    .filter((s) => s.batches.includes(batch.code ?? ''))
+    .sort((a, b) => b.batches.length - a.batches.length)[0];
+  const told = own ?? all.find((s) => s.verdict === 'mould');
+  if (!told || pulls <= 1) return null;
+  // The mould's own page says the same of the same place.
+  const { byChance, verdict, says } = told;
+  return { times: told.batches.length, pulls: told.pulls, byChance, verdict, says };
+}
+
 export function pastStore({ models }: Database, shelf: Shelf, { neighbours, rates }: Learned): PastStore {
   /** The latest pulls of a mould that somebody looked at. */
   async function pullsOf(mould: string): Promise<MouldLook[]> {
@@ -96,26 +112,10 @@ export function pastStore({ models }: Database, shelf: Shelf, { neighbours, rate
     };
   }
 
-  /** How often the place marked on this piece failed in its mould; the mould's worst place where none was marked. */
-  async function spotHistory(batch: Batch): Promise<History['sameSpot']> {
-    if (!batch.mould?.code) return null;
-    const { cavities, pulls } = await spots(batch.mould.code);
-    const cavity = castingOf(batch, laidAs(batch))?.mould?.cavity ?? null;
-    const all = cavities.filter((c) => cavity === null || c.cavity === cavity - 1).flatMap((c) => c.spots);
-    const own = all
-      .filter((s) => s.batches.includes(batch.code ?? ''))
-      .sort((a, b) => b.batches.length - a.batches.length)[0];
-    const told = own ?? all.find((s) => s.verdict === 'mould');
-    if (!told || pulls <= 1) return null;
-    // The mould's own page says the same of the same place.
-    const { byChance, verdict, says } = told;
-    return { times: told.batches.length, pulls: told.pulls, byChance, verdict, says };
-  }
-
   const historyOf = async (product: Product, batch: Batch): Promise<History> => {
     const kinds = [...new Set(seenSymptoms(batch).map((s) => s.kind))];
     const [sameSpot, pairs, beside, causes] = await Promise.all([
-      spotHistory(batch),
+      spotHistory(spots, batch),
       pairHistory(shelf, batch),
       neighbours.neighboursOf(batch, kinds),
       causeHistory(rates, product, batch, kinds),

@@ -1,11 +1,13 @@
 import {
   controlChart,
   findPatterns,
+  monthReport,
   studioFigures,
   studioRates,
   type CastFacts,
   type ControlChart,
   type LotCard,
+  type MonthReport,
   type Mould,
   type Patterns,
   type Product,
@@ -34,9 +36,10 @@ export type LearningJob =
       readonly lots: readonly LotCard[];
       readonly moulds: readonly Mould[];
     }
+  | { readonly what: 'month'; readonly facts: string; readonly month: string; readonly lots: readonly LotCard[] }
   /** Settled faults, one batch's list of them a line. */
   | { readonly what: 'rates'; readonly cases: string };
-export type LearningResult = Patterns | ControlChart | StudioFigures | StudioRates;
+export type LearningResult = Patterns | ControlChart | StudioFigures | StudioRates | MonthReport;
 
 /** Works through the whole log off the server's thread. */
 export interface LearningRunner {
@@ -61,6 +64,7 @@ export function learn(job: LearningJob, onProgress: (share: number) => void): Le
         onProgress(0.05 + 0.95 * share);
       },
     });
+  if (job.what === 'month') return monthReport(facts, job.month, job.lots);
   if (job.what === 'chart') return controlChart(facts, job.kind);
   return studioFigures({ facts, cards: job.cards, lots: job.lots, moulds: job.moulds }, onProgress);
 }

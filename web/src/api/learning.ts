@@ -4,6 +4,7 @@ import {
   type Batch,
   type ControlChart,
   type FairTrial,
+  type MonthReport,
   type Patterns,
   type SavedFilter,
   type StudioFigures,
@@ -15,11 +16,13 @@ import { ApiProblem, read, send, withJson } from './http';
 export type LearningQuestion =
   | { readonly what: 'patterns'; readonly from?: string; readonly to?: string }
   | { readonly what: 'chart'; readonly kind?: SymptomKind; readonly from?: string; readonly to?: string }
-  | { readonly what: 'figures' };
+  | { readonly what: 'figures' }
+  | { readonly what: 'month'; readonly month?: string };
 export interface Answers {
   readonly patterns: Patterns;
   readonly chart: ControlChart;
   readonly figures: StudioFigures;
+  readonly month: MonthReport;
 }
 
 const line = z.union([

@@ -78,6 +78,14 @@ export const STUDIO_PLACES: readonly Place[] = [
     tabs: [{ group: 'learning', to: '/figures', title: 'Own figures' }],
   },
   {
+    name: 'month',
+    path: '/month/:month?',
+    title: 'The month',
+    view: () => import('../views/learning/MonthView.vue'),
+    under: 'patterns',
+    tabs: [{ group: 'learning', to: '/month', title: 'The month' }],
+  },
+  {
     name: 'compare',
     path: '/compare',
     title: 'Side by side',

@@ -11,6 +11,7 @@ import DefectChart from './DefectChart.vue';
 import LearningTabs from './LearningTabs.vue';
 import RateBars from './RateBars.vue';
 import WorkingNote from './WorkingNote.vue';
+import { dueWords, wouldFindWords } from './findingUse';
 import { usePatterns } from './usePatterns';
 
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
@@ -31,7 +32,8 @@ const batchesOf = (f: Finding): LocationQueryRaw => ({
   ...(from.value ? { from: from.value } : {}),
   ...(to.value ? { to: to.value } : {}),
 });
-const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ?? 'unspecified' });
+const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
+  symptomWords({ kind: f.kind, pattern: f.pattern ?? 'unspecified' });
 </script>
 
 <template>
@@ -96,7 +98,12 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
               ><span v-else class="tag small">not sure</span>
             </div>
             <div class="told">
-              <p>{{ f.says }}</p>
+              <div>
+                <p>{{ f.says }}</p>
+                <p class="due" data-test="due">
+                  <strong>{{ dueWords(f, title(f)) }}</strong>
+                </p>
+              </div>
               <div>
                 <RateBars :these="f.with" :others="f.without" /><RouterLink
                   class="small"
@@ -107,6 +114,31 @@ const title = (f: Finding) => symptomWords({ kind: f.kind, pattern: f.pattern ??
             </div>
           </li>
         </ol>
+        <details v-if="answer.unanswered.length" class="card" data-test="unanswered">
+          <summary>What this log could have shown</summary>
+          <p class="small quiet">
+            {{ answer.questions - answer.findings.length }} questions were not answered yes. That is no proof that there
+            is nothing: each could only have shown a difference as large as this, four times in five.
+          </p>
+          <table class="small">
+            <thead>
+              <tr>
+                <th scope="col">Fault</th>
+                <th scope="col">Castings</th>
+                <th scope="col">With it, of how many</th>
+                <th scope="col">Would have been found at</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="u in answer.unanswered" :key="u.kind + u.pattern + u.factor + u.level">
+                <td>{{ title(u) }}</td>
+                <td>{{ levelWords(u.factor, u.level, names) }}</td>
+                <td class="figures">{{ u.with.k }} of {{ u.with.n }}</td>
+                <td class="figures">{{ wouldFindWords(u) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </details>
       </section>
       <aside class="stack">
         <section class="card stack" aria-labelledby="over-time">
@@ -196,6 +228,21 @@ h3 .first-up {
   align-items: start;
   margin-top: 4px;
   line-height: 1.35;
+}
+.due {
+  padding-top: 4px;
+}
+summary {
+  cursor: pointer;
+  min-height: 40px;
+  font-weight: 650;
+}
+th {
+  text-align: left;
+}
+th + th {
+  text-align: right;
+  padding-left: var(--space-2);
 }
 .tag {
   border: 1px solid var(--ink-500);
