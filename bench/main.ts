@@ -20,6 +20,7 @@ import { cupByOdex, slabByOdex } from './generalSolver';
 import { median } from './median';
 import { printScale } from './scale';
 import { sphereStl } from './sphere';
+import { printStudioRates } from './studioRates';
 
 const card = saltmarshCard('house-clear-6');
 const deep = saltmarshCard('house-deep-40');
@@ -137,4 +138,5 @@ console.log(
 
 printCalibration();
 printAccuracy();
+printStudioRates();
 await printScale();

@@ -1,4 +1,4 @@
-import type { Batch, Diagnosis } from '@warm-jar/core';
+import type { Batch, Diagnosis, MonthReport } from '@warm-jar/core';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fillDemo } from './demo/fillDemo';
@@ -101,7 +101,7 @@ describe('neighbours in the log', () => {
     const line = told.evidence.find((e) => e.neighbours)!;
     expect(line).toMatchObject({ field: 'lotB.code', neighbours: { by: 'lotB', value: 'B-900' } });
     expect(line.says).toMatch(
-      /^Of 3 other castings of lot B-900 of B, 3 had soft; of \d+ others of this product, \d+\.$/,
+      /^Of 3 other castings of lot B-900 of B, 3 showed this fault; of \d+ others of this product, \d+\.$/,
     );
     expect(line.points).toBeGreaterThan(3);
     for (const code of bad) {
@@ -119,5 +119,29 @@ describe('neighbours in the log', () => {
     });
     for (const gear of ['SC-9', 'PV-9', 'TH-9']) expect(await found({ gear })).toEqual([code]);
     expect(await found({ gear: 'SC-8' })).toEqual([]);
+  });
+});
+
+describe('a month', () => {
+  const month = async (name: string) => (await api().get(`/api/v1/months/${name}`).expect(200)).body as MonthReport;
+  it('is one document, the same as the stream tells, and right after an edit and a deletion', async () => {
+    const before = await month('2026-11');
+    expect(before).toMatchObject({ format: 'warm-jar.month/1', month: '2026-11' });
+    const streamed = await api().get('/api/v1/learning').query({ what: 'month', month: '2026-11' }).expect(200);
+    const lines = streamed.text
+      .trim()
+      .split('\n')
+      .map((l) => JSON.parse(l) as { result?: object });
+    expect(lines.at(-1)!.result).toEqual(before);
+    const code = await log({ checks: tacky });
+    expect((await month('2026-11')).yield.batches).toBe(before.yield.batches + 1);
+    const stored = await api().get(`/api/v1/batches/${code}`);
+    await api().delete(`/api/v1/batches/${code}`).set('If-Match', String(stored.headers['etag'])).expect(204);
+    expect(await month('2026-11')).toEqual(before);
+  });
+  it('that is none is refused, and one without a batch is empty', async () => {
+    await api().get('/api/v1/months/2026-13').expect(400);
+    await api().get('/api/v1/months/yesterday').expect(400);
+    expect((await month('2019-01')).yield.batches).toBe(0);
   });
 });

@@ -88,10 +88,9 @@ function points(counts: Neighbours, weight: number): number {
   return Math.max(MOST_AGAINST, Math.min(MOST_FOR, 10 * Math.log10(ratio)));
 }
 
-function sentence({ by, value, with: k, of: n, otherwise, ofOthers }: Neighbours, kind: string): string {
+function sentence({ by, value, with: k, of: n, otherwise, ofOthers }: Neighbours): string {
   const shared = SHARED[by](value ?? '').replace(/, $| $/, '');
-  const seen = kind.replaceAll('-', ' ');
-  return `Of ${n} other casting${n === 1 ? '' : 's'} of ${shared}, ${k} had ${seen}; of ${ofOthers} others of this product, ${otherwise}.`;
+  return `Of ${n} other casting${n === 1 ? '' : 's'} of ${shared}, ${k} showed this fault; of ${ofOthers} others of this product, ${otherwise}.`;
 }
 
 /**
@@ -120,7 +119,7 @@ export function neighbourEvidence(id: CauseId, facts: CaseFacts, recorded: numbe
       limit: null,
       unit: '',
       points: rest,
-      says: sentence(speaks.n, facts.seen.kind),
+      says: sentence(speaks.n),
       neighbours: { by, value: value ?? '' },
     },
   ];

@@ -160,8 +160,9 @@ describe('what is due to a finding', () => {
     const castings = [sold(1, 'pass', 40), sold(2, 'pass', 44), sold(3, 'second', 20), sold(4, 'scrap', null)];
     const loss = castingLoss(castings, []);
     expect(loss(castings[2]!)).toBeCloseTo(22, 9);
-    expect(loss(castings[0]!)).toBe(0);
-    expect(loss(castings[3]!)).toBeNull();
+    expect(loss(castings[0]!)).toBeNull();
+    expect(loss(castings[3]!)).toBeCloseTo(42, 9);
+    expect(loss({ ...castings[2]!, price: null })).toBeNull();
     expect(castingLoss([], [])(castings[2]!)).toBeNull();
   });
 });

@@ -44,12 +44,18 @@ export function castingLoss(castings: readonly CastFacts[], lots: readonly LotCa
     grouped(passed, (f) => f.levels.mould).map(([mould, some]) => [mould, meanOf(some.map((f) => f.price!))]),
   );
   const fullPrice = (f: CastFacts) => full.get(f.levels.mould ?? '') ?? null;
+  const coatOf = (f: CastFacts, cost: number | null) =>
+    cost === null || !f.massG ? null : (cost * f.mendG) / (f.massG + f.mendG);
+  const lesserPrice = (f: CastFacts, usual: number | null) =>
+    usual === null || f.price == null ? null : Math.max(0, usual - f.price);
   return (f) => {
     const cost = castingCost(f, price);
     const usual = fullPrice(f);
-    if (f.grade === 'scrap') return cost === null ? null : Math.max(cost, usual ?? 0);
-    const lesser = f.grade === 'second' && usual !== null && f.price != null ? Math.max(0, usual - f.price) : 0;
-    const coat = cost !== null && f.massG ? (cost * f.mendG) / (f.massG + f.mendG) : 0;
-    return cost === null && usual === null ? null : lesser + coat;
+    if (f.grade === null) return null;
+    if (f.grade === 'scrap') return cost === null && usual === null ? null : Math.max(cost ?? 0, usual ?? 0);
+    const coat = coatOf(f, cost);
+    if (f.grade !== 'second') return coat;
+    const lesser = lesserPrice(f, usual);
+    return lesser === null ? null : lesser + (coat ?? 0);
   };
 }

@@ -63,6 +63,8 @@ export interface Patterns {
   readonly questions: number;
   readonly rates: readonly SymptomRate[];
   readonly findings: readonly Finding[];
+  /** Questions not answered yes, and of those the ones that would have found the least. */
+  readonly unansweredCount: number;
   readonly unanswered: readonly Unanswered[];
 }
 

@@ -207,6 +207,7 @@ export function findPatterns(
     questions: asked.length,
     rates,
     findings: findings.sort(byUse),
+    unansweredCount: adjusted.filter((q) => q > FALSE_SHARE).length,
     unanswered: unansweredOf(asked, worth, { adjusted, threshold: threshold(p, adjusted) }),
   };
 }

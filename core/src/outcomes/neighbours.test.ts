@@ -30,11 +30,11 @@ describe('the likelihood ratio of neighbours', () => {
       fc.property(
         fc.integer({ min: 1, max: 20 }),
         fc.integer({ min: 0, max: 30 }),
-        fc.integer({ min: 30, max: 200 }),
+        fc.integer({ min: 0, max: 200 }),
         (n, k, more) => {
-          const others = 10 * k + more;
+          const others = k + more;
           const all = Array.from({ length: n + 1 }, (_, i) => ratio(i, n, k, others));
-          for (let i = 1; i <= n; i += 1) expect(all[i]!).toBeGreaterThan(all[i - 1]! * (1 - 1e-9));
+          for (let i = 1; i <= n; i += 1) expect(all[i]!).toBeGreaterThanOrEqual(all[i - 1]! * (1 - 1e-9));
           const plain = Math.abs(Math.log(ratio(n, n, 0, 40)));
           expect(Math.abs(Math.log(ratio(n, n, 0, 40, 3)))).toBeLessThan(plain + 1e-9);
         },
@@ -65,7 +65,9 @@ describe('neighbours as evidence', () => {
     const lines = lot.evidence.filter((e) => e.neighbours);
     expect(lines).toHaveLength(1);
     expect(lines[0]).toMatchObject({ field: 'lotB.code', measured: 'B-52', neighbours: { by: 'lotB', value: 'B-52' } });
-    expect(lines[0]!.says).toBe('Of 5 other castings of lot B-52 of B, 4 had soft; of 60 others of this product, 2.');
+    expect(lines[0]!.says).toBe(
+      'Of 5 other castings of lot B-52 of B, 4 showed this fault; of 60 others of this product, 2.',
+    );
     expect(told(lotB(4, 5), 'thin-section').evidence.some((e) => e.neighbours)).toBe(false);
   });
   it('speak against it where they came out well', () => {

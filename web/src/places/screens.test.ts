@@ -112,6 +112,7 @@ const OF_THE_STUDIO: readonly (readonly [string, object])[] = [
   ['patterns', {}],
   ['trials', {}],
   ['figures', {}],
+  ['month', {}],
   ['compare', {}],
   ['products', {}],
   ['products', { slug: 'house-clear-6' }],

@@ -34,7 +34,7 @@ onPlainKey('y', () => {
     </ul>
     <p v-else class="quiet">Nothing was changed on purpose.</p>
     <p v-if="answer" data-test="answer">
-      <strong>{{ answer.verdict }}.</strong> {{ answer.says }}
+      <strong>{{ answer.verdict }}.</strong> {{ proposed[0]?.says ?? answer.says }}
     </p>
     <p v-for="p in proposed" :key="p.by" class="row" data-test="proposal">
       <span

@@ -34,41 +34,41 @@ const inLog = (query: Record<string, string>) => ({
   name: 'log',
   query: { ...(report.value ? daysOf(report.value.month) : {}), ...query },
 });
-const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kind) ?? null;
+const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kind && l.money >= 0.5) ?? null;
 </script>
 
 <template>
   <div class="stack">
     <LearningTabs class="screen" />
+    <div class="row spread">
+      <div>
+        <h1>{{ report ? monthTitle(report.month) : 'The month' }}</h1>
+        <p v-if="report" class="quiet" aria-live="polite">
+          <template v-if="report.against > 0"
+            >Against a month of the {{ report.against }} before it, on average.</template
+          ><template v-else>There is no month before it to hold it against.</template>
+        </p>
+      </div>
+      <div v-if="report" class="row screen">
+        <Button
+          label="Month before"
+          severity="secondary"
+          icon="pi pi-arrow-left"
+          @click="go(monthsBefore(report.month, 1))"
+        />
+        <Button
+          label="Month after"
+          severity="secondary"
+          icon="pi pi-arrow-right"
+          @click="go(monthAfter(report.month))"
+        />
+        <Button label="Print" severity="secondary" icon="pi pi-print" @click="print" />
+        <Button label="Save as JSON" severity="secondary" icon="pi pi-download" @click="save" />
+      </div>
+    </div>
     <WorkingNote v-if="progress !== null" :share="progress" what="Counting the month" @stop="stop" />
     <ProblemNote v-if="problem" :says="problem" again @again="again" />
     <template v-if="report">
-      <div class="row spread">
-        <div>
-          <h1>{{ monthTitle(report.month) }}</h1>
-          <p class="quiet" aria-live="polite">
-            <template v-if="report.against > 0"
-              >Against a month of the {{ report.against }} before it, on average.</template
-            ><template v-else>There is no month before it to hold it against.</template>
-          </p>
-        </div>
-        <div class="row screen">
-          <Button
-            label="Month before"
-            severity="secondary"
-            icon="pi pi-arrow-left"
-            @click="go(monthsBefore(report.month, 1))"
-          />
-          <Button
-            label="Month after"
-            severity="secondary"
-            icon="pi pi-arrow-right"
-            @click="go(monthAfter(report.month))"
-          />
-          <Button label="Print" severity="secondary" icon="pi pi-print" @click="print" />
-          <Button label="Save as JSON" severity="secondary" icon="pi pi-download" @click="save" />
-        </div>
-      </div>
       <p v-if="report.yield.batches === 0" class="card" data-test="empty">
         Nothing was poured in this month.
         <RouterLink :to="{ name: 'log' }">The log</RouterLink> has the others.

@@ -117,8 +117,9 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
         <details v-if="answer.unanswered.length" class="card" data-test="unanswered">
           <summary>What this log could have shown</summary>
           <p class="small quiet">
-            {{ answer.questions - answer.findings.length }} questions were not answered yes. That is no proof that there
-            is nothing: each could only have shown a difference as large as this, four times in five.
+            {{ answer.unansweredCount }} questions were not answered yes. That is no proof that there is nothing: each
+            could only have shown a difference as large as this, four times in five. The sharpest
+            {{ answer.unanswered.length }}:
           </p>
           <table class="small">
             <thead>
@@ -131,7 +132,7 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
             </thead>
             <tbody>
               <tr v-for="u in answer.unanswered" :key="u.kind + u.pattern + u.factor + u.level">
-                <td>{{ title(u) }}</td>
+                <td class="fault">{{ title(u) }}</td>
                 <td>{{ levelWords(u.factor, u.level, names) }}</td>
                 <td class="figures">{{ u.with.k }} of {{ u.with.n }}</td>
                 <td class="figures">{{ wouldFindWords(u) }}</td>
@@ -231,6 +232,9 @@ h3 .first-up {
 }
 .due {
   padding-top: 4px;
+}
+.fault {
+  white-space: nowrap;
 }
 summary {
   cursor: pointer;

@@ -8,7 +8,7 @@ export function dueWords({ due, actionable }: Finding, fault: string): string {
   if (due.castingsAYear < 0.5) return `Hardly any of all ${fault} is due to it.`;
   const share = `About ${percent(due.share)} of all ${fault} is due to it`;
   const castings = `${about(due.castingsAYear)} castings a year (${about(due.low)} to ${about(due.high)})`;
-  const money = due.moneyAYear === null ? '' : `, worth ${about(due.moneyAYear)}`;
+  const money = due.moneyAYear === null || due.moneyAYear < 0.5 ? '' : `, worth ${about(due.moneyAYear)}`;
   return actionable ? `${share}: acting on it would save ${castings}${money}.` : `${share}: ${castings}${money}.`;
 }
 
