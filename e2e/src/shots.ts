@@ -75,6 +75,7 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
       await bench.driver.executeScript('window.scrollTo(0, 300)');
     },
   },
+  { name: 'month', path: '/month', ready: '[data-fault]' },
   { name: 'compare', path: '/compare?codes=B-0397,B-0409', ready: '[data-test="compare"]' },
   { name: 'piece', path: '/pieces/P-04', ready: '[data-layer="2"]' },
   {

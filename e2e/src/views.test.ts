@@ -53,6 +53,7 @@ const VIEWS = [
   ['Trials', '/trials', '[data-series]'],
   ['Side by side', '/compare?codes=B-0399,B-0414,B-0418', '[data-test="compare"]'],
   ['Own figures', '/figures', '[data-test="yields"]'],
+  ['A month', '/month/2027-02', 'table'],
   ['Pieces', '/pieces', '.list li'],
   ['A piece', '/pieces/P-04', '[data-layer="2"]'],
   ['Backup', '/backup', '#backup-folder'],

@@ -25,6 +25,7 @@ export const BATCH_PLACES: readonly Place[] = [
       { key: 'r', does: 'Go on with the mend' },
       { key: 'x', does: 'Copy into the plan of the next batch' },
       { key: 's', does: 'Bench sheet to print' },
+      { key: 'y', does: 'Keep what the next batch says it was' },
     ],
   },
   {
