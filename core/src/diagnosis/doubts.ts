@@ -3,7 +3,7 @@ import type { Product } from '../formats/product';
 import { valueAt, withValue } from '../formats/documentPath';
 import { batchRatioErrorPct, hasFixedRatio } from '../mixing/batchAmounts';
 import type { Say } from '../units/wording';
-import { mistypedFigures, unitOf } from './likelyFigures';
+import { FADES_OVER_K, fadingBelief, mistypedFigures, unitOf } from './likelyFigures';
 
 /** A figure so far from what is likely at a bench that it is asked about before it is believed. */
 export interface Doubt {
@@ -58,11 +58,11 @@ function warmthDoubts(batch: Batch, say: Say): Doubt[] {
     ['resin.atPourC', batch.resin?.atPourC],
     ['mould.temperatureC', batch.mould?.temperatureC],
   ];
-  return warmths.flatMap(([field, c]) =>
-    c != null && (c < COLDEST_C || c > WARMEST_C)
-      ? [{ field, says: `${say(c, '°C')} is no temperature at a bench. Is that right?` }]
-      : [],
-  );
+  return warmths.flatMap(([field, c]) => {
+    if (c == null || (c >= COLDEST_C && c <= WARMEST_C)) return [];
+    const belief = fadingBelief(Math.max(COLDEST_C - c, c - WARMEST_C) / FADES_OVER_K);
+    return [{ field, belief, says: `${say(c, '°C')} is no temperature at a bench. Is that right?` }];
+  });
 }
 
 function stepDoubts(batch: Batch, say: Say): Doubt[] {
@@ -70,11 +70,11 @@ function stepDoubts(batch: Batch, say: Say): Doubt[] {
     ['mix.stirMin', batch.mix?.stirMin],
     ['degas.minutes', batch.degas?.minutes],
   ];
-  return steps.flatMap(([field, m]) =>
-    m != null && m > LONGEST_STEP_MIN
-      ? [{ field, says: `${say(m, 'min')} is very long. Were seconds meant, or a decimal point?` }]
-      : [],
-  );
+  return steps.flatMap(([field, m]) => {
+    if (m == null || m <= LONGEST_STEP_MIN) return [];
+    const belief = fadingBelief(m / LONGEST_STEP_MIN - 1);
+    return [{ field, belief, says: `${say(m, 'min')} is very long. Were seconds meant, or a decimal point?` }];
+  });
 }
 
 function ratioDoubts(product: Product, batch: Batch, say: Say): Doubt[] {

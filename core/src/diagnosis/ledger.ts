@@ -8,7 +8,7 @@ import { neighbourEvidence } from './neighbourEvidence';
 import { outcomeEvidence } from './outcomeEvidence';
 import { quickTestEvidence } from './quickTests';
 import { likelihoodRatio } from './weight';
-import { figureErrorRate, withErrors } from './mistypedEvidence';
+import { noticedErrorRate, withErrors } from './mistypedEvidence';
 import { outcomesFor, turnedOut } from '../outcomes/turnedOut';
 
 /** Prior weight of everything the catalogue does not know, on the scale of the causes' own weights. */
@@ -57,7 +57,7 @@ const byLoudness = (a: Evidence, b: Evidence) =>
 function recordEvidence(cause: Cause, facts: CaseFacts): Evidence[] {
   const pieces = [...cause.evidence.map((rule) => rule(facts)), ...quickTestEvidence(cause.id, facts)];
   const scaled = pieces.flatMap((e) => (e === null ? [] : [{ ...e, points: e.points * EVIDENCE_SCALE }]));
-  return withErrors(scaled, figureErrorRate(facts));
+  return withErrors(scaled, noticedErrorRate(facts));
 }
 
 /** A cause's evidence, what speaks loudest first. Pieces worth nothing are left out: they tell nothing. */

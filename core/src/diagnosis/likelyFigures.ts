@@ -146,6 +146,11 @@ function beyond(field: string, v: number, [low, high]: readonly [number, number]
   return high <= 0 ? 1 : Math.log(v / high) / Math.log(BEYOND_FACTOR);
 }
 
+/** Belief in a figure beyond what is possible: it fades without a leap. @param beyond 1 where none of it is left */
+export const fadingBelief = (beyondBy: number): number => 1 - smooth(beyondBy);
+/** How far a temperature may lie beyond what is possible until none of it is believed, K. */
+export const FADES_OVER_K = BEYOND_K;
+
 const wellInside = (v: number, [low, high]: readonly [number, number]): number =>
   high <= low ? 0 : smooth(Math.min(v - low, high - v) / (WELL_INSIDE * (high - low)));
 
@@ -188,7 +193,7 @@ function standsAlone(batch: Batch): Mistyped[] {
     if (others.some((o) => Math.abs(o - value) < ALONE_K)) return [];
     const middle = middleOf(others);
     const meant = meantInstead(value).find((m) => Math.abs(m - middle) <= TOGETHER_K);
-    // It may be so: it is asked about, and counts until somebody says otherwise.
+    // It may be so: it is asked about, and counts until somebody says otherwise. Belief that went by digits would leap.
     return meant === undefined ? [] : [{ field, value, meant, belief: 1 }];
   });
 }

@@ -2,11 +2,11 @@ import { adjustedOdds, overlap, type Parted, type placesOf } from './adjustedOdd
 import { dueTo } from './attributable';
 import type { LossOf } from './castingCost';
 import type { CastFacts } from './castFacts';
-import { designEffect, shows } from './clusters';
+import { castingWeights, designEffect, shows } from './clusters';
 import { share, split, type Finding } from './finding';
 import { findingSentence, type Names } from './findingWords';
 import { isActionable } from './limitLevels';
-import { explainedBy, limitScene } from './standsApart';
+import { explainedBy, type LimitScene } from './standsApart';
 import type { Level } from './tally';
 
 /** One question to the log: a fault against a level, with and without. */
@@ -39,6 +39,7 @@ export interface Told {
   readonly names: Names;
   readonly years: number;
   readonly lossOf: LossOf | null;
+  readonly scene: LimitScene;
 }
 
 /**
@@ -53,7 +54,8 @@ function oddsOf(
 ) {
   const levels = group.map((g) => g.head.at);
   const standing = levels.filter((_, i) => limits[i] === null);
-  const [among, all] = [adjustedOdds(looked, outcomes, standing), adjustedOdds(looked, outcomes, levels)];
+  const among = adjustedOdds(looked, outcomes, standing);
+  const all = standing.length === levels.length ? among : adjustedOdds(looked, outcomes, levels);
   return (i: number, outcome: string): Parted =>
     limits[i] === null ? among.get(outcome)![standing.indexOf(levels[i]!)]! : all.get(outcome)![i]!;
 }
@@ -77,8 +79,10 @@ export function partFindings(
   // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
   const outcomes = [...new Set(group.map((g) => g.head.outcome))];
   const effects = new Map(outcomes.map((o) => [o, designEffect(looked, shows(o))]));
-  const scenes = new Map(outcomes.map((o) => [o, limitScene(looked, o)]));
-  const limits = group.map(({ head }) => explainedBy(scenes.get(head.outcome)!, head.outcome, head.at));
+  const weights = new Map(outcomes.map((o) => [o, castingWeights(looked, shows(o))]));
+  const limits = group.map(({ head }) =>
+    explainedBy(told.scene, weights.get(head.outcome) ?? null, head.outcome, head.at),
+  );
   const odds = oddsOf(group, looked, outcomes, limits);
   return group.map(({ head, same }, i) => {
     const effect = effects.get(head.outcome)!;

@@ -11,6 +11,7 @@ import { share, split, type Finding, type Patterns, type SymptomRate, type Unans
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
 import { partFindings, type Found, type NamedFound, type Places, type Question } from './partFindings';
+import { limitScene } from './standsApart';
 import { tally, type Level, type Tally } from './tally';
 
 export interface PatternOptions {
@@ -187,6 +188,7 @@ export function findPatterns(
     .map((q, i): Found => ({ ...q, p: p[i]!, adjustedP: adjusted[i]! }))
     .filter((f) => f.adjustedP <= FALSE_SHARE && f.a / (f.a + f.b) > f.c / Math.max(1, f.c + f.d));
   const places = placesOf(looked);
+  const scene = limitScene(looked);
   const groups = oneName(surestOf(found), places);
   const kinds = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
   const findings = kinds.flatMap((kind, i) => {
@@ -194,7 +196,7 @@ export function findPatterns(
       groups.filter((g) => kindOf(g.head.outcome) === kind),
       looked,
       places,
-      { questions: asked.length, names, years, lossOf },
+      { questions: asked.length, names, years, lossOf, scene },
     );
     onProgress(0.6 + (0.4 * (i + 1)) / kinds.length);
     return told;

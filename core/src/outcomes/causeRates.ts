@@ -43,7 +43,7 @@ export interface StudioRates {
  * What the catalogue's rate of a cause counts for: as much as the first so many outcomes that it expects of it. With
  * few outcomes the catalogue stands, with many the studio's own.
  */
-export const CATALOGUE_WEIGHT = 4;
+export const CATALOGUE_WEIGHT = 2.5;
 /** The shares that a case expects depend on all the rates, so they are worked out in turns until they stand. */
 const TURNS = 25;
 

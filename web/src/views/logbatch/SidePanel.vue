@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fieldLabel, sayMinutes, volumeParts, weightParts, workingTime } from '@warm-jar/core';
+import { doubtsOf, fieldLabel, sayMinutes, volumeParts, weightParts, workingTime } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import JarGlass from '../../components/JarGlass.vue';
@@ -15,6 +15,12 @@ const { product, batch, readings } = useDraftContext();
 const units = useUnits();
 const working = computed(() => (product.value && batch.value ? workingTime(product.value, batch.value) : null));
 const outside = computed(() => [...readings.value.values()].filter((r) => r.state === 'below' || r.state === 'above'));
+/** Figures that are hardly likely, asked about while they can still be put right. */
+const doubts = computed(() =>
+  product.value && batch.value
+    ? doubtsOf(product.value, batch.value, units.say).filter((d) => !d.field.startsWith('checks'))
+    : [],
+);
 const missing = computed(() => [...readings.value.values()].filter((r) => r.state === 'not-recorded'));
 const target = computed(() => {
   const a = batch.value?.mix?.amountA;
@@ -65,6 +71,12 @@ const cardPot = computed(() => {
       <h3>{{ outside.length === 0 ? 'Nothing outside the card' : `${outside.length} outside the card` }}</h3>
       <ul class="outside small">
         <li v-for="r in outside" :key="r.field">{{ r.says }}</li>
+      </ul>
+    </div>
+    <div v-if="doubts.length" data-test="doubts">
+      <h3>Look at it again</h3>
+      <ul class="small">
+        <li v-for="d in doubts" :key="d.field">{{ fieldLabel(d.field) }}: {{ d.says }}</li>
       </ul>
     </div>
     <p class="small quiet">
