@@ -5,6 +5,7 @@ import { saltmarshCard } from '../simulation/saltmarshCards';
 import { saltmarshMoulds } from '../simulation/saltmarshMoulds';
 import { saltmarshLot } from '../simulation/saltmarshShelf';
 import { soundBatch } from '../simulation/soundBatch';
+import { batchFacts, type BatchFacts } from './batchFacts';
 import { castFacts, type CastFacts } from './castFacts';
 import { mouldLives } from './mouldLife';
 import { gelFigure, ownGel, studioFigures } from './studioFigures';
@@ -144,5 +145,24 @@ describe('minutes to a gel in words', () => {
       '268',
       '330',
     ]);
+  });
+});
+
+describe('how often each cause is the one here', () => {
+  it('is counted from what was settled, and is nothing where nobody said', () => {
+    const settled = (cause: string) =>
+      batchFacts(
+        clear,
+        soundBatch('house-clear-6', {
+          checks: [{ afterH: 24, symptoms: [{ kind: 'soft', pattern: 'all-over' }] }],
+          outcome: [{ symptom: 'soft', cause, how: 'test' }],
+        }),
+      );
+    const of = (facts: readonly BatchFacts[]) => studioFigures({ facts, cards: [], lots: [], moulds: [] }).causes;
+    expect(of([])).toMatchObject({ of: 0, all: [] });
+    const told = of([settled('ratio-off'), settled('ratio-off'), settled('under-mixed')]);
+    expect(told.of).toBe(3);
+    expect(told.all[0]).toMatchObject({ id: 'ratio-off', times: 2 });
+    expect(told.all[0]!.factor).toBeGreaterThan(1);
   });
 });

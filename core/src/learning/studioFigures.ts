@@ -8,6 +8,7 @@ import type { CastFacts } from './castFacts';
 import { castingCost, lotPrices, type PriceOf } from './castingCost';
 import { designEffect } from './clusters';
 import { grouped } from './grouped';
+import { studioRates, type StudioRates } from '../outcomes/causeRates';
 import { mouldLives, type MouldLife } from './mouldLife';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
@@ -66,6 +67,8 @@ export interface StudioFigures {
   };
   readonly reasons: readonly ReasonCount[];
   readonly moulds: readonly MouldLife[];
+  /** How often each cause turned out to be the one, against the catalogue. */
+  readonly causes: StudioRates;
 }
 
 export interface FiguresScene {
@@ -238,6 +241,7 @@ export function studioFigures(
     },
     reasons: reasonsOf(castings, price),
     moulds: mouldLives(castings),
+    causes: studioRates(facts.flatMap((f) => f.settled ?? [])),
   };
   onProgress(1);
   return figures;

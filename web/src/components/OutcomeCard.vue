@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  CATALOGUE_WEIGHT,
   CAUSE_IDS,
   HOW_WORDS,
   causeTitle,
@@ -76,7 +77,7 @@ onPlainKey('y', () => {
 
 <template>
   <section class="card turned stack" aria-labelledby="turned-out" data-test="turned-out">
-    <h2 id="turned-out">What it turned out to be</h2>
+    <h2 id="turned-out">What {{ code }} turned out to be</h2>
     <p v-for="p in proposed" :key="p.by + p.outcome.cause" class="row proposal" data-test="proposal">
       <span
         >{{ p.says }} So the {{ inWords(p.outcome.symptom) }} fault of
@@ -132,6 +133,9 @@ onPlainKey('y', () => {
     </div>
     <p v-if="how === 'judged'" class="small quiet">
       Shown, but it moves no rates: a cause agreed with because it leads would confirm itself.
+    </p>
+    <p v-else class="small quiet">
+      The catalogue's rate of a cause counts for {{ CATALOGUE_WEIGHT }} outcomes; the others are your own.
     </p>
     <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>
   </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gelFigure, levelWords, type Yield } from '@warm-jar/core';
+import { causeTitle, gelFigure, levelWords, type Yield } from '@warm-jar/core';
 import SelectButton from 'primevue/selectbutton';
 import { computed, onMounted, ref } from 'vue';
 import type { LearningQuestion } from '../../api/learning';
@@ -31,6 +31,8 @@ const logOf = (key: string): Record<string, string> =>
   by.value === 'cavity'
     ? { mould: key.slice(0, key.lastIndexOf('/')), cavity: key.slice(key.lastIndexOf('/') + 1) }
     : { [by.value]: key };
+/** Causes that were the one at least once, or that the catalogue expects more than once. */
+const shownCauses = computed(() => (answer.value?.causes.all ?? []).filter((c) => c.times >= 0.5 || c.expected >= 1));
 const price = (v: number | null) => (v === null ? '' : v.toFixed(0));
 const called = (key: string) => CALLED[by.value](key);
 const money = (v: number | null) => (v === null ? 'not known' : v.toFixed(0));
@@ -211,6 +213,38 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
           </section>
         </div>
       </div>
+      <section class="card stack" aria-labelledby="causes">
+        <h2 id="causes">What it mostly is here</h2>
+        <p v-if="answer.causes.of === 0" class="quiet">
+          Nobody has said yet what a fault turned out to be. A diagnosis asks for it, and learns from it.
+        </p>
+        <template v-else>
+          <p class="small quiet">
+            {{ answer.causes.of }} faults whose cause was tested, seen, or answered by the next batch. The catalogue
+            counts for {{ answer.causes.weight }} outcomes of each cause.
+          </p>
+          <table class="small" data-test="cause-rates">
+            <thead>
+              <tr>
+                <th scope="col">Cause</th>
+                <th scope="col" class="n">Turned out to be it</th>
+                <th scope="col" class="n">Catalogue expects</th>
+                <th scope="col" class="n">Taken as so much oftener</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="c in shownCauses" :key="c.id">
+                <td>
+                  <RouterLink :to="{ name: 'log', query: { outcome: c.id } }">{{ causeTitle(c.id) }}</RouterLink>
+                </td>
+                <td class="n figures">{{ Math.round(c.times * 10) / 10 }}</td>
+                <td class="n figures">{{ c.expected.toFixed(1) }}</td>
+                <td class="n figures">× {{ c.factor.toFixed(1) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
+      </section>
     </template>
   </div>
 </template>
