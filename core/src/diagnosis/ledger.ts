@@ -108,12 +108,23 @@ function sharesAsRead(facts: CaseFacts): Map<CauseId, Weighed> {
   const all = [...candidates(facts), null].map((cause) => {
     const id = cause?.id ?? 'something-else';
     const evidence = cause ? evidenceFor(cause, facts) : outcomeEvidence(id, facts);
-    const weight = priors.get(id)! * (here.get(id)?.factor ?? 1) * likelihoodRatio(totalPoints(evidence));
-    return { id, cause, evidence, weight, here: here.get(id) };
+    const before = priors.get(id)! * (here.get(id)?.factor ?? 1);
+    return { id, cause, evidence, before, after: before * likelihoodRatio(totalPoints(evidence)), here: here.get(id) };
   });
-  const total = all.reduce((sum, w) => sum + w.weight, 0);
-  return new Map(all.map(({ id, weight, ...rest }) => [id, { ...rest, share: weight / total }]));
+  const total = (of: 'before' | 'after') => all.reduce((sum, w) => sum + w[of], 0);
+  const [priorTotal, recordTotal] = [total('before'), total('after')];
+  const known = all.some(({ evidence }) => evidence.some((e) => e.field === 'outcome'));
+  const astray = known ? 0 : RECORD_ASTRAY;
+  const mixed = (before: number, after: number) =>
+    (1 - astray) * (after / recordTotal) + astray * (before / priorTotal);
+  return new Map(all.map(({ id, before, after, ...rest }) => [id, { ...rest, share: mixed(before, after) }]));
 }
+
+/**
+ * How often a record as a whole leads astray: figures of another batch, a mistyped one that nothing shows, something
+ * nobody thought of writing down. What it says then counts for nothing, so no record makes a cause certain.
+ */
+const RECORD_ASTRAY = 0.025;
 
 /** Against a cause from here on the record speaks plainly, decibans. */
 const PLAINLY_AGAINST = -5;
