@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Left to itself it uses one core of two.
+    maxWorkers: 2,
     coverage: {
       provider: 'v8',
       include: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.{ts,vue}'],
@@ -13,12 +15,12 @@ export default defineConfig({
       reportsDirectory: '.cache/coverage',
     },
     projects: [
-      { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 30_000 } },
-      { extends: true, test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 20_000 } },
+      { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000 } },
+      { extends: true, test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 40_000 } },
       {
         extends: true,
         plugins: [vue()],
-        test: { name: 'web', include: ['web/src/**/*.test.ts'], testTimeout: 20_000 },
+        test: { name: 'web', include: ['web/src/**/*.test.ts'], testTimeout: 40_000 },
       },
       { extends: true, test: { name: 'scripts', include: ['scripts/**/*.test.ts'] } },
     ],
