@@ -2,6 +2,7 @@ import { castingAsBatch, commonBatch } from '../castings/castingAsBatch';
 import { castingGrade, castingOf, castingsOf, gradeCount } from '../castings/castingList';
 import type { Batch, Casting } from '../formats/batch';
 import type { Product } from '../formats/product';
+import type { SymptomKind } from '../formats/vocabulary';
 import { limitReadings } from '../limits/limitReadings';
 import { settledCases, type SettledFact } from '../outcomes/settledCases';
 import { castFacts, type CastFacts } from './castFacts';
@@ -15,6 +16,8 @@ export interface BatchFacts extends CastFacts {
   readonly copiedFrom?: {
     readonly code: string;
     readonly changes: readonly { readonly cause: string | null; readonly says: string }[];
+    /** The fault that the changes were made for, where that was kept. */
+    readonly symptom?: SymptomKind;
   };
 }
 
@@ -68,13 +71,17 @@ export function commonGrade(batch: Pick<Batch, 'checks' | 'castings'>): CastFact
 /** What is known of causes: what they turned out to be here, and what was changed against the batch before. */
 function ofOutcomes(product: Product, batch: Batch): Pick<BatchFacts, 'settled' | 'copiedFrom'> {
   const settled = settledCases(product, batch);
-  const { code, changes } = batch.copiedFrom ?? {};
+  const { code, changes, symptom } = batch.copiedFrom ?? {};
   return {
     ...(settled.length > 0 ? { settled } : {}),
     ...(code == null
       ? {}
       : {
-          copiedFrom: { code, changes: (changes ?? []).map((c) => ({ cause: c.cause ?? null, says: c.says ?? '' })) },
+          copiedFrom: {
+            code,
+            changes: (changes ?? []).map((c) => ({ cause: c.cause ?? null, says: c.says ?? '' })),
+            ...(symptom == null ? {} : { symptom }),
+          },
         }),
   };
 }

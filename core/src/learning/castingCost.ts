@@ -34,7 +34,7 @@ export function castingCost(f: CastFacts, price: PriceOf): number | null {
 export type LossOf = (f: CastFacts) => number | null;
 
 /**
- * What each casting lost against one that passes: of scrap its resin and what the mould's castings sell for, of a
+ * What each casting lost against one that passes: of scrap what the mould's castings sell for, or its resin where that is more, of a
  * second the difference in price, of a mended one the resin of its coat. What has no price counts as nothing known.
  */
 export function castingLoss(castings: readonly CastFacts[], lots: readonly LotCard[]): LossOf {

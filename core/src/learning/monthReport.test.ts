@@ -63,6 +63,8 @@ describe('a month', () => {
     expect(verdict({ checks: [] })).toBe('not looked at');
     expect(verdict(sound, 'B-2')).toBe('cannot be told');
     expect(verdict(sound, 'B-404')).toBe('cannot be told');
+    // The bubbles it was changed for are gone; that it is tacky now is another matter.
+    expect(verdict(seen('tacky', 'liquid'))).toBe('helped');
   });
   it('without a batch says so and invents nothing', () => {
     expect(NOTHING_MADE).toMatchObject({ against: 0, before: null, faults: [], outcomes: [], changes: [], losses: [] });

@@ -162,16 +162,26 @@ const unknownOf = (batches: readonly BatchFacts[]): string[] =>
     })
     .map((b) => b.code);
 
-const badShare = (b: BatchFacts) => {
+/** Share of a batch's castings looked at that show any of some faults; null where nobody looked. */
+const shareShowing = (b: BatchFacts, kinds: readonly string[]) => {
   const looked = castingFacts([b]).filter((f) => f.looked);
-  return looked.length === 0 ? null : looked.filter((f) => f.seen.length > 0).length / looked.length;
+  const shown = looked.filter((f) => kinds.some((kind) => f.seen.includes(kind)));
+  return looked.length === 0 ? null : shown.length / looked.length;
 };
 
+/** The fault a copy was changed for: as it was kept, else those that the first batch showed. */
+const changedFor = (from: BatchFacts, to: BatchFacts): string[] =>
+  to.copiedFrom?.symptom === undefined
+    ? castingFacts([from]).flatMap((f) => f.seen.filter((key) => !key.includes('/')))
+    : [to.copiedFrom.symptom];
+
+/** By the fault that it was changed for alone: another one that came instead is told among the month's faults. */
 function verdictOf(from: BatchFacts | undefined, to: BatchFacts): MonthChange['verdict'] {
-  const after = badShare(to);
-  if (after === null) return 'not looked at';
-  const before = from ? badShare(from) : null;
-  if (before === null || before === 0) return 'cannot be told';
+  if (!castingFacts([to]).some((f) => f.looked)) return 'not looked at';
+  if (!from) return 'cannot be told';
+  const kinds = changedFor(from, to);
+  const [before, after] = [shareShowing(from, kinds), shareShowing(to, kinds)];
+  if (before === null || before === 0 || after === null) return 'cannot be told';
   return after < before ? 'helped' : 'did not help';
 }
 
