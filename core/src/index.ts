@@ -131,6 +131,7 @@ export * from './cure/cupMix';
 export * from './cure/demould';
 export * from './cure/heatLimits';
 export * from './cure/colouredLight';
+export * from './formats/patch';
 export * from './colour/srgb';
 export * from './colour/yellowness';
 export * from './colour/colourHistory';

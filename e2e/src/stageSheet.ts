@@ -122,7 +122,7 @@ export async function stageSheet(bench: Bench, studio: Studio): Promise<string> 
     pictures.push(await bench.driver.takeScreenshot());
   }
   await bench.resize({ width: 1280, height: 1200 });
-  await bench.go('/units');
+  await bench.go('/settings');
   await bench.see('.line');
   await bench.driver.executeScript(
     'document.body.innerHTML = "<div id=sheet style=\\"display:grid;grid-template-columns:640px 640px;position:fixed;inset:0;background:#fff\\"></div>"; for (const p of arguments[0]) { const i = new Image(640, 400); i.src = "data:image/png;base64," + p; document.getElementById("sheet").append(i); }',

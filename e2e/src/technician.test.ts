@@ -217,7 +217,7 @@ describe('two screens on one batch', () => {
 
 describe('units', () => {
   it('are chosen once and hold on every screen, while the record keeps its own', async () => {
-    await bench.go('/units');
+    await bench.go('/settings');
     await bench.tapWords('°F', '[data-quantity="temperature"]');
     await bench.tapWords('psi', '[data-quantity="pressure"]');
     await bench.tapWords('in', '[data-quantity="length"]');

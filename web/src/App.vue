@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import ConfirmDialog from 'primevue/confirmdialog';
 import Toast from 'primevue/toast';
-import { onMounted, watch } from 'vue';
+import { onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import FindDialog from './app/FindDialog.vue';
 import KeysDialog from './app/KeysDialog.vue';
 import ReplacedNote from './app/ReplacedNote.vue';
+import PhoneBar from './app/PhoneBar.vue';
+import PhoneDrawers from './app/PhoneDrawers.vue';
+import PhoneTop from './app/PhoneTop.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
 import { useGlobalKeys } from './app/useGlobalKeys';
+import { usePageFocus } from './app/usePageFocus';
+import { usePhone } from './components/usePhone';
 import { useProducts } from './stores/products';
 import { useSession } from './stores/session';
 import { useWork } from './stores/work';
@@ -17,6 +22,9 @@ const route = useRoute();
 const router = useRouter();
 const session = useSession();
 const { keysOpen, findOpen } = useGlobalKeys();
+usePageFocus();
+const phone = usePhone();
+const [jarsOpen, moreOpen] = [ref(false), ref(false)];
 onMounted(async () => {
   await session.ready();
   // Before somebody signs in there is nothing to be had.
@@ -39,12 +47,21 @@ watch(
   <RouterView v-if="route.meta['bare'] || route.matched.length === 0" />
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
-    <ShellShelf />
+    <ShellShelf v-if="!phone" />
     <div class="right">
       <ReplacedNote />
-      <ShellTop @keys="keysOpen = true" @find="findOpen = true" />
+      <PhoneTop v-if="phone" @jars="jarsOpen = true" />
+      <ShellTop v-else @keys="keysOpen = true" @find="findOpen = true" />
       <main id="main" tabindex="-1"><RouterView /></main>
+      <PhoneBar v-if="phone" class="at-thumb" @more="moreOpen = true" />
     </div>
+    <PhoneDrawers
+      v-if="phone"
+      v-model:jars="jarsOpen"
+      v-model:more="moreOpen"
+      @keys="keysOpen = true"
+      @find="findOpen = true"
+    />
     <FindDialog v-model:open="findOpen" />
     <KeysDialog v-model:open="keysOpen" />
     <ConfirmDialog />
@@ -55,7 +72,7 @@ watch(
 <style scoped>
 .shell {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
+  grid-template-columns: 9.375rem minmax(0, 1fr);
   min-height: 100vh;
 }
 .right {
@@ -77,12 +94,35 @@ main {
 .skip:focus {
   left: 0;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .shell {
-    grid-template-columns: 96px minmax(0, 1fr);
+    grid-template-columns: 6rem minmax(0, 1fr);
   }
   main {
     padding: var(--space-4);
+  }
+}
+@media (max-width: 49.99em) {
+  .shell {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .right {
+    display: flex;
+    flex-direction: column;
+    min-height: 100vh;
+  }
+  main {
+    flex: 1;
+    padding: var(--space-4) var(--space-3);
+    width: 100%;
+  }
+}
+/* On a page enlarged to 400 % the bar would cover a third of it. */
+@media (max-width: 49.99em) and (min-height: 24em) {
+  .at-thumb {
+    position: sticky;
+    bottom: 0;
+    z-index: 4;
   }
 }
 @media print {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Check } from '../formats/batch';
-import { SEEN_DELTA_B, colourHistory, colourSentence } from './colourHistory';
+import { SEEN_DELTA_B, colourHistory, colourSentence, yellowedAt } from './colourHistory';
 
 const look = (afterH: number, ...b: number[]): Check => ({
   afterH,
@@ -24,5 +24,23 @@ describe('the colour of a piece over its looks', () => {
     expect(said(-2)).toContain('measure again');
     expect(colourSentence([])).toContain('No colour');
     expect(colourSentence(colourHistory({ checks: [look(24, 3)] }))).toContain('b* 3.0');
+  });
+});
+
+describe('a look that is yellower than before', () => {
+  const against = (afterH: number, b: number, againstSample: number | null): Check => ({
+    afterH,
+    photos: [{ id: 'x', colour: { cast: [1, 1, 1], card: [2, 2, 2], b, yellownessIndex: b, againstSample } }],
+  });
+  it.each([
+    ['nothing was measured', [{ afterH: 200 }], null],
+    ['it is the first look', [against(200, 30, null)], null],
+    ['the change is too small to be seen', [against(24, 3, null), against(200, 3 + SEEN_DELTA_B - 0.01, 1.9)], null],
+    ['it is bluer', [against(24, 9, null), against(200, 3, null)], null],
+    ['it changed since the first look', [against(24, 3, 0), against(200, 6.5, 3)], { deltaB: 3.5, than: 'first-look' }],
+    ['the sample beside it did not', [against(200, 6.5, 3)], { deltaB: 3, than: 'sample' }],
+    ['it is just seen', [against(24, 3, null), against(200, 5, null)], { deltaB: 2, than: 'first-look' }],
+  ] as const)('where %s', (_when, checks, expected) => {
+    expect(yellowedAt({ checks: [...checks] as Check[] }, 200)).toEqual(expected);
   });
 });

@@ -34,6 +34,31 @@ export function colourHistory(batch: Pick<Batch, 'checks'>): ColourLook[] {
   return looks.map((l) => ({ ...l, deltaB: l.b - looks[0]!.b }));
 }
 
+/** A look whose colour is yellower by what is seen, and than what: offered as a symptom, never written unasked. */
+export interface Yellowed {
+  readonly deltaB: number;
+  readonly than: 'first-look' | 'sample';
+}
+
+/**
+ * Whether the newest of some looks is yellower than the first, or than the untouched sample in its photo, by what two
+ * people would see.
+ * @param batch the looks, the one in question among them
+ * @param afterH which look it is
+ * @returns the larger of the two changes; null where neither is seen, or nothing was measured
+ */
+export function yellowedAt(batch: Pick<Batch, 'checks'>, afterH: number): Yellowed | null {
+  const looks = colourHistory(batch);
+  const own = looks.findLast((l) => l.afterH === afterH);
+  if (!own) return null;
+  const changes: Yellowed[] = [
+    { deltaB: own === looks[0] ? 0 : own.deltaB, than: 'first-look' },
+    { deltaB: own.againstSample ?? 0, than: 'sample' },
+  ];
+  const [most] = changes.sort((a, b) => b.deltaB - a.deltaB);
+  return most && most.deltaB >= SEEN_DELTA_B ? most : null;
+}
+
 function changeWords(deltaB: number): string {
   if (Math.abs(deltaB) < SEEN_DELTA_B) return 'too little to be seen';
   return deltaB > 0 ? 'yellower, and seen side by side' : 'bluer, which light or a burnt-out card makes; measure again';

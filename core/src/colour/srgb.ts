@@ -1,6 +1,6 @@
 import { CoreError } from '../formats/errors';
 
-/** Three channels of sRGB: 0 to 255 as a picture holds them, or 0 to 1 where none is above 1. */
+/** Three channels of sRGB, 0 to 255 as a picture holds them; parts of a step are taken where patches are averaged. */
 export type Srgb = readonly [red: number, green: number, blue: number];
 /** CIE 1931 tristimulus values under D65, 2°, with Y = 1 for white. */
 export interface Xyz {
@@ -21,8 +21,7 @@ export const encodedChannel = (v: number): number => (v <= 0.0031308 ? v * 12.92
 export function linearRgb(srgb: Srgb): [number, number, number] {
   const bad = srgb.findIndex((v) => !Number.isFinite(v) || v < 0 || v > 255);
   if (bad >= 0) throw new CoreError('out-of-range', 'A colour channel lies between 0 and 255.', `srgb[${bad}]`);
-  const scale = srgb.some((v) => v > 1) ? 255 : 1;
-  return [linearChannel(srgb[0] / scale), linearChannel(srgb[1] / scale), linearChannel(srgb[2] / scale)];
+  return [linearChannel(srgb[0] / 255), linearChannel(srgb[1] / 255), linearChannel(srgb[2] / 255)];
 }
 
 /** Tristimulus values of a pixel, D65 and 2°. Source of the matrix: IEC 61966-2-1. */

@@ -22,11 +22,14 @@ describe('colour of a patch', () => {
     expect(labB(srgb)).toBe(lab.b);
   });
   it('has the white point of D65', () => {
-    const { X, Y, Z } = xyzOf([1, 1, 1]);
+    const { X, Y, Z } = xyzOf([255, 255, 255]);
     expect([X, Y, Z].map((v) => v.toFixed(4))).toEqual(['0.9505', '1.0000', '1.0888']);
   });
-  it('reads shares of one and of 255 alike', () =>
-    expect(labB([0.8, 0.7, 0.4])).toBeCloseTo(labB([204, 178.5, 102]), 9));
+  it('takes black for black: a channel of one is one of 255', () => {
+    expect(labOf([1, 1, 1]).L).toBeCloseTo(0.27, 1);
+    expect(labOf([0, 0, 0]).L).toBe(0);
+    expect(labOf([1, 0, 0]).L).toBeLessThan(labOf([2, 0, 0]).L);
+  });
   it('refuses a channel no picture holds, naming it', () =>
     expect(() => labB([10, 300, 10])).toThrow(expect.objectContaining({ code: 'out-of-range', path: 'srgb[1]' })));
   it('encodes what it made linear', () =>

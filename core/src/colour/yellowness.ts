@@ -16,7 +16,7 @@ export function labOf(srgb: Srgb): { readonly L: number; readonly a: number; rea
 
 /**
  * CIELAB b* of a pixel: above 0 is yellow, below is blue.
- * @param srgb channels 0 to 255, or 0 to 1 where none is above 1
+ * @param srgb channels 0 to 255
  * @throws CoreError `out-of-range`
  * @example labB([255, 255, 0]) // about 94.5
  */
@@ -27,7 +27,7 @@ const MIN_LIGHT = 1e-6;
 
 /**
  * Yellowness index ASTM E313, D65 and 2°: `100·(1.2985 X − 1.1335 Z)/Y`. White is 0; yellow is above.
- * @param srgb channels 0 to 255, or 0 to 1 where none is above 1
+ * @param srgb channels 0 to 255
  * @throws CoreError `out-of-range` for a channel no picture holds, `too-dark` for black
  * @example yellownessIndexE313([255, 255, 0]) // about 90.8
  */

@@ -13,6 +13,7 @@ import {
   TOUCHES,
   WARMING,
 } from './vocabulary';
+import { samePatch } from './patch';
 import * as q from './quantities';
 
 export const symptomSchema = z
@@ -95,6 +96,8 @@ export const outcomeSchema = z.looseObject({
 
 const channels = z.tuple([z.number().min(0).max(255), z.number().min(0).max(255), z.number().min(0).max(255)]);
 
+const patchPlace = z.looseObject({ x: share, y: share });
+
 /** A stored photo of the piece: what was marked on it, and its colour measured by the white card in it. */
 export const checkPhotoSchema = z.looseObject({
   id: q.shortText,
@@ -102,8 +105,18 @@ export const checkPhotoSchema = z.looseObject({
     .array(z.looseObject({ x: share, y: share, says: q.shortText.nullish() }))
     .max(100)
     .nullish(),
+  /** Where the patches were picked. Card and cast are two places. */
+  picks: z
+    .looseObject({ card: patchPlace.nullish(), cast: patchPlace.nullish(), sample: patchPlace.nullish() })
+    .refine(({ card, cast }) => !card || !cast || !samePatch(card, cast), {
+      error: 'The white card and the cast are picked at the same place. Pick the cast beside the card.',
+      path: ['cast'],
+    })
+    .nullish(),
   colour: z
     .looseObject({
+      /** Measured on the file as it was chosen, or later on the copy that is kept, which is compressed. */
+      from: z.enum(['file', 'kept']).nullish(),
       /** Mean sRGB of the patches, 0 to 255, as the camera gave them. */
       cast: channels,
       card: channels,

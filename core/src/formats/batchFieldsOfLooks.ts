@@ -29,6 +29,11 @@ const CHECKS = [
   look.number('checks[].photos[].marks[].x', 'Mark, across', '', PICKED),
   look.number('checks[].photos[].marks[].y', 'Mark, down', '', PICKED),
   look.text('checks[].photos[].marks[].says', 'Mark', PICKED),
+  ...(['card', 'cast', 'sample'] as const).flatMap((patch) => [
+    look.number(`checks[].photos[].picks.${patch}.x`, `Picked ${patch}, across`, '', PICKED),
+    look.number(`checks[].photos[].picks.${patch}.y`, `Picked ${patch}, down`, '', PICKED),
+  ]),
+  look.choice(`${COLOUR}.from`, 'Colour measured on', ['file', 'kept'], PICKED),
   look.made(`${COLOUR}.cast`, 'Colour of the cast'),
   look.made(`${COLOUR}.card`, 'Colour of the white card'),
   look.made(`${COLOUR}.sample`, 'Colour of the untouched sample'),

@@ -7,7 +7,10 @@ import {
   type Batch,
   type BatchListQuery,
 } from '@warm-jar/core';
+import { once } from 'node:events';
+import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { ZipArchive, type ZipEntryData } from 'archiver';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import type { AppDeps } from '../appDeps';
@@ -15,7 +18,7 @@ import { endpoint, streamEndpoint, type Endpoint } from '../http/endpoint';
 import { importBatches } from '../store/batchImport';
 import type { BatchStore } from '../store/batchStore';
 
-type LogDeps = Pick<AppDeps, 'batches' | 'filters'>;
+type LogDeps = Pick<AppDeps, 'batches' | 'filters' | 'photos'>;
 
 /** Most batches in one file, and most rows brought in with one request. */
 const [MAX_EXPORTED, MAX_ROWS] = [100_000, 2_000];
@@ -57,27 +60,80 @@ async function* asCsv(batches: BatchStore, query: BatchListQuery): AsyncGenerato
 }
 
 /** What a file is written as. */
-const FILE_TYPES = { csv: 'text/csv; charset=utf-8', json: 'application/json; charset=utf-8' } as const;
+const FILE_TYPES = {
+  csv: 'text/csv; charset=utf-8',
+  json: 'application/json; charset=utf-8',
+  zip: 'application/zip',
+} as const;
 
-/** The log, or what a filter leaves of it, as a file: `batches.csv` with dotted names, or `batches.json`. */
-const asFile = ({ batches }: LogDeps): Endpoint =>
+/** Names of the photos that some batches hold, each once. */
+async function photosOf(batches: BatchStore, query: BatchListQuery): Promise<Set<string>> {
+  const names = new Set<string>();
+  for await (const some of inChunks(batches, query))
+    for (const { checks } of some)
+      for (const check of checks ?? []) for (const { id } of check.photos ?? []) names.add(id);
+  return names;
+}
+
+/** The batches as JSON and their photos beside it, in one zip; a photo that is no longer there is left out and named. */
+function asZip({ batches, photos }: LogDeps, query: BatchListQuery): Readable {
+  const zip = new ZipArchive({ zlib: { level: 6 } });
+  const pack = async () => {
+    const written = once(zip, 'entry');
+    zip.append(Readable.from(asJson(batches, query)), { name: 'batches.json' });
+    await written;
+    const missing: string[] = [];
+    for (const id of await photosOf(batches, query)) {
+      const photo = await photos.get(id).catch(() => null);
+      // Pictures are packed already.
+      if (!photo) {
+        missing.push(id);
+        continue;
+      }
+      // One after another, so that a long log's photos are not all in the memory at once.
+      const packed = once(zip, 'entry');
+      zip.append(photo.bytes, { name: `photos/${id}`, store: true } as ZipEntryData);
+      await packed;
+    }
+    if (missing.length > 0) zip.append(`${missing.join('\n')}\n`, { name: 'photos-missing.txt' });
+    await zip.finalize();
+  };
+  pack().catch((error: unknown) => {
+    zip.destroy(error instanceof Error ? error : new Error(String(error)));
+  });
+  return zip;
+}
+
+/**
+ * The log, or what a filter leaves of it, as a file: `batches.csv` with dotted names, `batches.json`, or `batches.zip`
+ * with the photos.
+ */
+const asFile = ({ batches, ...deps }: LogDeps): Endpoint =>
   streamEndpoint(
     {
       method: 'get',
       path: '/export/batches.{type}',
       summary: 'The log as a file; takes the filters of the list',
-      params: z.object({ type: z.enum(['csv', 'json'], 'There are batches.csv and batches.json.') }),
+      params: z.object({
+        type: z.enum(['csv', 'json', 'zip'], 'There are batches.csv, batches.json and batches.zip.'),
+      }),
       query: batchListQuerySchema.omit({ page: true, pageSize: true }),
-      answers: { 200: { description: 'The file', types: ['text/csv', 'application/json'] } },
+      answers: { 200: { description: 'The file', types: ['text/csv', 'application/json', 'application/zip'] } },
     },
     async ({ params: { type }, query }, { response, told }) => {
       const all = { ...query, page: 1, pageSize: 1 };
+      const named = { 'Content-Disposition': `attachment; filename="batches.${type}"`, 'Cache-Control': 'no-store' };
+      if (type === 'zip') {
+        await told('Take the log out as a file', `/export/batches.${type}`);
+        response.set(named).type(FILE_TYPES.zip);
+        await pipeline(asZip({ batches, ...deps }, all), response);
+        return;
+      }
       const lines = type === 'csv' ? asCsv(batches, all) : asJson(batches, all);
       // The first part is worked out before anything is promised: what fails then is told, and is no file.
       const first = await lines.next();
       await told('Take the log out as a file', `/export/batches.${type}`);
-      response.set({ 'Content-Disposition': `attachment; filename="batches.${type}"`, 'Cache-Control': 'no-store' });
-      response.type(FILE_TYPES[type]);
+      response.set(named).type(FILE_TYPES[type]);
       // What fails later breaks the connection off, so that half a file is not taken for a whole one.
       await pipeline(async function* whole() {
         if (!first.done) yield first.value;

@@ -127,5 +127,5 @@ export const logApi = {
 };
 
 /** Where the log, or what a filter leaves of it, is fetched as a file. */
-export const exportAddress = (type: 'csv' | 'json', query: Readonly<Record<string, string>>): string =>
+export const exportAddress = (type: 'csv' | 'json' | 'zip', query: Readonly<Record<string, string>>): string =>
   `/api/v1/export/batches.${type}?${new URLSearchParams(query).toString()}`;

@@ -110,7 +110,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: 6rem minmax(8rem, auto) 1fr;
+  grid-template-columns: 6rem minmax(8rem, auto) minmax(0, 1fr);
   gap: var(--space-3);
   align-items: center;
   min-height: var(--target);

@@ -2,11 +2,10 @@
 import { useRoute } from 'vue-router';
 import KeyCap from '../components/KeyCap.vue';
 import { PLACES } from '../places/places';
-import { useSession } from '../stores/session';
+import ShellTools from './ShellTools.vue';
 
 const emit = defineEmits<{ keys: []; find: [] }>();
 const route = useRoute();
-const session = useSession();
 /** The places with a link in the bar; one is lit while a place under it is open. */
 const LINKS = PLACES.filter((p) => p.menu !== undefined);
 </script>
@@ -26,26 +25,16 @@ const LINKS = PLACES.filter((p) => p.menu !== undefined);
         <KeyCap v-if="p.key" :k="p.key.key" />
       </RouterLink>
     </nav>
-    <div class="tools">
-      <button type="button" @click="emit('find')">Find <KeyCap k="/" /></button>
-      <RouterLink :to="{ name: 'units' }" active-class="here">Units</RouterLink>
-      <RouterLink v-if="session.isLead" :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
-      <RouterLink :to="{ name: 'people' }" active-class="here" data-test="who"
-        ><i class="pi pi-user" aria-hidden="true" /><span
-          >{{ session.person ?? 'Who?' }}<span class="visually-hidden">, people and devices</span></span
-        >
-        <KeyCap k="o"
-      /></RouterLink>
-      <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
-    </div>
+    <div class="tools"><ShellTools @keys="emit('keys')" @find="emit('find')" /></div>
   </header>
 </template>
 
 <style scoped>
 .top {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: var(--space-4);
+  gap: 0 var(--space-4);
   padding: 0 var(--space-5);
   min-height: 56px;
   background: var(--card);
@@ -60,14 +49,15 @@ const LINKS = PLACES.filter((p) => p.menu !== undefined);
 nav,
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 2px;
 }
 .tools {
   margin-left: auto;
 }
 nav a,
-.tools a,
-.tools button {
+.tools :deep(a),
+.tools :deep(button) {
   display: inline-flex;
   align-items: center;
   gap: 8px;
@@ -81,24 +71,31 @@ nav a,
   cursor: pointer;
   border-bottom: 3px solid transparent;
 }
-.here {
+.here,
+.tools :deep(.here) {
   color: var(--action) !important;
   font-weight: 700;
   border-bottom-color: var(--part-a) !important;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .top {
-    gap: var(--space-2);
+    gap: 0 var(--space-2);
     padding: 0 var(--space-3);
   }
   nav a,
-  .tools a,
-  .tools button {
+  .tools :deep(a),
+  .tools :deep(button) {
     padding: 0 6px;
   }
-  .top kbd,
-  .tools .pi {
+  .top :deep(kbd),
+  .tools :deep(.pi) {
     display: none;
+  }
+}
+@media (forced-colors: active) {
+  .here,
+  .tools :deep(.here) {
+    border-bottom-color: Highlight !important;
   }
 }
 @media print {

@@ -15,7 +15,8 @@ const routeOf = ({ name, path, title, view, under, tabs, bare, open }: Place): R
 export const router = createRouter({
   history: createWebHistory(),
   scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
-  routes: PLACES.map(routeOf),
+  // Addresses that people may have kept.
+  routes: [...PLACES.map(routeOf), { path: '/units', redirect: '/settings' }],
 });
 
 /** On a network nothing is shown before somebody signed in; a board only shows the board. */

@@ -1,7 +1,10 @@
 import { definePreset } from '@primeuix/themes';
 import Aura from '@primeuix/themes/aura';
 
-/** Warm Jar's own look over the component library: bottle green acts, chalk is the ground, corners are cut small. */
+/**
+ * Warm Jar's own look over the component library: bottle green acts, chalk is the ground, corners are cut small. Its
+ * colours are the style sheet's, so that they follow it into a dim room.
+ */
 export const WarmJarTheme = definePreset(Aura, {
   components: {
     button: {
@@ -9,30 +12,33 @@ export const WarmJarTheme = definePreset(Aura, {
         light: {
           root: {
             secondary: {
-              background: '#ffffff',
-              hoverBackground: '#e6f0ec',
-              activeBackground: '#cfe2db',
-              borderColor: '#17493f',
-              hoverBorderColor: '#123a33',
-              activeBorderColor: '#0d2b26',
-              color: '#17493f',
-              hoverColor: '#123a33',
-              activeColor: '#0d2b26',
+              background: 'var(--chalk-0)',
+              hoverBackground: 'var(--bottle-50)',
+              activeBackground: 'var(--bottle-150)',
+              borderColor: 'var(--action)',
+              hoverBorderColor: 'var(--action-strong)',
+              activeBorderColor: 'var(--action-strong)',
+              color: 'var(--action)',
+              hoverColor: 'var(--action-strong)',
+              activeColor: 'var(--action-strong)',
             },
             danger: {
-              background: '#94280f',
-              hoverBackground: '#7d200b',
-              activeBackground: '#651908',
-              borderColor: '#94280f',
-              hoverBorderColor: '#7d200b',
-              activeBorderColor: '#651908',
+              background: 'var(--outside)',
+              hoverBackground: 'var(--outside)',
+              activeBackground: 'var(--outside)',
+              borderColor: 'var(--outside)',
+              hoverBorderColor: 'var(--outside)',
+              activeBorderColor: 'var(--outside)',
+              color: 'var(--on-outside)',
+              hoverColor: 'var(--on-outside)',
+              activeColor: 'var(--on-outside)',
             },
           },
           text: {
-            secondary: { color: '#17493f', hoverBackground: '#e6f0ec' },
-            danger: { color: '#94280f', hoverBackground: '#f9e1da' },
+            secondary: { color: 'var(--action)', hoverBackground: 'var(--bottle-50)' },
+            danger: { color: 'var(--outside)', hoverBackground: 'var(--outside-ground)' },
           },
-          outlined: { secondary: { color: '#17493f', borderColor: '#17493f' } },
+          outlined: { secondary: { color: 'var(--action)', borderColor: 'var(--action)' } },
         },
       },
     },
@@ -40,20 +46,20 @@ export const WarmJarTheme = definePreset(Aura, {
       colorScheme: {
         light: {
           root: {
-            background: '#ffffff',
-            checkedBackground: '#17493f',
-            hoverBackground: '#e6f0ec',
-            borderColor: '#8f8c80',
-            checkedBorderColor: '#17493f',
-            color: '#1b2320',
-            hoverColor: '#1b2320',
-            checkedColor: '#ffffff',
+            background: 'var(--chalk-0)',
+            checkedBackground: 'var(--action)',
+            hoverBackground: 'var(--bottle-50)',
+            borderColor: 'var(--field-edge)',
+            checkedBorderColor: 'var(--action)',
+            color: 'var(--ink-900)',
+            hoverColor: 'var(--ink-900)',
+            checkedColor: 'var(--on-action)',
           },
-          content: { checkedBackground: '#17493f' },
+          content: { checkedBackground: 'var(--action)' },
         },
       },
     },
-    inputgroup: { addon: { color: '#3d4844', background: '#f7f5f0' } },
+    inputgroup: { addon: { color: 'var(--ink-700)', background: 'var(--chalk-50)' } },
   },
   semantic: {
     primary: {
@@ -69,37 +75,37 @@ export const WarmJarTheme = definePreset(Aura, {
       900: '#0d2b26',
       950: '#081d1a',
     },
-    focusRing: { width: '3px', style: 'solid', color: '#d9962f', offset: '2px' },
+    focusRing: { width: '3px', style: 'solid', color: 'var(--part-a)', offset: '2px' },
     colorScheme: {
       light: {
         surface: {
-          0: '#ffffff',
-          50: '#f7f5f0',
-          100: '#eeebe3',
-          200: '#dedacf',
-          300: '#c9c4b6',
-          400: '#a9a596',
-          500: '#6b726d',
-          600: '#5a6661',
-          700: '#3d4844',
-          800: '#29332f',
-          900: '#1b2320',
-          950: '#111714',
+          0: 'var(--chalk-0)',
+          50: 'var(--chalk-50)',
+          100: 'var(--chalk-100)',
+          200: 'var(--chalk-200)',
+          300: 'var(--chalk-400)',
+          400: 'var(--chalk-400)',
+          500: 'var(--ink-500)',
+          600: 'var(--ink-500)',
+          700: 'var(--ink-700)',
+          800: 'var(--ink-700)',
+          900: 'var(--ink-900)',
+          950: 'var(--ink-900)',
         },
         primary: {
-          color: '{primary.700}',
-          contrastColor: '#ffffff',
-          hoverColor: '{primary.800}',
-          activeColor: '{primary.900}',
+          color: 'var(--action)',
+          contrastColor: 'var(--on-action)',
+          hoverColor: 'var(--action-strong)',
+          activeColor: 'var(--action-strong)',
         },
         formField: {
-          borderColor: '#8f8c80',
-          hoverBorderColor: '{primary.700}',
+          borderColor: 'var(--field-edge)',
+          hoverBorderColor: 'var(--action)',
           placeholderColor: '{surface.600}',
-          invalidBorderColor: '#94280f',
+          invalidBorderColor: 'var(--outside)',
           borderRadius: '6px',
         },
-        text: { color: '#1b2320', mutedColor: '#5a6661' },
+        text: { color: 'var(--ink-900)', mutedColor: 'var(--ink-500)' },
       },
     },
   },

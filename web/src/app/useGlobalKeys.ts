@@ -2,6 +2,8 @@ import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { onPlainKey } from '../keys/keys';
 import { PLACES } from '../places/places';
+import { useWork } from '../stores/work';
+import { jarPlace, shelfJars } from './jarPlaces';
 
 /** The keys that work on every view: one for each place that has one, and the shell's own. */
 export function useGlobalKeys() {
@@ -15,5 +17,11 @@ export function useGlobalKeys() {
   onPlainKey('?', () => {
     keysOpen.value = true;
   });
+  const work = useWork();
+  for (let i = 1; i <= 9; i += 1)
+    onPlainKey(String(i), () => {
+      const item = shelfJars(work.items)[i - 1];
+      if (item) void router.push(jarPlace(item));
+    });
   return { keysOpen, findOpen };
 }

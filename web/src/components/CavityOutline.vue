@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Cavity } from '@warm-jar/core';
 import { computed } from 'vue';
+import { placeOf, placeWords, useCross } from './useCross';
 import { OUTLINE_HEIGHT, outlinePath } from './outlinePath';
 
 /** A cavity's outline with what was marked on it; a tap marks a place. */
@@ -8,14 +9,30 @@ const props = defineProps<{ cavity: Cavity; label: string; markable?: boolean }>
 const emit = defineEmits<{ mark: [place: { x: number; y: number }] }>();
 const drawn = computed(() => outlinePath(props.cavity.outline ?? 'rectangle', props.cavity.outlineAspect ?? 1));
 
-/** Where on the outline a pointer came down, in shares. */
+const cross = useCross((place) => {
+  emit('mark', place);
+});
+const { at, shown } = cross;
 function tapped(event: MouseEvent) {
-  if (!props.markable) return;
-  const box = (event.currentTarget as SVGElement).getBoundingClientRect();
-  const share = (at: number, from: number, size: number) =>
-    Math.round(Math.min(1, Math.max(0, (at - from) / size)) * 1000) / 1000;
-  emit('mark', { x: share(event.clientX, box.left, box.width), y: share(event.clientY, box.top, box.height) });
+  if (props.markable) emit('mark', placeOf(event));
 }
+/** Only an outline that can be marked is stepped upon. */
+const steered = computed(() =>
+  props.markable
+    ? {
+        tabindex: 0,
+        role: 'application',
+        'aria-roledescription': 'outline to mark',
+        onKeydown: cross.onKeydown,
+        onFocus: cross.focus,
+        onBlur: cross.blur,
+      }
+    : { role: 'img' },
+);
+const told = computed(() => {
+  const said = `${props.label}, ${(props.cavity.marks ?? []).length} marked`;
+  return props.markable ? `${said}. Arrows move a cross, Enter marks` : said;
+});
 </script>
 
 <template>
@@ -23,8 +40,8 @@ function tapped(event: MouseEvent) {
     class="outline"
     :class="{ markable }"
     :viewBox="`0 0 ${drawn.width} ${OUTLINE_HEIGHT}`"
-    role="img"
-    :aria-label="`${label}, ${(cavity.marks ?? []).length} marked`"
+    :aria-label="told"
+    v-bind="steered"
     @click="tapped"
   >
     <path :d="drawn.d" fill-rule="evenodd" />
@@ -32,7 +49,11 @@ function tapped(event: MouseEvent) {
       <circle :cx="m.x * drawn.width" :cy="m.y * OUTLINE_HEIGHT" r="5" />
       <text :x="m.x * drawn.width" :y="m.y * OUTLINE_HEIGHT + 2.6">{{ i + 1 }}</text>
     </g>
+    <g v-if="shown" class="cross" :transform="`translate(${at.x * drawn.width} ${at.y * OUTLINE_HEIGHT})`">
+      <path d="M-7 0 H7 M0 -7 V7" />
+    </g>
   </svg>
+  <span v-if="markable && shown" class="visually-hidden" aria-live="polite">{{ placeWords(at) }}</span>
 </template>
 
 <style scoped>
@@ -48,6 +69,11 @@ path {
   fill: var(--amber-100);
   stroke: var(--amber-700);
   stroke-width: 2;
+}
+g path {
+  fill: none;
+  stroke: var(--ink-900);
+  stroke-width: 1.5;
 }
 circle {
   fill: var(--outside);

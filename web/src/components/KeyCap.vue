@@ -1,10 +1,18 @@
 <script setup lang="ts">
-/** A key that does the same as the control it stands in. */
-defineProps<{ k: string }>();
+import { computed } from 'vue';
+import { isOneSign, keyMode } from '../keys/keyMode';
+import { keyWorks } from '../keys/keys';
+
+/** A key that does the same as the control it stands in; drawn only where it works. */
+const props = defineProps<{ k: string; always?: boolean }>();
+const shown = computed(() => props.always || keyWorks(props.k));
+const withAlt = computed(() => keyMode.value === 'alt' && isOneSign(props.k));
 </script>
 
 <template>
-  <kbd class="figures" aria-hidden="true">{{ k }}</kbd>
+  <kbd v-if="shown" class="figures" :class="{ sign: isOneSign(k) }" aria-hidden="true">{{
+    withAlt ? `Alt ${k}` : k
+  }}</kbd>
 </template>
 
 <style scoped>
@@ -17,5 +25,11 @@ kbd {
   font-size: 0.8em;
   line-height: 1.5;
   text-align: center;
+}
+/* A phone has no keys. */
+@media (max-width: 49.99em) and (hover: none) and (pointer: coarse) {
+  kbd {
+    display: none;
+  }
 }
 </style>

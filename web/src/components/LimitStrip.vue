@@ -171,9 +171,9 @@ const band = computed(() => {
   stroke: var(--mark);
   stroke-width: 1.5;
 }
-@media (max-width: 620px) {
+@media (max-width: 38.75em) {
   .strip {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
   .track {
     grid-column: 1 / -1;

@@ -10,8 +10,9 @@ import {
 import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
-import VChart from 'vue-echarts';
+import ChartFigure from './ChartFigure.vue';
 import { chartOption, type ChartSpec } from './chartOption';
+import { lineTable } from './chartTable';
 
 use([Lines, GridComponent, LegendComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
@@ -21,10 +22,5 @@ const option = computed(() => chartOption(props.spec));
 </script>
 
 <template>
-  <figure class="chart" role="img" :aria-label="spec.title">
-    <figcaption>
-      <strong>{{ spec.title }}</strong>
-    </figcaption>
-    <VChart :option="option" autoresize :style="{ height: `${height ?? 230}px` }" />
-  </figure>
+  <ChartFigure :title="spec.title" :option="option" :height="height ?? 230" :table="lineTable(spec)" />
 </template>

@@ -124,7 +124,7 @@ const OF_THE_STUDIO: readonly (readonly [string, object])[] = [
   ['shelf', { place: 'inclusions' }],
   ['shelf', { place: 'additives' }],
   ['shelf', { place: 'gear' }],
-  ['units', {}],
+  ['settings', {}],
   ['backup', {}],
   ['people', {}],
   ['sign-in', {}],

@@ -153,10 +153,10 @@ export const STUDIO_PLACES: readonly Place[] = [
     under: 'products',
   },
   {
-    name: 'units',
-    path: '/units',
-    title: 'Units',
-    view: () => import('../views/settings/UnitsView.vue'),
+    name: 'settings',
+    path: '/settings',
+    title: 'Settings',
+    view: () => import('../views/settings/SettingsView.vue'),
   },
   {
     name: 'backup',

@@ -9,6 +9,8 @@ import {
   type WorkingTime,
 } from '@warm-jar/core';
 
+import { countdown } from '../run/countdown';
+
 /** A batch in work as the shelf draws it, worked out from its document alone. */
 export interface WorkItem {
   readonly code: string;
@@ -87,6 +89,10 @@ export function potLifeLeft(item: WorkItem, nowMs: number): number | null {
   return Math.min(1, Math.max(0, 1 - (nowMs - item.startMs) / MINUTE_MS / item.working.potLifeMin));
 }
 
+/** Whether what is in the mould has gelled by a moment; what is still worked has not. */
+export const hasSet = ({ stage, startMs, working }: WorkItem, nowMs: number): boolean =>
+  !isLiquid(stage) && startMs !== null && (working.gelMin === null || nowMs > startMs + working.gelMin * MINUTE_MS);
+
 const sized = (minutes: number) => {
   const size = Math.abs(minutes);
   if (size < 100) return `${Math.round(size)} min`;
@@ -98,6 +104,14 @@ export function dueShort(item: WorkItem, nowMs: number): string {
   if (item.dueMs === null) return '';
   const minutes = (item.dueMs - nowMs) / MINUTE_MS;
   return minutes >= 0 ? `in ${sized(minutes)}` : `${sized(minutes)} late`;
+}
+
+/** The same by the second while resin is liquid and short of time: `4:12 left`. */
+export function dueClock(item: WorkItem, nowMs: number): string {
+  if (item.dueMs === null) return 'nothing due';
+  const minutes = (item.dueMs - nowMs) / MINUTE_MS;
+  const short = isLiquid(item.stage) && minutes >= 0 && minutes < 100;
+  return short ? `${countdown(minutes)} left` : dueShort(item, nowMs);
 }
 
 /** Minutes until due as a person says them across a bench: `release in 12 min`, `check 5 days ago`. */

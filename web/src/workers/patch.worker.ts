@@ -1,8 +1,5 @@
-import { encodedChannel, linearChannel, type Srgb } from '@warm-jar/core';
+import { PATCH_HALF_SHARE, encodedChannel, linearChannel, type Srgb } from '@warm-jar/core';
 import { answerCalls } from './answerCalls';
-
-/** Half the side of a patch, px of the stored photo: more than a glint, less than the piece. */
-const HALF_PX = 9;
 
 interface Place {
   readonly x: number;
@@ -20,17 +17,20 @@ function meanOf(data: Uint8ClampedArray): Srgb {
 }
 
 /** Mean colour around each place of a photo. */
-answerCalls(async ({ address, places }: { address: string; places: readonly Place[] }): Promise<Srgb[]> => {
-  const bitmap = await createImageBitmap(await (await fetch(address)).blob());
+answerCalls(async ({ photo, places }: { photo: File | string; places: readonly Place[] }): Promise<Srgb[]> => {
+  const blob = typeof photo === 'string' ? await (await fetch(photo)).blob() : photo;
+  // Colours as the file has them: no profile of the screen comes between.
+  const bitmap = await createImageBitmap(blob, { imageOrientation: 'from-image', premultiplyAlpha: 'none' });
+  const half = Math.max(2, Math.round(PATCH_HALF_SHARE * Math.max(bitmap.width, bitmap.height)));
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('No canvas.');
   context.drawImage(bitmap, 0, 0);
   return places.map(({ x, y }) => {
-    const left = Math.max(0, Math.round(x * bitmap.width) - HALF_PX);
-    const top = Math.max(0, Math.round(y * bitmap.height) - HALF_PX);
-    const width = Math.min(2 * HALF_PX + 1, bitmap.width - left);
-    const height = Math.min(2 * HALF_PX + 1, bitmap.height - top);
+    const left = Math.max(0, Math.round(x * bitmap.width) - half);
+    const top = Math.max(0, Math.round(y * bitmap.height) - half);
+    const width = Math.min(2 * half + 1, bitmap.width - left);
+    const height = Math.min(2 * half + 1, bitmap.height - top);
     return meanOf(context.getImageData(left, top, width, height).data);
   });
 }, 'The photo could not be read.');

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import { computed } from 'vue';
+import { computed, useTemplateRef } from 'vue';
+import { focusAfterRemoval } from '../focusAfterRemoval';
 import type { Field } from './field';
 import FieldEntry from './FieldEntry.vue';
 import { useFormContext } from './formContext';
@@ -15,16 +16,18 @@ const rows = computed(() => {
 const add = () => {
   set(props.path, [...(rows.value ?? []), {}]);
 };
+const root = useTemplateRef<HTMLElement>('root');
 const drop = (index: number) => {
   set(
     props.path,
     (rows.value ?? []).filter((_, i) => i !== index),
   );
+  focusAfterRemoval(root.value, '[data-remove]', index);
 };
 </script>
 
 <template>
-  <div class="stack list" :data-list="path">
+  <div ref="root" class="stack list" :data-list="path">
     <template v-if="!plain"
       ><p v-if="rows === null" class="quiet"><em>Not recorded.</em></p>
       <p v-else-if="rows.length === 0">None went in.</p></template
@@ -34,7 +37,14 @@ const drop = (index: number) => {
         ><span class="small">{{ f.label }}</span
         ><FieldEntry :field="f" :path="`${path}[${i}].${f.path}`" :label="`${one} ${i + 1}, ${f.label}`"
       /></label>
-      <Button icon="pi pi-trash" severity="secondary" text :aria-label="`Remove ${one} ${i + 1}`" @click="drop(i)" />
+      <Button
+        icon="pi pi-trash"
+        severity="secondary"
+        text
+        data-remove
+        :aria-label="`Remove ${one} ${i + 1}`"
+        @click="drop(i)"
+      />
     </div>
     <slot :rows="rows ?? []" />
     <div class="row">

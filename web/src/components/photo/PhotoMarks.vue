@@ -2,15 +2,18 @@
 import type { CheckPhoto } from '@warm-jar/core';
 import InputText from 'primevue/inputtext';
 import SelectButton from 'primevue/selectbutton';
-import { computed, toRef } from 'vue';
+import { computed, toRef, useTemplateRef } from 'vue';
 import { photoAddress } from '../../api/shelf';
+import PlaceFields from '../PlaceFields.vue';
+import { focusAfterRemoval } from '../focusAfterRemoval';
+import { placeOf, placeWords, useCross, type Place } from '../useCross';
 import { PICK_WORDS, type PickName } from './photoColour';
 import { usePhotoMarks, type PhotoTool } from './usePhotoMarks';
 
 /** A photo of the piece to mark faults on, and to measure its colour by the white card in it. */
 const props = defineProps<{ photo: CheckPhoto }>();
 const emit = defineEmits<{ change: [photo: CheckPhoto] }>();
-const { tool, picks, problem, measuring, marks, tapped, unmark, say } = usePhotoMarks(
+const { tool, picks, problem, measuring, marks, tapped, pick, unmark, remark } = usePhotoMarks(
   toRef(props, 'photo'),
   (photo) => {
     emit('change', photo);
@@ -23,19 +26,17 @@ const TOOLS: readonly { value: PhotoTool; words: string }[] = [
   { value: 'sample', words: 'Untouched sample' },
 ];
 const picked = computed(() =>
-  (Object.entries(picks.value) as [PickName, { x: number; y: number }][]).map(([name, at]) => ({
-    name,
-    ...at,
-    words: PICK_WORDS[name],
-  })),
+  (Object.entries(picks.value) as [PickName, Place][]).map(([name, at]) => ({ name, at, words: PICK_WORDS[name] })),
 );
 const colour = computed(() => props.photo.colour ?? null);
-function tap(event: MouseEvent) {
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-  const share = (at: number, from: number, size: number) =>
-    Math.round(Math.min(1, Math.max(0, (at - from) / size)) * 1000) / 1000;
-  void tapped({ x: share(event.clientX, box.left, box.width), y: share(event.clientY, box.top, box.height) });
+const { at, shown, onKeydown, focus, blur } = useCross((place) => void tapped(place));
+const toolWords = computed(() => TOOLS.find((t) => t.value === tool.value)?.words ?? '');
+const list = useTemplateRef<HTMLElement>('list');
+function off(index: number) {
+  unmark(index);
+  focusAfterRemoval(list.value, '.off', index);
 }
+const css = ({ x, y }: Place) => ({ left: `${x * 100}%`, top: `${y * 100}%` });
 </script>
 
 <template>
@@ -48,37 +49,56 @@ function tap(event: MouseEvent) {
       :allow-empty="false"
       aria-label="What a tap does"
     />
-    <div class="frame" data-test="photo" @click="tap">
+    <div
+      class="frame"
+      data-test="photo"
+      tabindex="0"
+      role="application"
+      :aria-label="`Photo of the piece, ${marks.length} marked. ${toolWords}: arrows move a cross, Enter sets it`"
+      @click="void tapped(placeOf($event))"
+      @keydown="onKeydown"
+      @focus="focus"
+      @blur="blur"
+    >
       <img :src="photoAddress(photo.id)" alt="The piece" />
-      <span
-        v-for="(m, i) in marks"
-        :key="`m${i}`"
-        class="mark figures"
-        :style="{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }"
-        >{{ i + 1 }}</span
-      >
-      <span v-for="p in picked" :key="p.name" class="pick" :style="{ left: `${p.x * 100}%`, top: `${p.y * 100}%` }"
+      <span v-for="(m, i) in marks" :key="`m${i}`" class="mark figures" :style="css(m)">{{ i + 1 }}</span>
+      <span v-for="p in picked" :key="p.name" class="pick" :style="css(p.at)"
         ><i class="square" /><em>{{ p.words }}</em></span
       >
+      <span v-if="shown" class="cross" :style="css(at)" />
     </div>
-    <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>
-    <p v-else-if="measuring" class="quiet small">Measuring …</p>
-    <p v-else-if="colour" class="small" data-test="colour">
+    <span v-if="shown" class="visually-hidden" aria-live="polite">{{ placeWords(at) }}</span>
+    <p v-if="problem" class="bad small" role="alert" data-test="photo-problem">{{ problem }}</p>
+    <p v-else-if="measuring" class="quiet small" role="status">Measuring …</p>
+    <p v-else-if="colour" class="small" role="status" data-test="colour">
       b* <strong class="figures">{{ colour.b.toFixed(1) }}</strong>, yellowness index E313
       <strong class="figures">{{ colour.yellownessIndex.toFixed(0) }}</strong><template
         v-if="colour.againstSample != null"
         >, Δb* against the sample <strong class="figures">{{ colour.againstSample.toFixed(1) }}</strong></template
+      ><template v-if="colour.from === 'kept'"
+        >. Measured on the kept copy, which is compressed: up to 0.7 b* off.</template
       >
     </p>
     <p v-else class="quiet small">For its colour, tap the white card and then the cast beside it.</p>
-    <ol v-if="marks.length" class="small">
+    <div v-if="picked.length" class="picks small">
+      <span v-for="p in picked" :key="p.name"
+        >{{ p.words }}
+        <PlaceFields :id="`pick-${p.name}`" :place="p.at" :label="p.words" @change="pick(p.name, $event)"
+      /></span>
+    </div>
+    <ol v-if="marks.length" ref="list" class="small">
       <li v-for="(m, i) in marks" :key="i">
         <span class="figures">{{ i + 1 }}</span><InputText
           :model-value="m.says ?? ''"
           :aria-label="`What mark ${i + 1} is`"
           placeholder="what it is"
-          @update:model-value="say(i, $event ?? '')"
-        /><button type="button" class="off" :aria-label="`Take mark ${i + 1} off`" @click="unmark(i)">
+          @update:model-value="remark(i, { says: $event || null })"
+        /><PlaceFields :id="`mark-${i}`" :place="m" :label="`Mark ${i + 1}`" @change="remark(i, $event)" /><button
+          type="button"
+          class="off"
+          :aria-label="`Remove mark ${i + 1}`"
+          @click="off(i)"
+        >
           <i class="pi pi-times" aria-hidden="true" />
         </button>
       </li>
@@ -91,7 +111,7 @@ function tap(event: MouseEvent) {
   display: flex;
   flex-direction: column;
   gap: var(--space-3);
-  max-width: 640px;
+  max-width: 40rem;
 }
 .frame {
   position: relative;
@@ -141,18 +161,36 @@ em {
   border-radius: 3px;
   white-space: nowrap;
 }
+.cross {
+  position: absolute;
+  width: 26px;
+  height: 26px;
+  transform: translate(-50%, -50%);
+  border: 2px solid #fff;
+  outline: 2px solid var(--ink-900);
+  border-radius: 50%;
+}
+.picks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2) var(--space-4);
+}
 li {
-  display: grid;
-  grid-template-columns: 1.6rem minmax(0, 1fr) var(--target);
+  display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: var(--space-2);
   padding: 3px 0;
+}
+li > :nth-child(2) {
+  flex: 1 1 10rem;
 }
 .off {
   border: 0;
   background: none;
   color: inherit;
   min-height: var(--target);
+  min-width: var(--target);
   cursor: pointer;
 }
 .bad {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { CheckPhoto } from '@warm-jar/core';
+import { useMediaQuery } from '@vueuse/core';
 import Button from 'primevue/button';
 import { computed, ref, useTemplateRef } from 'vue';
 import { photoAddress } from '../../api/shelf';
@@ -10,21 +11,29 @@ import { sendPhoto } from './sendPhoto';
 const props = defineProps<{ photos: readonly CheckPhoto[] }>();
 const emit = defineEmits<{ change: [photos: CheckPhoto[]] }>();
 const file = useTemplateRef<HTMLInputElement>('file');
+const camera = useTemplateRef<HTMLInputElement>('camera');
+/** A phone or a tablet has its camera at hand. */
+const byHand = useMediaQuery('(pointer: coarse)');
 const problem = ref<string | null>(null);
 const busy = ref(false);
 const chosen = ref(0);
 const open = computed(() => props.photos[chosen.value] ?? null);
+/** Several at once: each is stored by itself, so that one that cannot be read holds up none. */
 async function take(event: Event) {
   const input = event.target as HTMLInputElement;
-  const picture = input.files?.[0];
+  const pictures = [...(input.files ?? [])];
   input.value = '';
-  if (!picture) return;
+  if (pictures.length === 0) return;
   busy.value = true;
-  const answer = await sendPhoto(picture);
-  [busy.value, problem.value] = [false, answer.problem];
-  if (!answer.id || props.photos.some((p) => p.id === answer.id)) return;
-  chosen.value = props.photos.length;
-  emit('change', [...props.photos, { id: answer.id }]);
+  const before = props.photos;
+  const answers = [];
+  for (const picture of pictures) answers.push(await sendPhoto(picture));
+  busy.value = false;
+  problem.value = answers.flatMap((a) => a.problem ?? []).join(' ') || null;
+  const ids = [...new Set(answers.flatMap((a) => a.id ?? []))].filter((id) => !before.some((p) => p.id === id));
+  if (ids.length === 0) return;
+  chosen.value = before.length;
+  emit('change', [...props.photos, ...ids.map((id) => ({ id }))]);
 }
 const changed = (photo: CheckPhoto) => {
   emit(
@@ -56,9 +65,18 @@ const off = (index: number) => {
         <img :src="photoAddress(p.id)" alt="" />
       </button>
       <Button
+        v-if="byHand"
         type="button"
         icon="pi pi-camera"
-        :label="photos.length ? 'Another photo' : 'Add a photo'"
+        label="Take a photo"
+        severity="secondary"
+        :loading="busy"
+        @click="camera?.click()"
+      />
+      <Button
+        type="button"
+        icon="pi pi-images"
+        label="Add photos"
         severity="secondary"
         :loading="busy"
         @click="file?.click()"
@@ -69,7 +87,7 @@ const off = (index: number) => {
         icon="pi pi-trash"
         severity="secondary"
         text
-        aria-label="Take this photo off"
+        aria-label="Remove this photo"
         @click="off(chosen)"
       />
     </div>
@@ -77,10 +95,20 @@ const off = (index: number) => {
       ref="file"
       type="file"
       accept="image/*"
+      multiple
+      class="visually-hidden"
+      tabindex="-1"
+      aria-label="Photos of the piece"
+      data-test="photo-files"
+      @change="take"
+    /><input
+      ref="camera"
+      type="file"
+      accept="image/*"
       capture="environment"
       class="visually-hidden"
       tabindex="-1"
-      aria-label="Photo of the piece"
+      aria-label="Photo of the piece by the camera"
       @change="take"
     />
     <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>

@@ -1,5 +1,6 @@
 import { ApiProblem } from '../../api/client';
 import { shelfApi } from '../../api/shelf';
+import { keepChosen } from './chosenFiles';
 import { shrinkPhoto } from '../../workers/shrinkPhoto';
 
 /** Resizes and stores a photo; its name, or a sentence on why it was not kept. */
@@ -7,7 +8,9 @@ export async function sendPhoto(file: File): Promise<{ id: string | null; proble
   const blob = await shrinkPhoto(file);
   if (!blob) return { id: null, problem: `${file.name} is not a picture that can be read here.` };
   try {
-    return { id: await shelfApi.addPhoto(blob), problem: null };
+    const id = await shelfApi.addPhoto(blob);
+    keepChosen(id, file);
+    return { id, problem: null };
   } catch (error) {
     return { id: null, problem: error instanceof ApiProblem ? error.message : 'The photo was not kept.' };
   }

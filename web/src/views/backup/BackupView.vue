@@ -153,7 +153,7 @@ const reload = () => {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 1fr 1.3fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -182,10 +182,10 @@ const reload = () => {
 [data-test='download'] {
   align-self: flex-start;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .columns,
   .fields {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

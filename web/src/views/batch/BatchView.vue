@@ -229,7 +229,7 @@ onPlainKey('b', () => {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+  grid-template-columns: minmax(0, 1.7fr) minmax(16.25rem, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -242,13 +242,13 @@ onPlainKey('b', () => {
 }
 .jar-card {
   display: grid;
-  grid-template-columns: 104px 1fr;
+  grid-template-columns: 6.5rem minmax(0, 1fr);
   gap: var(--space-4);
   align-items: center;
 }
 dl {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 4px 12px;
 }
 dt {
@@ -277,9 +277,9 @@ dd {
 .delete {
   align-self: flex-start;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

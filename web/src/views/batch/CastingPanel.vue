@@ -230,7 +230,7 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
 }
 .said {
   display: grid;
-  grid-template-columns: 2fr 1fr 1fr 1fr;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-3);
   align-items: end;
 }
@@ -241,7 +241,7 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
 }
 .two {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -252,7 +252,7 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
 }
 .task {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: var(--space-3);
   align-items: center;
   min-height: var(--target);
@@ -271,13 +271,13 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
 strong {
   text-transform: capitalize;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .said,
   .two {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -175,13 +175,13 @@ function gradeTone(grade: string | null): string {
 <style scoped>
 .flow {
   display: grid;
-  grid-template-columns: 330px minmax(0, 1fr);
+  grid-template-columns: 20.625rem minmax(0, 1fr);
   column-gap: var(--space-4);
   align-items: start;
 }
 .streams {
   display: block;
-  width: 330px;
+  width: 20.625rem;
 }
 .stream {
   fill: none;
@@ -261,17 +261,19 @@ li + li .line {
 .panel {
   grid-column: 1 / -1;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .flow {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .streams {
     display: none;
   }
 }
-@media (max-width: 560px) {
+@media (max-width: 35em) {
   .line {
-    grid-template-columns: 2.6rem 1fr auto;
+    grid-template-columns: 2.4rem minmax(0, 1fr) minmax(0, 1fr);
+    gap: var(--space-1) var(--space-3);
+    padding: var(--space-2) 0;
   }
   .price {
     grid-column: 2;

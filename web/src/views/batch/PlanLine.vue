@@ -2,6 +2,7 @@
 import { planSchema, sayMinutes, type Batch, type Product } from '@warm-jar/core';
 import { computed } from 'vue';
 import { useUnits } from '../../stores/units';
+import TableBox from '../../components/TableBox.vue';
 
 /** What was planned for this batch, beside what was then recorded. */
 const props = defineProps<{ batch: Batch; product: Product }>();
@@ -50,22 +51,24 @@ const rows = computed(() => {
 <template>
   <section v-if="plan" class="card" aria-labelledby="planned" data-test="planned">
     <h2 id="planned">As planned</h2>
-    <table class="small">
-      <thead>
-        <tr>
-          <th scope="col"><span class="visually-hidden">What</span></th>
-          <th scope="col">plan</th>
-          <th scope="col">record</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.name">
-          <th scope="row">{{ r.name }}</th>
-          <td class="figures">{{ r.planned }}</td>
-          <td class="figures" :class="{ quiet: r.got === null }">{{ r.got ?? '–' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <TableBox label="As planned"
+      ><table class="small">
+        <thead>
+          <tr>
+            <th scope="col"><span class="visually-hidden">What</span></th>
+            <th scope="col">plan</th>
+            <th scope="col">record</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.name">
+            <th scope="row">{{ r.name }}</th>
+            <td class="figures">{{ r.planned }}</td>
+            <td class="figures" :class="{ quiet: r.got === null }">{{ r.got ?? '–' }}</td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
     <p v-if="plan.warnings.length" class="small quiet">
       The plan warned: {{ plan.warnings.map((w) => w.says).join(' ') }}
     </p>

@@ -58,7 +58,7 @@ const when = (min: number) =>
 }
 .care li {
   display: grid;
-  grid-template-columns: 11rem 1fr;
+  grid-template-columns: 11rem minmax(0, 1fr);
   gap: var(--space-3);
   padding: 5px 0;
   border-bottom: 1px solid var(--chalk-100);

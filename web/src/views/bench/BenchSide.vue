@@ -236,7 +236,7 @@ onPlainKey('h', readRoom);
 }
 dl {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 2px 10px;
   padding-top: 6px;
 }

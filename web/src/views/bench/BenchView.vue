@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { BENCH_STEP_WORDS, type BenchStep, isPressed, isVacuumed, type AdditiveKind } from '@warm-jar/core';
-import { computed, onMounted, toRef, watch, type Component } from 'vue';
+import { computed, onMounted, ref, toRef, watch, type Component } from 'vue';
 import { useRouter } from 'vue-router';
+import { usePhone } from '../../components/usePhone';
 import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { useBenchLight } from '../../stores/light';
 import { useShelf } from '../../stores/shelf';
 import AfterStep from './AfterStep.vue';
 import BenchSide from './BenchSide.vue';
@@ -28,12 +30,14 @@ import WeighStep from './WeighStep.vue';
 import { stepTitle } from './stepTitle';
 import { provideBench } from '../../run/useBench';
 import { useRunSignals } from '../../run/useRunSignals';
+import HeldBack from './HeldBack.vue';
 import SignalTools from './SignalTools.vue';
 
 /** One step at a time, the biggest number first, with gloves on and the clock running. */
 const props = defineProps<{ code: string }>();
 const bench = provideBench(toRef(props, 'code'));
 useRunSignals(bench);
+useBenchLight();
 /** What is done and in the mix, as far as it is known: the cautions follow it. */
 const act = computed(() => {
   const { batch, plan } = { batch: bench.batch.value, plan: bench.plan.value };
@@ -74,6 +78,8 @@ watch(bench.step, (now, before) => {
 });
 onPlainKey('u', () => void bench.takeBack());
 onPlainKey('b', () => void router.push({ name: 'board', query: { batch: props.code } }));
+const phone = usePhone();
+const toolsOpen = ref(false);
 /** A button that was touched gives its focus back, so that Enter is the step's again; one reached by Tab keeps it. */
 function giveBack(event: MouseEvent): void {
   const focused = document.activeElement;
@@ -93,18 +99,34 @@ function giveBack(event: MouseEvent): void {
         <div class="row tools">
           <button type="button" :disabled="!bench.undo.value" @click="bench.takeBack">
             Undo{{ bench.undo.value ? `: ${bench.undo.value.words}` : '' }} <KeyCap k="u" /></button
-          ><SignalTools /><RouterLink :to="{ name: 'board', query: { batch: code } }">Board <KeyCap k="b" /></RouterLink
-          ><RouterLink :to="{ name: 'batch', params: { code } }">Record</RouterLink>
+          ><HeldBack /><button v-if="phone" type="button" :aria-expanded="toolsOpen" @click="toolsOpen = !toolsOpen">
+            Tools</button
+          ><template v-if="!phone || toolsOpen"
+            ><SignalTools /><RouterLink :to="{ name: 'board', query: { batch: code } }"
+              >Wall board <KeyCap k="b" /></RouterLink
+            ><RouterLink :to="{ name: 'batch', params: { code } }">Record</RouterLink></template
+          >
         </div>
       </header>
       <WaitingNote />
       <div class="page">
-        <main class="card step" :aria-label="title">
+        <section class="card step" :aria-label="title">
           <h2 class="title" data-test="step">{{ title }}</h2>
-          <CautionNote :product="bench.product.value" :stage="BENCH_STEP_WORDS[bench.step.value].stage" :act="act" />
+          <CautionNote
+            v-if="!phone"
+            :product="bench.product.value"
+            :stage="BENCH_STEP_WORDS[bench.step.value].stage"
+            :act="act"
+          />
           <component :is="STEPS[bench.step.value]" :key="bench.step.value + code" v-bind="weighing" />
+          <CautionNote
+            v-if="phone"
+            :product="bench.product.value"
+            :stage="BENCH_STEP_WORDS[bench.step.value].stage"
+            :act="act"
+          />
           <MakeMore />
-        </main>
+        </section>
         <BenchSide />
       </div>
       <StandInHands />
@@ -124,7 +146,7 @@ function giveBack(event: MouseEvent): void {
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 290px;
+  grid-template-columns: minmax(0, 1fr) 18.125rem;
   gap: var(--space-4);
   align-items: start;
 }
@@ -173,19 +195,32 @@ h1 {
   font-size: 2rem;
   font-weight: 780;
   background: var(--amber-400);
-  color: var(--ink-900);
+  color: var(--on-amber);
   z-index: 20;
 }
 .signal.stop {
   background: var(--outside);
-  color: #fff;
+  color: var(--on-outside);
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .signal {
     left: 96px;
+  }
+}
+@media (max-width: 49.99em) {
+  .step {
+    padding: var(--space-3);
+    min-height: 0;
+  }
+  .title {
+    font-size: 1.5rem;
+  }
+  .signal {
+    left: 0;
+    font-size: 1.4rem;
   }
 }
 </style>

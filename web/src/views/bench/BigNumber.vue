@@ -5,7 +5,9 @@ defineProps<{ label: string; value: string; tone?: 'plain' | 'over' | 'there' }>
 
 <template>
   <div class="big" :class="tone ?? 'plain'">
-    <span class="label">{{ label }}</span><strong class="figures">{{ value }}</strong>
+    <span class="label">{{ label }}</span><strong class="figures" :class="{ long: value.length > 6 }">{{
+      value
+    }}</strong>
   </div>
 </template>
 
@@ -18,11 +20,20 @@ defineProps<{ label: string; value: string; tone?: 'plain' | 'over' | 'there' }>
   color: var(--text-quiet);
 }
 strong {
-  font-size: clamp(4rem, 10.5vw, 8.4rem);
+  font-size: clamp(3.4rem, 10.5vw, 8.4rem);
   line-height: 1;
   font-weight: 780;
   letter-spacing: -0.02em;
   white-space: nowrap;
+}
+@media (max-width: 49.99em) {
+  /* As wide as the page holds: eight signs of the longest clock. */
+  strong {
+    font-size: min(21vw, 6.2rem);
+  }
+  strong.long {
+    font-size: min(14vw, 6.2rem);
+  }
 }
 .over strong {
   color: var(--outside);

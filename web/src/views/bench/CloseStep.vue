@@ -118,7 +118,7 @@ const without = () => void bench.write({ words: 'not pressed', step: 'close', se
 }
 .checks {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-2);
 }
 .checks label {

@@ -232,7 +232,7 @@ const ready = () => void bench.write({ words: 'cups ready', step: 'cups' });
 }
 .cup {
   display: grid;
-  grid-template-columns: 44px auto;
+  grid-template-columns: 2.75rem auto;
   gap: var(--space-3);
   align-items: center;
   text-align: left;

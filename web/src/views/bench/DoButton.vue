@@ -46,7 +46,7 @@ if (props.k)
   border-radius: var(--radius);
   border: 2px solid var(--action);
   background: var(--action);
-  color: #fff;
+  color: var(--on-action);
   cursor: pointer;
 }
 .do.quiet {
@@ -58,6 +58,7 @@ if (props.k)
 .do.danger {
   background: var(--outside);
   border-color: var(--outside);
+  color: var(--on-outside);
 }
 .do:disabled {
   background: var(--chalk-100);

@@ -146,7 +146,7 @@ function tick(item: Item, add: Entry['add']): void {
 }
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(124px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(7.75rem, 100%), 1fr));
   gap: var(--space-2);
 }
 .tick {

@@ -73,7 +73,7 @@ button {
 button.chosen {
   border-color: var(--action);
   background: var(--action);
-  color: var(--on-action, #fff);
+  color: var(--on-action);
   font-weight: 700;
 }
 </style>

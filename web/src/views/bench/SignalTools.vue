@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import KeyCap from '../../components/KeyCap.vue';
 import { onPlainKey } from '../../keys/keys';
+import { useLight } from '../../stores/light';
 import { useBenchContext } from '../../run/useBench';
 
 /** How signals are given: by sound, spoken, and as the browser's notice; what the browser holds back is said. */
@@ -14,18 +15,14 @@ const speak = () => {
 onPlainKey('q', sound);
 onPlainKey('v', speak);
 const words = () => (signals.muted.value ? 'Silent' : 'Sound on');
+const { dim } = useLight();
+const dimmed = () => {
+  dim.value = !dim.value;
+};
+onPlainKey(',', dimmed);
 </script>
 
 <template>
-  <button
-    v-if="signals.heldBack.value && !signals.muted.value"
-    type="button"
-    class="held"
-    data-test="held-back"
-    @click="signals.wake"
-  >
-    <i class="pi pi-volume-off" aria-hidden="true" /> Sound is held back: touch
-  </button>
   <button type="button" :aria-pressed="signals.muted.value" @click="sound">
     <i class="pi" :class="signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" />
     {{ words() }} <KeyCap k="q" />
@@ -41,11 +38,7 @@ const words = () => (signals.muted.value ? 'Silent' : 'Sound on');
   >
     <i class="pi pi-bell" aria-hidden="true" /> Notices
   </button>
+  <button type="button" :aria-pressed="dim" data-test="dim" @click="dimmed">
+    <i class="pi" :class="dim ? 'pi-moon' : 'pi-sun'" aria-hidden="true" /> Dim room <KeyCap k="," />
+  </button>
 </template>
-
-<style scoped>
-.held.held {
-  background: var(--amber-400);
-  font-weight: 700;
-}
-</style>

@@ -54,7 +54,7 @@ const set = () =>
   gap: var(--space-4);
 }
 .picture {
-  width: 180px;
+  width: 11.25rem;
 }
 .mould {
   fill: var(--part-a);

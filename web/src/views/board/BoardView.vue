@@ -65,7 +65,8 @@ const crowd = computed(() => {
 </script>
 
 <template>
-  <div class="board" :class="{ alone: rows.length === 0 }">
+  <main class="board" :class="{ alone: rows.length === 0 }">
+    <h1 class="visually-hidden">Wall board</h1>
     <p v-if="!facts" class="idle">Nothing is at the bench.</p>
     <section v-else class="first" data-test="board-first">
       <header>
@@ -103,7 +104,7 @@ const crowd = computed(() => {
       </li>
       <li v-if="more > 0" class="more">and {{ more }} more</li>
     </ol>
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -119,7 +120,7 @@ const crowd = computed(() => {
   overflow: hidden;
 }
 .board.alone {
-  grid-template-columns: 1fr;
+  grid-template-columns: minmax(0, 1fr);
 }
 .first {
   display: flex;
@@ -131,11 +132,7 @@ header {
   gap: 2vw;
   font-size: 5.4vh;
   color: #c9d6d1;
-  white-space: nowrap;
-}
-.product {
-  overflow: hidden;
-  text-overflow: ellipsis;
+  flex-wrap: wrap;
 }
 .away {
   color: #ffb38a;
@@ -212,7 +209,7 @@ footer div:last-child strong {
 }
 .others li {
   display: grid;
-  grid-template-columns: auto 1fr auto;
+  grid-template-columns: auto minmax(0, 1fr) auto;
   gap: 1.2vw;
   white-space: nowrap;
 }
@@ -226,6 +223,54 @@ footer div:last-child strong {
 }
 .over {
   color: #ff8a66 !important;
+}
+/* Upright, or on a phone: one under another, and all of it can be read. */
+@media (max-aspect-ratio: 1/1), (max-width: 49.99em) {
+  .board {
+    position: static;
+    min-height: 100vh;
+    grid-template-columns: minmax(0, 1fr);
+    align-content: start;
+    overflow: visible;
+    padding: 4vw;
+  }
+  header,
+  .says,
+  footer span {
+    font-size: max(1.1rem, 4vw);
+    flex-wrap: wrap;
+    white-space: normal;
+  }
+  .step {
+    font-size: max(1.6rem, 8vw);
+  }
+  .number,
+  .number.short,
+  .alone .number {
+    font-size: min(19vw, 9rem);
+  }
+  footer {
+    flex-wrap: wrap;
+    padding-top: 3vw;
+  }
+  footer strong {
+    font-size: max(1.6rem, 10vw);
+  }
+  footer div:last-child strong {
+    font-size: max(1.3rem, 6vw);
+  }
+  .others,
+  .others.some,
+  .others.many {
+    border-left: 0;
+    border-top: 2px solid #2b4640;
+    padding: 3vw 0 0;
+    font-size: max(1.1rem, 4.4vw);
+    line-height: 1.4;
+  }
+  .idle {
+    font-size: max(1.6rem, 8vw);
+  }
 }
 .idle {
   font-size: 9vh;

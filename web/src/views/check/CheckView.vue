@@ -14,7 +14,7 @@ import InputText from 'primevue/inputtext';
 import Textarea from 'primevue/textarea';
 import { computed, onMounted, toRef } from 'vue';
 import { useRoute } from 'vue-router';
-import { onPlainKey } from '../../keys/keys';
+import { keepEnter, onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
 import ChoiceEntry from '../../components/ChoiceEntry.vue';
 import SimulatedMark from '../../components/SimulatedMark.vue';
@@ -30,6 +30,7 @@ import SpotsStep from './SpotsStep.vue';
 import SymptomCard from './SymptomCard.vue';
 import WhichCastings from './WhichCastings.vue';
 import { TOUCHED } from './touch';
+import { yellowedWords } from './yellowedWords';
 import { useCheck } from './useCheck';
 
 /** What is seen and felt on the piece: tap the symptom, then how it shows, then how bad. */
@@ -48,6 +49,7 @@ const {
   problem,
   saving,
   toggle,
+  yellowed,
   addArea,
   change,
   set,
@@ -83,7 +85,7 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 </script>
 
 <template>
-  <form class="stack" novalidate @submit.prevent="save">
+  <form class="stack" novalidate @submit.prevent="save" @keydown.enter="keepEnter">
     <ProblemNote v-if="stored.problem.value" :says="stored.problem.value" again @again="stored.load" />
     <template v-if="batch && product">
       <div>
@@ -156,6 +158,13 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
           @change="setSpots"
         />
         <PhotoShelf :photos="draft.photos" @change="setPhotos" />
+        <div v-if="yellowed" class="row offer" role="status" data-test="yellowed">
+          <span>{{ yellowedWords(yellowed) }}</span><Button
+            severity="secondary"
+            label="Note it as yellowing"
+            @click="toggle('yellowing')"
+          />
+        </div>
       </section>
       <section class="card numbers" aria-label="Figures and grade">
         <h2 class="wide"><span class="figures n">4</span> Measure and grade</h2>
@@ -262,13 +271,13 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 <style scoped>
 .tiles {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(7rem, 100%), 1fr));
   gap: var(--space-3);
 }
 
 .touches {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(8.75rem, 100%), 1fr));
   gap: var(--space-2);
 }
 .tile.touch {
@@ -314,7 +323,7 @@ const has = (kind: string) => draft.value.symptoms.some((s) => s.kind === kind);
 }
 .numbers {
   display: grid;
-  grid-template-columns: 12rem 12rem 1fr;
+  grid-template-columns: 12rem 12rem minmax(0, 1fr);
   gap: var(--space-4);
   align-items: start;
 }
@@ -337,9 +346,14 @@ h2 {
 h2::first-letter {
   text-transform: uppercase;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .numbers {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
+}
+.offer {
+  border-left: 5px solid var(--caution-edge);
+  background: var(--caution-ground);
+  padding: var(--space-2) var(--space-3);
 }
 </style>

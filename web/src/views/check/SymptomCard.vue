@@ -113,7 +113,7 @@ function paint(cells: readonly number[]): void {
 <style scoped>
 .tiles {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(122px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(7.625rem, 100%), 1fr));
   gap: var(--space-3);
 }
 .tile {
@@ -159,9 +159,9 @@ function paint(cells: readonly number[]): void {
 h2::first-letter {
   text-transform: uppercase;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .pair {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
   .pair > :first-child {
     grid-column: 1 / -1;

@@ -48,7 +48,7 @@ const toggle = (id: string) => {
 <style scoped>
 .which {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(6.5rem, 100%), 1fr));
   gap: var(--space-2);
 }
 .tile {

@@ -2,6 +2,7 @@ import {
   castingIds,
   doubtsOf,
   looksAt,
+  yellowedAt,
   type Batch,
   type Check,
   type CheckPhoto,
@@ -14,6 +15,7 @@ import { useToast } from 'primevue/usetoast';
 import { computed, ref, watch, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
+import { focusFirstError } from '../../components/focusFirstError';
 import { onSaveKey } from '../../keys/keys';
 import { devicesApi } from '../../api/devices';
 import { withText, without } from '../../components/form/typedTexts';
@@ -231,6 +233,7 @@ export function useCheck(stored: StoredBatch, code: string) {
     if (!batch || saving.value) return;
     if (!check) {
       problem.value = 'Not saved yet: look at the marked figures. Nothing you entered is lost.';
+      void focusFirstError();
       return;
     }
     if (!(await isRight(check))) return;
@@ -249,5 +252,12 @@ export function useCheck(stored: StoredBatch, code: string) {
   const tester = useTester(code, (shore) => {
     set('shore', shore);
   });
-  return { ...fields, ...tester, problem, saving, issues, save };
+  /** What the measured colour says and nobody has noted yet. */
+  const yellowed = computed(() => {
+    const { afterH, photos, symptoms, castings } = draft.value;
+    if (!stored.batch.value || afterH === null || symptoms.some((s) => s.kind === 'yellowing')) return null;
+    const before = looksAt(stored.batch.value, castings?.[0] ?? null);
+    return yellowedAt({ checks: [...before, { afterH, photos: [...photos] }] }, afterH);
+  });
+  return { ...fields, ...tester, problem, saving, issues, save, yellowed };
 }

@@ -122,7 +122,7 @@ li + li {
 }
 .question {
   display: grid;
-  grid-template-columns: 44px 1fr;
+  grid-template-columns: 2.75rem minmax(0, 1fr);
   gap: var(--space-3);
   align-items: start;
   width: 100%;

@@ -85,7 +85,7 @@ rect {
 li,
 .here {
   display: grid;
-  grid-template-columns: 3.5rem 1fr;
+  grid-template-columns: 3.5rem minmax(0, 1fr);
   padding: 2px 0;
   line-height: 1.3;
 }

@@ -180,11 +180,15 @@ onPlainKey('e', () => {
 <style scoped>
 .top {
   align-items: flex-start;
-  flex-wrap: nowrap;
 }
-.top > :last-child {
-  flex-wrap: nowrap;
-  flex-shrink: 0;
+@media (min-width: 61.25em) {
+  .top,
+  .top > :last-child {
+    flex-wrap: nowrap;
+  }
+  .top > :last-child {
+    flex-shrink: 0;
+  }
 }
 .title {
   min-width: 0;
@@ -198,9 +202,9 @@ onPlainKey('e', () => {
 .together {
   border-left: 6px solid var(--outside);
 }
-@media (max-width: 1100px) {
+@media (max-width: 68.75em) {
   .three {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 @media print {
@@ -209,12 +213,12 @@ onPlainKey('e', () => {
     display: none;
   }
   .three {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 }
 .board {
   display: grid;
-  grid-template-columns: 190px minmax(0, 1fr);
+  grid-template-columns: 11.875rem minmax(0, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -239,16 +243,16 @@ onPlainKey('e', () => {
   box-shadow: inset 0 -3px 0 var(--action);
   font-weight: 700;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .top {
     flex-wrap: wrap;
   }
   .board {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .seen {
     display: grid;
-    grid-template-columns: 160px 1fr;
+    grid-template-columns: 10rem minmax(0, 1fr);
   }
   .seen h2 {
     grid-column: 1 / -1;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { causeTitle, fieldLabel, type LimitReading, type SymptomDiagnosis } from '@warm-jar/core';
-import { useElementSize } from '@vueuse/core';
+import { causeTitle, fieldLabel, type CauseId, type LimitReading, type SymptomDiagnosis } from '@warm-jar/core';
+import { useElementSize, useMediaQuery } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useUnits } from '../../stores/units';
 import CauseCard from './CauseCard.vue';
-import { evidenceLinks, lineWidth, outsideBeside, shownCauses } from './evidenceLinks';
+import { evidenceLinks, lineWidth, outsideBeside, shownCauses, threadsOf } from './evidenceLinks';
 
 /** The record on the left, the causes on the right, each piece of evidence a line whose width is its weight. */
 const props = defineProps<{ symptom: SymptomDiagnosis; limits: readonly LimitReading[]; product?: string }>();
@@ -13,6 +13,8 @@ const units = useUnits();
 const causes = computed(() => shownCauses(props.symptom));
 const board = computed(() => evidenceLinks(props.symptom, props.limits));
 const beside = computed(() => outsideBeside(board.value.rows, props.limits));
+/** Too narrow for record and causes beside one another: each thread is told under its row. */
+const narrow = useMediaQuery('(max-width: 56.25em)');
 const root = useTemplateRef<HTMLElement>('root');
 const { width, height } = useElementSize(root);
 const lines = ref<{ d: string; width: number; against: boolean; key: string }[]>([]);
@@ -60,9 +62,24 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
             value(row.evidence.measured, row.evidence.unit)
           }}</strong>
         </div>
+        <ul v-if="narrow" class="threads small" data-test="threads">
+          <li v-for="l in threadsOf(board.links, row.field)" :key="l.to">
+            <svg width="34" height="10" aria-hidden="true">
+              <line
+                x1="0"
+                x2="34"
+                y1="5"
+                y2="5"
+                :class="l.points < 0 ? 'against' : 'for'"
+                :stroke-width="lineWidth(l.points)"
+              />
+            </svg>
+            <span>{{ l.points < 0 ? 'against' : 'for' }} {{ causeTitle(l.to as CauseId).toLowerCase() }}</span>
+          </li>
+        </ul>
       </div>
       <p v-if="board.rows.length === 0" class="quiet">Nothing that was recorded speaks for or against a cause.</p>
-      <p class="small quiet legend">
+      <p v-if="board.links.length" class="small quiet legend">
         <svg width="34" height="10" aria-hidden="true">
           <line x1="0" x2="34" y1="5" y2="5" class="for" stroke-width="5" />
         </svg>
@@ -105,7 +122,7 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
 .evidence {
   position: relative;
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 64px minmax(260px, 340px);
+  grid-template-columns: minmax(0, 1fr) 4rem minmax(16.25rem, 21.25rem);
   align-items: start;
 }
 .stack {
@@ -113,7 +130,7 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
 }
 .word {
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: minmax(0, 1fr) auto;
   min-height: 40px;
   align-items: center;
   padding-right: 10px;
@@ -137,6 +154,12 @@ line {
   stroke: var(--bottle-300);
   stroke-dasharray: 6 5;
 }
+.threads li {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr);
+  gap: var(--space-2);
+  align-items: center;
+}
 .beside {
   padding-top: var(--space-3);
 }
@@ -152,9 +175,9 @@ summary {
   flex-wrap: wrap;
   padding-top: var(--space-2);
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .evidence {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--space-4);
   }
   .gap,

@@ -54,7 +54,7 @@ const emit = defineEmits<{ begin: [castings?: readonly string[]] }>();
 }
 .mend li {
   display: grid;
-  grid-template-columns: 1.8rem 1fr;
+  grid-template-columns: 1.8rem minmax(0, 1fr);
   padding: 4px 0;
 }
 .n {

@@ -71,7 +71,7 @@ defineExpose({ copy });
 }
 .change {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: var(--space-3);
   align-items: center;
   min-height: var(--target);

@@ -55,6 +55,10 @@ export function evidenceLinks(
   return { rows: [...rows.values()].sort((a, b) => b.weight - a.weight), links };
 }
 
+/** What a row of the record says to the causes shown, heaviest first: its threads told where none can be drawn. */
+export const threadsOf = (links: readonly Link[], field: string): Link[] =>
+  links.filter((l) => l.from === field).sort((a, b) => Math.abs(b.points) - Math.abs(a.points));
+
 /** What else stands outside the card: it matters to the work, though not to this fault. */
 export function outsideBeside(rows: readonly EvidenceRow[], limits: readonly LimitReading[]): LimitReading[] {
   const drawn = new Set(rows.map((r) => r.field));

@@ -204,7 +204,7 @@ td {
   display: block;
 }
 .photo {
-  width: 120px;
+  width: 7.5rem;
   height: 90px;
   object-fit: cover;
   border-radius: var(--radius);

@@ -5,8 +5,8 @@ import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/comp
 import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
-import VChart from 'vue-echarts';
-import { defectOption } from './defectOption';
+import ChartFigure from '../../components/ChartFigure.vue';
+import { defectOption, defectTable } from './defectOption';
 
 use([Lines, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
@@ -16,16 +16,5 @@ const option = computed(() => defectOption(props.chart));
 </script>
 
 <template>
-  <figure role="img" :aria-label="title">
-    <figcaption>
-      <strong>{{ title }}</strong>
-    </figcaption>
-    <VChart :option="option" autoresize class="plot" />
-  </figure>
+  <ChartFigure :title="title" :option="option" :height="260" :table="defectTable(chart)" />
 </template>
-
-<style scoped>
-.plot {
-  height: 260px;
-}
-</style>

@@ -9,6 +9,7 @@ import { useUnits } from '../../stores/units';
 import LearningTabs from './LearningTabs.vue';
 import WorkingNote from './WorkingNote.vue';
 import { useLearning } from '../../stores/useLearning';
+import TableBox from '../../components/TableBox.vue';
 
 /** What the studio's own log says in figures, beside what the cards say. */
 const { answer, problem, progress, ask, stop } = useLearning<Extract<LearningQuestion, { what: 'figures' }>>();
@@ -89,54 +90,56 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
             aria-label="By"
           />
         </div>
-        <table data-test="yields">
-          <thead>
-            <tr>
-              <th>{{ BY.find((b) => b.value === by)?.words }}</th>
-              <th class="n">Castings</th>
-              <th>How they ended</th>
-              <th class="n">Passed</th>
-              <th class="n">Worth</th>
-              <th class="n">As second</th>
-              <th class="n">Resin</th>
-              <th class="n">Lost</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="y in rows" :key="y.key" :data-yield="y.key">
-              <td>
-                <RouterLink v-if="by !== 'month'" :to="{ name: 'log', query: logOf(y.key) }">{{
-                  called(y.key)
-                }}</RouterLink><template v-else>{{ called(y.key) }}</template>
-              </td>
-              <td class="n figures">{{ y.castings }}</td>
-              <td>
-                <span
-                  class="ends"
-                  role="img"
-                  :aria-label="`${y.grades.pass} pass, ${y.grades.second} second, ${y.grades.scrap} scrap, ${y.grades.mend} to mend, ${y.open} open`"
-                  ><i class="pass" :style="{ width: share(y, y.grades.pass) }" /><i
-                    class="second"
-                    :style="{ width: share(y, y.grades.second) }" /><i
-                    class="scrap"
-                    :style="{ width: share(y, y.grades.scrap) }" /><i
-                    class="open"
-                    :style="{ width: share(y, y.open + y.grades.mend) }"
-                /></span>
-              </td>
-              <td class="n figures">
-                {{ Math.round(y.passed.rate * 100) }} %
-                <span class="quiet small"
-                  >({{ Math.round(y.passed.low * 100) }}–{{ Math.round(y.passed.high * 100) }})</span
-                >
-              </td>
-              <td class="n figures">{{ price(y.valuePassed) }}</td>
-              <td class="n figures">{{ price(y.valueSecond) }}</td>
-              <td class="n figures">{{ money(y.cost) }}</td>
-              <td class="n figures">{{ money(y.lost) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <TableBox label="Yield"
+          ><table data-test="yields">
+            <thead>
+              <tr>
+                <th>{{ BY.find((b) => b.value === by)?.words }}</th>
+                <th class="n">Castings</th>
+                <th>How they ended</th>
+                <th class="n">Passed</th>
+                <th class="n">Worth</th>
+                <th class="n">As second</th>
+                <th class="n">Resin</th>
+                <th class="n">Lost</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="y in rows" :key="y.key" :data-yield="y.key">
+                <td>
+                  <RouterLink v-if="by !== 'month'" :to="{ name: 'log', query: logOf(y.key) }">{{
+                    called(y.key)
+                  }}</RouterLink><template v-else>{{ called(y.key) }}</template>
+                </td>
+                <td class="n figures">{{ y.castings }}</td>
+                <td>
+                  <span
+                    class="ends"
+                    role="img"
+                    :aria-label="`${y.grades.pass} pass, ${y.grades.second} second, ${y.grades.scrap} scrap, ${y.grades.mend} to mend, ${y.open} open`"
+                    ><i class="pass" :style="{ width: share(y, y.grades.pass) }" /><i
+                      class="second"
+                      :style="{ width: share(y, y.grades.second) }" /><i
+                      class="scrap"
+                      :style="{ width: share(y, y.grades.scrap) }" /><i
+                      class="open"
+                      :style="{ width: share(y, y.open + y.grades.mend) }"
+                  /></span>
+                </td>
+                <td class="n figures">
+                  {{ Math.round(y.passed.rate * 100) }} %
+                  <span class="quiet small"
+                    >({{ Math.round(y.passed.low * 100) }}–{{ Math.round(y.passed.high * 100) }})</span
+                  >
+                </td>
+                <td class="n figures">{{ price(y.valuePassed) }}</td>
+                <td class="n figures">{{ price(y.valueSecond) }}</td>
+                <td class="n figures">{{ money(y.cost) }}</td>
+                <td class="n figures">{{ money(y.lost) }}</td>
+              </tr>
+            </tbody>
+          </table></TableBox
+        >
         <p class="small quiet legend">
           <i class="pass" />pass <i class="second" />second <i class="scrap" />scrap <i class="open" />to mend or open.
           Worth and seconds by the prices of the castings, where they have one; resin in your own currency by the lots'
@@ -144,18 +147,20 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
         </p>
         <template v-if="answer.reasons.length"
           ><h3>Why castings are seconds or scrap</h3>
-          <table data-test="reasons">
-            <tbody>
-              <tr v-for="r in answer.reasons.slice(0, 12)" :key="r.reason">
-                <td>
-                  <RouterLink :to="{ name: 'log', query: { reason: r.reason } }">{{ r.reason }}</RouterLink>
-                </td>
-                <td class="n figures">{{ r.second }} second</td>
-                <td class="n figures">{{ r.scrap }} scrap</td>
-                <td class="n figures">{{ r.cost === null ? '' : `resin ${r.cost.toFixed(2)}` }}</td>
-              </tr>
-            </tbody>
-          </table></template
+          <TableBox label="Why castings are seconds or scrap"
+            ><table data-test="reasons">
+              <tbody>
+                <tr v-for="r in answer.reasons.slice(0, 12)" :key="r.reason">
+                  <td>
+                    <RouterLink :to="{ name: 'log', query: { reason: r.reason } }">{{ r.reason }}</RouterLink>
+                  </td>
+                  <td class="n figures">{{ r.second }} second</td>
+                  <td class="n figures">{{ r.scrap }} scrap</td>
+                  <td class="n figures">{{ r.cost === null ? '' : `resin ${r.cost.toFixed(2)}` }}</td>
+                </tr>
+              </tbody>
+            </table></TableBox
+          ></template
         >
       </section>
       <div class="columns">
@@ -183,33 +188,37 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
           <section class="card" aria-labelledby="loss">
             <h2 id="loss">What stays in the cup</h2>
             <p v-if="answer.cupLoss.length === 0" class="quiet small">Nobody has weighed the emptied cup yet.</p>
-            <table>
-              <tbody>
-                <tr v-for="l in answer.cupLoss" :key="l.key">
-                  <td>{{ nameOf(l.key) }}</td>
-                  <td class="n figures">{{ l.mean.toFixed(1) }} %</td>
-                  <td class="n small quiet">{{ l.n }} weighed</td>
-                </tr>
-              </tbody>
-            </table>
+            <TableBox label="What stays in the cup"
+              ><table>
+                <tbody>
+                  <tr v-for="l in answer.cupLoss" :key="l.key">
+                    <td>{{ nameOf(l.key) }}</td>
+                    <td class="n figures">{{ l.mean.toFixed(1) }} %</td>
+                    <td class="n small quiet">{{ l.n }} weighed</td>
+                  </tr>
+                </tbody>
+              </table></TableBox
+            >
           </section>
           <section class="card" aria-labelledby="hollow">
             <h2 id="hollow">What a hollow casting takes</h2>
             <p v-if="answer.hollow.length === 0" class="quiet small">No hollow mould was pulled yet.</p>
-            <table>
-              <tbody>
-                <tr v-for="h in answer.hollow" :key="h.key">
-                  <td>
-                    <RouterLink class="figures" :to="`/moulds/${h.key}`">{{ h.key }}</RouterLink>
-                  </td>
-                  <td class="n figures">
-                    {{ units.say(h.mean, 'g')
-                    }}<template v-if="h.deviation !== null"> ± {{ units.say(h.deviation, 'g') }}</template>
-                  </td>
-                  <td class="n small quiet">{{ h.n }} pulls</td>
-                </tr>
-              </tbody>
-            </table>
+            <TableBox label="What a hollow casting takes"
+              ><table>
+                <tbody>
+                  <tr v-for="h in answer.hollow" :key="h.key">
+                    <td>
+                      <RouterLink class="figures" :to="`/moulds/${h.key}`">{{ h.key }}</RouterLink>
+                    </td>
+                    <td class="n figures">
+                      {{ units.say(h.mean, 'g')
+                      }}<template v-if="h.deviation !== null"> ± {{ units.say(h.deviation, 'g') }}</template>
+                    </td>
+                    <td class="n small quiet">{{ h.n }} pulls</td>
+                  </tr>
+                </tbody>
+              </table></TableBox
+            >
           </section>
         </div>
       </div>
@@ -223,26 +232,28 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
             {{ answer.causes.of }} faults whose cause was tested, seen, or answered by the next batch. The catalogue
             counts for {{ answer.causes.weight }} outcomes of each cause.
           </p>
-          <table class="small" data-test="cause-rates">
-            <thead>
-              <tr>
-                <th scope="col">Cause</th>
-                <th scope="col" class="n">Turned out to be it</th>
-                <th scope="col" class="n">Catalogue expects</th>
-                <th scope="col" class="n">Taken as so much oftener</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="c in shownCauses" :key="c.id">
-                <td>
-                  <RouterLink :to="{ name: 'log', query: { outcome: c.id } }">{{ causeTitle(c.id) }}</RouterLink>
-                </td>
-                <td class="n figures">{{ Math.round(c.times * 10) / 10 }}</td>
-                <td class="n figures">{{ c.expected.toFixed(1) }}</td>
-                <td class="n figures">× {{ c.factor.toFixed(1) }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <TableBox label="Rates of causes"
+            ><table class="small" data-test="cause-rates">
+              <thead>
+                <tr>
+                  <th scope="col">Cause</th>
+                  <th scope="col" class="n">Turned out to be it</th>
+                  <th scope="col" class="n">Catalogue expects</th>
+                  <th scope="col" class="n">Taken as so much oftener</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="c in shownCauses" :key="c.id">
+                  <td>
+                    <RouterLink :to="{ name: 'log', query: { outcome: c.id } }">{{ causeTitle(c.id) }}</RouterLink>
+                  </td>
+                  <td class="n figures">{{ Math.round(c.times * 10) / 10 }}</td>
+                  <td class="n figures">{{ c.expected.toFixed(1) }}</td>
+                  <td class="n figures">× {{ c.factor.toFixed(1) }}</td>
+                </tr>
+              </tbody>
+            </table></TableBox
+          >
         </template>
       </section>
     </template>
@@ -271,7 +282,7 @@ td {
 }
 .gels li {
   display: grid;
-  grid-template-columns: 11rem 28rem 1fr;
+  grid-template-columns: 11rem 28rem minmax(0, 1fr);
   gap: var(--space-4);
   padding: 8px 0;
   align-items: baseline;
@@ -281,17 +292,25 @@ td {
 }
 .offer {
   display: grid;
-  grid-template-columns: 7.5rem 12.5rem 1fr;
+  grid-template-columns: 7.5rem 12.5rem minmax(0, 1fr);
   column-gap: var(--space-3);
   white-space: nowrap;
 }
 .off {
   color: var(--outside);
 }
+@media (max-width: 49.99em) {
+  .gels li,
+  .offer {
+    grid-template-columns: minmax(0, 1fr);
+    gap: var(--space-1);
+    white-space: normal;
+  }
+}
 .ends {
   display: flex;
   height: 16px;
-  min-width: 140px;
+  min-width: 8.75rem;
   border: 1px solid var(--ink-500);
 }
 i {
@@ -328,7 +347,7 @@ i {
 }
 .lives li {
   display: grid;
-  grid-template-columns: 4rem 120px 1fr;
+  grid-template-columns: 4rem 7.5rem minmax(0, 1fr);
   gap: var(--space-3);
   align-items: center;
   padding: 6px 0;
@@ -359,10 +378,10 @@ i {
   color: var(--outside);
   font-weight: 650;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .columns,
   .gels li {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -11,6 +11,7 @@ import { useLearning } from '../../stores/useLearning';
 import LearningTabs from './LearningTabs.vue';
 import WorkingNote from './WorkingNote.vue';
 import { againstBefore, daysOf, monthAfter, monthRows, monthTitle } from './monthWords';
+import TableBox from '../../components/TableBox.vue';
 
 /** A month on one page: what went wrong, what it turned out to be, what was changed, and what it all cost. */
 const props = defineProps<{ month?: string }>();
@@ -138,22 +139,24 @@ const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kin
         </div>
         <section class="card stack" aria-labelledby="yield">
           <h2 id="yield">Yield and cost</h2>
-          <table class="small">
-            <thead>
-              <tr>
-                <td />
-                <th scope="col">{{ monthTitle(report.month) }}</th>
-                <th v-if="report.before" scope="col">A month before</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="r in monthRows(report)" :key="r.words">
-                <th scope="row">{{ r.words }}</th>
-                <td class="figures">{{ r.now }}</td>
-                <td v-if="report.before" class="figures">{{ r.before }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <TableBox label="Yield and cost"
+            ><table class="small">
+              <thead>
+                <tr>
+                  <td />
+                  <th scope="col">{{ monthTitle(report.month) }}</th>
+                  <th v-if="report.before" scope="col">A month before</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="r in monthRows(report)" :key="r.words">
+                  <th scope="row">{{ r.words }}</th>
+                  <td class="figures">{{ r.now }}</td>
+                  <td v-if="report.before" class="figures">{{ r.before }}</td>
+                </tr>
+              </tbody>
+            </table></TableBox
+          >
           <p class="small quiet">
             Money by the prices of lots and castings, in your own currency; what has none is left out.
           </p>
@@ -166,7 +169,7 @@ const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kin
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(300px, 1fr);
+  grid-template-columns: minmax(0, 1.5fr) minmax(18.75rem, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -199,9 +202,9 @@ th[scope='row'] {
   font-weight: 400;
   padding-left: 0;
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 @media print {
@@ -209,7 +212,7 @@ th[scope='row'] {
     display: none;
   }
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

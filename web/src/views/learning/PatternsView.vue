@@ -13,6 +13,7 @@ import RateBars from './RateBars.vue';
 import WorkingNote from './WorkingNote.vue';
 import { dueWords, wouldFindWords } from './findingUse';
 import { usePatterns } from './usePatterns';
+import TableBox from '../../components/TableBox.vue';
 
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
 const { from, to, kind, choose, patterns, chart } = usePatterns();
@@ -121,24 +122,26 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
             could only have shown a difference as large as this, four times in five. The sharpest
             {{ answer.unanswered.length }}:
           </p>
-          <table class="small">
-            <thead>
-              <tr>
-                <th scope="col">Fault</th>
-                <th scope="col">Castings</th>
-                <th scope="col">With it, of how many</th>
-                <th scope="col">Would have been found at</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="u in answer.unanswered" :key="u.kind + u.pattern + u.factor + u.level">
-                <td class="fault">{{ title(u) }}</td>
-                <td>{{ levelWords(u.factor, u.level, names) }}</td>
-                <td class="figures">{{ u.with.k }} of {{ u.with.n }}</td>
-                <td class="figures">{{ wouldFindWords(u) }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <TableBox label="What this log could have shown"
+            ><table class="small">
+              <thead>
+                <tr>
+                  <th scope="col">Fault</th>
+                  <th scope="col">Castings</th>
+                  <th scope="col">With it, of how many</th>
+                  <th scope="col">Would have been found at</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="u in answer.unanswered" :key="u.kind + u.pattern + u.factor + u.level">
+                  <td class="fault">{{ title(u) }}</td>
+                  <td>{{ levelWords(u.factor, u.level, names) }}</td>
+                  <td class="figures">{{ u.with.k }} of {{ u.with.n }}</td>
+                  <td class="figures">{{ wouldFindWords(u) }}</td>
+                </tr>
+              </tbody>
+            </table></TableBox
+          >
         </details>
       </section>
       <aside class="stack">
@@ -176,23 +179,25 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
         </section>
         <section class="card" aria-labelledby="rates">
           <h2 id="rates">How often</h2>
-          <table class="small">
-            <tbody>
-              <tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }">
-                <td>
-                  <RouterLink
-                    :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }"
-                    >{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink
-                  >
-                </td>
-                <td class="figures">{{ r.k }} of {{ r.n }}</td>
-                <td class="figures">
-                  {{ Math.round(r.rate * 100) }} %
-                  <span class="quiet">({{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }})</span>
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <TableBox label="How often"
+            ><table class="small">
+              <tbody>
+                <tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }">
+                  <td>
+                    <RouterLink
+                      :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }"
+                      >{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink
+                    >
+                  </td>
+                  <td class="figures">{{ r.k }} of {{ r.n }}</td>
+                  <td class="figures">
+                    {{ Math.round(r.rate * 100) }} %
+                    <span class="quiet">({{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }})</span>
+                  </td>
+                </tr>
+              </tbody>
+            </table></TableBox
+          >
         </section>
       </aside>
     </div>
@@ -207,7 +212,7 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
 }
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1.35fr) minmax(320px, 1fr);
+  grid-template-columns: minmax(0, 1.35fr) minmax(20rem, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -224,7 +229,7 @@ h3 .first-up {
 }
 .told {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 200px;
+  grid-template-columns: minmax(0, 1fr) 12.5rem;
   gap: var(--space-4);
   align-items: start;
   margin-top: 4px;
@@ -277,10 +282,10 @@ td + td {
 .part td:first-child {
   padding-left: var(--space-4);
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .columns,
   .told {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -32,7 +32,7 @@ const at = (share: number) => Math.round(share * WIDTH * 10) / 10;
 <style scoped>
 .rates {
   width: 100%;
-  max-width: 260px;
+  max-width: 16.25rem;
   display: block;
 }
 .scale line {

@@ -20,7 +20,7 @@ const emit = defineEmits<{ stop: [] }>();
 <style scoped>
 .working {
   display: grid;
-  grid-template-columns: auto 1fr auto;
+  grid-template-columns: auto minmax(0, 1fr) auto;
   gap: var(--space-4);
   align-items: center;
 }

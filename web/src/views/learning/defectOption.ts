@@ -1,8 +1,26 @@
 import type { ControlChart } from '@warm-jar/core';
 import type { EChartsCoreOption } from 'echarts/core';
+import type { ChartTable } from '../../components/chartTable';
 import { CHART_WORDS } from '../../components/chartOption';
 
 const percent = (share: number) => Math.round(share * 1000) / 10;
+
+/** The chart as a table: each stretch of batches with its faults, and whether chance would keep within. */
+export function defectTable({ points }: ControlChart): ChartTable {
+  return {
+    heads: ['From', 'With the fault', 'Of', 'Share, %', 'Upper limit, %', ''],
+    rows: points
+      .filter((p) => p.n > 0)
+      .map((p) => [
+        p.from.slice(0, 10),
+        String(p.k),
+        String(p.n),
+        String(percent(p.k / p.n)),
+        String(percent(p.upper)),
+        p.outside ? 'above the limit' : '',
+      ]),
+  };
+}
 
 const AXIS = {
   axisLabel: { ...CHART_WORDS, hideOverlap: true },

@@ -2,6 +2,7 @@
 import { castingName, type BatchSummary } from '@warm-jar/core';
 import Checkbox from 'primevue/checkbox';
 import { computed, ref } from 'vue';
+import TableBox from '../../components/TableBox.vue';
 
 /** The castings of one row of the log: where each came from, how it ended, why, and for how much. */
 const props = defineProps<{ batch: BatchSummary }>();
@@ -15,22 +16,24 @@ const compared = computed(() => {
 
 <template>
   <div class="castings" :data-castings-of="batch.code">
-    <table>
-      <tbody>
-        <tr v-for="k in batch.castings" :key="k.casting">
-          <td v-if="batch.castings.length > 1">
-            <Checkbox v-model="chosen" :value="k.casting" :aria-label="`Compare ${k.casting}`" />
-          </td>
-          <td class="figures">{{ k.casting }}</td>
-          <td>{{ [k.mould, k.cavity === null ? null : `cavity ${k.cavity}`].filter(Boolean).join(', ') }}</td>
-          <td>
-            <strong :class="{ bad: k.grade !== 'pass' && k.grade !== null }">{{ k.grade ?? 'not graded' }}</strong>
-          </td>
-          <td>{{ k.reason ?? '' }}</td>
-          <td class="figures n">{{ k.price === null ? '' : k.price.toFixed(2) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <TableBox label="Castings"
+      ><table>
+        <tbody>
+          <tr v-for="k in batch.castings" :key="k.casting">
+            <td v-if="batch.castings.length > 1">
+              <Checkbox v-model="chosen" :value="k.casting" :aria-label="`Compare ${k.casting}`" />
+            </td>
+            <td class="figures">{{ k.casting }}</td>
+            <td>{{ [k.mould, k.cavity === null ? null : `cavity ${k.cavity}`].filter(Boolean).join(', ') }}</td>
+            <td>
+              <strong :class="{ bad: k.grade !== 'pass' && k.grade !== null }">{{ k.grade ?? 'not graded' }}</strong>
+            </td>
+            <td>{{ k.reason ?? '' }}</td>
+            <td class="figures n">{{ k.price === null ? '' : k.price.toFixed(2) }}</td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
     <RouterLink v-if="batch.castings.length > 1" :to="{ name: 'compare', query: { codes: compared } }"
       >Hold {{ chosen.length > 1 ? `these ${chosen.length}` : 'its castings' }} side by side</RouterLink
     >

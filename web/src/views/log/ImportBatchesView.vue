@@ -4,6 +4,7 @@ import ProgressBar from 'primevue/progressbar';
 import { computed, useTemplateRef } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useImportBatches } from './useImportBatches';
+import TableBox from '../../components/TableBox.vue';
 
 /** Batches brought in from JSON or CSV: what will happen is shown first, refused rows with what to mend. */
 const file = useTemplateRef<HTMLInputElement>('file');
@@ -73,31 +74,33 @@ const listed = computed(() =>
         />
         <p v-if="fresh + differs === 0" class="quiet">There is nothing to bring in.</p>
       </div>
-      <table v-if="listed.length" class="card">
-        <thead>
-          <tr>
-            <th scope="col">Row</th>
-            <th scope="col">Batch</th>
-            <th scope="col">What happens</th>
-            <th scope="col">Fields</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in listed" :key="r.row" :class="r.action" :data-action="r.action">
-            <td class="figures">{{ r.row }}</td>
-            <td class="figures">{{ r.code ?? 'the next free code' }}</td>
-            <td>{{ WORDS[r.action] }}</td>
-            <td>
-              <ul v-if="r.issues.length">
-                <li v-for="i in r.issues" :key="i.path + i.message">
-                  <span class="figures">{{ i.path }}</span>: {{ i.message }}
-                </li>
-              </ul>
-              <span v-else class="small">{{ r.changed.slice(0, 12).join(', ') }}</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Rows of the file" v-if="listed.length"
+        ><table class="card">
+          <thead>
+            <tr>
+              <th scope="col">Row</th>
+              <th scope="col">Batch</th>
+              <th scope="col">What happens</th>
+              <th scope="col">Fields</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in listed" :key="r.row" :class="r.action" :data-action="r.action">
+              <td class="figures">{{ r.row }}</td>
+              <td class="figures">{{ r.code ?? 'the next free code' }}</td>
+              <td>{{ WORDS[r.action] }}</td>
+              <td>
+                <ul v-if="r.issues.length">
+                  <li v-for="i in r.issues" :key="i.path + i.message">
+                    <span class="figures">{{ i.path }}</span>: {{ i.message }}
+                  </li>
+                </ul>
+                <span v-else class="small">{{ r.changed.slice(0, 12).join(', ') }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
     </template>
   </div>
 </template>

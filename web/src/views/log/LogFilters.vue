@@ -2,11 +2,11 @@
 import { STAGE_WORDS } from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
-import Select from 'primevue/select';
 import { computed, onMounted, ref } from 'vue';
-import DateEntry from '../../components/DateEntry.vue';
+import { usePhone } from '../../components/usePhone';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
+import FilterEntry from './FilterEntry.vue';
 import {
   GRADE_CHOICES,
   OUTCOME_CHOICES,
@@ -18,6 +18,7 @@ import {
   type Filter,
   type LogFilters,
 } from './logQuery';
+import type { FilterField } from './filterField';
 import { useSavedFilters } from './useSavedFilters';
 
 /** What the log is narrowed to: the usual four at hand, the rest behind one tap, and those saved under a name. */
@@ -37,14 +38,45 @@ const STAGES = [
   { value: 'in-work', words: 'in work' },
   ...Object.entries(STAGE_WORDS).map(([value, words]) => ({ value, words: words.toLowerCase() })),
 ];
-const MORE: readonly Filter[] = ['grade', 'mould', 'lot', 'by', 'from', 'to', 'limit', 'reason', 'sold', 'outcome'];
-const open = ref(MORE.some((f) => props.filters[f]));
+const moulds = computed(() =>
+  shelf.moulds.map(({ item }) => ({ value: item.code, words: item.makes ? `${item.code}, ${item.makes}` : item.code })),
+);
+const cards = computed(() => products.cards.map(({ slug, name: words }) => ({ value: slug, words })));
+/** The usual three, at hand on a wide screen. */
+const usual = computed((): FilterField[] => [
+  { filter: 'product', words: 'Product', options: cards.value },
+  { filter: 'symptom', words: 'Symptom', options: SYMPTOMS },
+  { filter: 'stage', words: 'Stage', options: STAGES },
+]);
+const rest = computed((): FilterField[] => [
+  { filter: 'grade', words: 'Grade', options: GRADE_CHOICES },
+  { filter: 'limit', words: 'Limit', options: LIMIT_CHOICES, long: true },
+  { filter: 'mould', words: 'Mould', options: moulds.value, long: true },
+  { filter: 'lot', words: 'Lot', placeholder: 'its whole code' },
+  { filter: 'by', words: 'By', placeholder: 'initials' },
+  { filter: 'from', words: 'From', day: true, placeholder: 'the beginning' },
+  { filter: 'to', words: 'To', day: true, placeholder: 'today' },
+  { filter: 'reason', words: 'Reason', placeholder: 'void, chipped …', label: 'Why a casting is a second or scrap' },
+  { filter: 'sold', words: 'Sold', options: SOLD_CHOICES },
+  {
+    filter: 'outcome',
+    words: 'Turned out to be',
+    options: OUTCOME_CHOICES,
+    long: true,
+    label: 'What it turned out to be',
+  },
+]);
+const phone = usePhone();
+const atHand = computed(() => (phone.value ? [] : usual.value));
+const behind = computed(() => (phone.value ? [...usual.value, ...rest.value] : rest.value));
+const open = ref(behind.value.some((e) => props.filters[e.filter]));
+const toggleWords = computed(() => {
+  if (phone.value) return open.value ? 'Hide filters' : 'Filters';
+  return open.value ? 'Fewer filters' : 'More filters';
+});
 const filtered = computed(() => Object.keys(props.chosen).length > 0);
 const along = computed(() =>
   broughtAlong(props.filters, Object.fromEntries(products.cards.map((c) => [c.slug, c.name]))),
-);
-const moulds = computed(() =>
-  shelf.moulds.map(({ item }) => ({ value: item.code, words: item.makes ? `${item.code}, ${item.makes}` : item.code })),
 );
 </script>
 
@@ -59,156 +91,24 @@ const moulds = computed(() =>
           aria-label="Search the log"
           @update:model-value="emit('choose', 'search', $event ?? '')"
       /></label>
-      <label
-        ><span class="small">Product</span
-        ><Select
-          :model-value="filters.product || null"
-          :options="products.cards"
-          option-label="name"
-          option-value="slug"
-          show-clear
-          placeholder="all"
-          aria-label="Product"
-          @update:model-value="emit('choose', 'product', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Symptom</span
-        ><Select
-          :model-value="filters.symptom || null"
-          :options="SYMPTOMS"
-          option-label="words"
-          option-value="value"
-          show-clear
-          placeholder="all"
-          aria-label="Symptom"
-          @update:model-value="emit('choose', 'symptom', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Stage</span
-        ><Select
-          :model-value="filters.stage || null"
-          :options="STAGES"
-          option-label="words"
-          option-value="value"
-          show-clear
-          placeholder="all"
-          aria-label="Stage"
-          @update:model-value="emit('choose', 'stage', $event ?? '')"
-      /></label>
-      <Button
-        :label="open ? 'Fewer filters' : 'More filters'"
-        severity="secondary"
-        :aria-expanded="open"
-        @click="open = !open"
+      <FilterEntry
+        v-for="e in atHand"
+        :key="e.filter"
+        :entry="e"
+        :value="filters[e.filter]"
+        @choose="emit('choose', e.filter, $event)"
       />
+      <Button :label="toggleWords" severity="secondary" :aria-expanded="open" @click="open = !open" />
       <Button v-if="filtered" label="Clear" severity="secondary" @click="emit('clear')" />
     </div>
     <div v-if="open" class="filters more">
-      <label
-        ><span class="small">Grade</span
-        ><Select
-          :model-value="filters.grade || null"
-          :options="GRADE_CHOICES"
-          option-label="words"
-          option-value="value"
-          show-clear
-          placeholder="all"
-          aria-label="Grade"
-          @update:model-value="emit('choose', 'grade', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Limit</span
-        ><Select
-          :model-value="filters.limit || null"
-          :options="LIMIT_CHOICES"
-          option-label="words"
-          option-value="value"
-          show-clear
-          filter
-          placeholder="all"
-          aria-label="Limit"
-          @update:model-value="emit('choose', 'limit', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Mould</span
-        ><Select
-          :model-value="filters.mould || null"
-          :options="moulds"
-          option-label="words"
-          option-value="value"
-          show-clear
-          filter
-          placeholder="all"
-          aria-label="Mould"
-          @update:model-value="emit('choose', 'mould', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Lot</span
-        ><InputText
-          :model-value="filters.lot"
-          placeholder="its whole code"
-          aria-label="Lot"
-          @update:model-value="emit('choose', 'lot', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">By</span
-        ><InputText
-          :model-value="filters.by"
-          placeholder="initials"
-          aria-label="By"
-          @update:model-value="emit('choose', 'by', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">From</span
-        ><DateEntry
-          id="log-from"
-          label="From"
-          placeholder="the beginning"
-          :value="filters.from || null"
-          @change="emit('choose', 'from', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">To</span
-        ><DateEntry
-          id="log-to"
-          label="To"
-          placeholder="today"
-          :value="filters.to || null"
-          @change="emit('choose', 'to', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Reason</span
-        ><InputText
-          :model-value="filters.reason"
-          placeholder="void, chipped …"
-          aria-label="Why a casting is a second or scrap"
-          @update:model-value="emit('choose', 'reason', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Sold</span
-        ><Select
-          :model-value="filters.sold || null"
-          :options="SOLD_CHOICES"
-          option-label="words"
-          option-value="value"
-          show-clear
-          placeholder="all"
-          aria-label="Sold"
-          @update:model-value="emit('choose', 'sold', $event ?? '')"
-      /></label>
-      <label
-        ><span class="small">Turned out to be</span
-        ><Select
-          :model-value="filters.outcome || null"
-          :options="OUTCOME_CHOICES"
-          option-label="words"
-          option-value="value"
-          show-clear
-          filter
-          placeholder="all"
-          aria-label="What it turned out to be"
-          @update:model-value="emit('choose', 'outcome', $event ?? '')"
-      /></label>
+      <FilterEntry
+        v-for="e in behind"
+        :key="e.filter"
+        :entry="e"
+        :value="filters[e.filter]"
+        @choose="emit('choose', e.filter, $event)"
+      />
     </div>
     <div v-if="along.length || saved.length || filtered" class="row kept">
       <span v-for="a in along" :key="a.filter" class="chip" :data-along="a.filter"
@@ -285,10 +185,18 @@ label {
 .bad {
   color: var(--outside);
 }
-@media (max-width: 1100px) {
+@media (max-width: 68.75em) {
   .filters,
   .more {
-    grid-template-columns: 1fr 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
+  }
+}
+@media (max-width: 49.99em) {
+  .filters {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  .more {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 }
 @media print {

@@ -6,12 +6,14 @@ import DataTable from 'primevue/datatable';
 import MultiSelect from 'primevue/multiselect';
 import { computed, ref, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue';
 import { useRouter } from 'vue-router';
-import { exportAddress } from '../../api/learning';
+import { usePhone } from '../../components/usePhone';
 import ProblemNote from '../../components/ProblemNote.vue';
 import StateDot from '../../components/StateDot.vue';
 import { dayAndTime, symptomWords } from '../../components/words';
 import { useUnits } from '../../stores/units';
 import LogFilters from './LogFilters.vue';
+import LogList from './LogList.vue';
+import LogTools from './LogTools.vue';
 import CastingsRow from './CastingsRow.vue';
 import { castingEnds, chosenColumns, COLUMNS, mouldsOf, SORTED_BY_SERVER, type ColumnId } from './logQuery';
 import { useLog } from './useLog';
@@ -73,9 +75,10 @@ const MAX_COMPARED = 12;
 const openBatch = ({ data }: { data: BatchSummary }) => {
   void router.push({ name: 'batch', params: { code: data.code } });
 };
-const print = () => {
-  window.print();
-};
+const phone = usePhone();
+const empty = computed(() =>
+  filtered.value ? 'No batch fits. Clear a filter to see more.' : 'Nothing is logged yet. Log the first batch.',
+);
 const compare = () => void router.push({ name: 'compare', query: { codes: codes.value.join(',') } });
 </script>
 
@@ -103,14 +106,9 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
           :disabled="codes.length < 2 || codes.length > MAX_COMPARED"
           @click="compare"
         />
-        <a class="p-button p-component p-button-secondary" :href="exportAddress('csv', exported)" download
-          >CSV{{ codes.length ? ` of ${codes.length}` : '' }}</a
-        ><a class="p-button p-component p-button-secondary" :href="exportAddress('json', exported)" download>JSON</a
-        ><Button icon="pi pi-print" severity="secondary" aria-label="Print this page of the log" @click="print" />
-        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-batches' }"
-          >Bring in</RouterLink
-        >
+        <LogTools :exported="exported" :count="codes.length" />
         <MultiSelect
+          v-if="!phone"
           :model-value="columns"
           :options="[...COLUMNS]"
           option-label="words"
@@ -126,6 +124,15 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
     </div>
     <LogFilters :filters="filters" :chosen="chosen" @choose="choose" @clear="clear" @use="use" />
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
+    <LogList
+      v-else-if="phone && page"
+      :items="page.items"
+      :total="page.total"
+      :first="first"
+      :rows="pageSize"
+      :empty="empty"
+      @page="onPage"
+    />
     <DataTable
       v-else
       ref="table"
@@ -150,16 +157,11 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       @row-click="openBatch"
     >
       <template #empty
-        ><p class="empty">
-          {{
-            filtered
-              ? 'No batch fits. Clear a filter to see more.'
-              : 'Nothing is logged yet. Press n to log the first batch.'
-          }}
-        </p></template
+        ><p class="empty">{{ empty }}</p></template
       >
       <Column selection-mode="multiple" header-style="width: 3rem" />
       <Column v-if="apart" header-style="width: 3rem">
+        <template #header><span class="visually-hidden">Castings</span></template>
         <template #body="{ data }"
           ><Button
             v-if="(data as BatchSummary).castings.length"

@@ -34,7 +34,7 @@ function useListAddress() {
     first: computed(() => (Math.max(1, Number(one('page')) || 1) - 1) * pageSize.value),
     sortField: computed(() => sort.value.replace('-', '')),
     sortOrder: computed(() => (sort.value.startsWith('-') ? -1 : 1)),
-    onPage: (event: DataTablePageEvent) => {
+    onPage: (event: Pick<DataTablePageEvent, 'page' | 'rows'>) => {
       go({ page: String(event.page + 1), pageSize: String(event.rows) });
     },
     onSort: (event: DataTableSortEvent) => {

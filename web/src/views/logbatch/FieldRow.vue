@@ -39,12 +39,18 @@ const reading = computed(() => {
   display: block;
   color: var(--ink-700);
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .field-row {
     grid-template-columns: 9rem minmax(0, 1fr);
   }
   .field-row > :nth-child(3) {
     grid-column: 1 / -1;
+  }
+}
+@media (max-width: 36em) {
+  .field-row {
+    grid-template-columns: minmax(0, 1fr);
+    padding: var(--space-2) 0;
   }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keepEnter } from '../../keys/keys';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
@@ -46,7 +47,7 @@ const choose = (slug: string) => {
 
 <template>
   <div class="page">
-    <form class="stack work" novalidate @submit.prevent="save">
+    <form class="stack work" novalidate @submit.prevent="save" @keydown.enter="keepEnter">
       <div class="row spread">
         <h1>{{ code ? `Change ${code}` : 'Log a batch' }}</h1>
         <p v-if="draft" class="small quiet" data-test="draft-kept">
@@ -152,7 +153,7 @@ const choose = (slug: string) => {
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 276px;
+  grid-template-columns: minmax(0, 1fr) 17.25rem;
   gap: var(--space-5);
   align-items: start;
 }
@@ -196,7 +197,7 @@ summary {
   scroll-margin-top: 64px;
   gap: var(--space-2);
 }
-@media (max-width: 1100px) {
+@media (max-width: 68.75em) {
   .page {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -204,7 +205,7 @@ summary {
     order: -1;
   }
   .first {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 }
 </style>

@@ -103,7 +103,7 @@ const cardPot = computed(() => {
 }
 .head {
   display: grid;
-  grid-template-columns: 74px 1fr;
+  grid-template-columns: 4.625rem minmax(0, 1fr);
   gap: var(--space-3);
   align-items: center;
 }
@@ -117,7 +117,7 @@ const cardPot = computed(() => {
   padding: 4px 0;
   border-top: 1px solid var(--card-edge);
 }
-@media (max-width: 1100px) {
+@media (max-width: 68.75em) {
   .panel {
     position: static;
     max-height: none;

@@ -4,6 +4,7 @@ import { useToast } from 'primevue/usetoast';
 import { nextTick, ref, watch, type Ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
+import { focusFirstError } from '../../components/focusFirstError';
 import { onSaveKey } from '../../keys/keys';
 import { draftIssues, useDraft, type Draft } from '../../stores/draft';
 import { useWork } from '../../stores/work';
@@ -31,14 +32,6 @@ function useDraftLoading(code: string | null, isThere: () => boolean) {
     }
   }
   return { problem, loading, load };
-}
-
-/** Brings the first field that is wrong into view, with the cursor in it. */
-async function goToFirstIssue(): Promise<void> {
-  await nextTick();
-  const first = document.querySelector<HTMLElement>('main [data-path] [role="alert"], main .error[role="alert"]');
-  first?.scrollIntoView({ block: 'center' });
-  first?.closest('[data-path]')?.querySelector<HTMLElement>('input')?.focus();
 }
 
 /** Goes to the field that somebody was sent here to fill in. */
@@ -103,7 +96,7 @@ function useSaving(code: string | null, context: DraftContext, problem: Ref<stri
 
   const showIssues = (words: string) => {
     problem.value = words;
-    void goToFirstIssue();
+    void focusFirstError();
   };
 
   async function saveOver(): Promise<void> {

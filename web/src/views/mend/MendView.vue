@@ -183,7 +183,7 @@ const wait = computed(() => {
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+  grid-template-columns: minmax(0, 1.7fr) minmax(16.25rem, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -195,7 +195,7 @@ h2::first-letter {
 }
 .step {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: var(--space-4);
   align-items: center;
   min-height: 56px;
@@ -216,12 +216,12 @@ li + li {
 }
 .pair {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-3);
 }
 dl {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 2px 16px;
   align-items: baseline;
 }
@@ -236,9 +236,9 @@ dd {
 .bad {
   color: var(--outside);
 }
-@media (max-width: 980px) {
+@media (max-width: 61.25em) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -8,6 +8,7 @@ import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';
 import { deedWords } from './deedWords';
 import { useTried } from './useTried';
+import TableBox from '../../components/TableBox.vue';
 
 /** Who did what, latest first. What was done to a batch, field by field, stands in the batch's own history. */
 const { value: deeds, problem, load } = useLoaded(() => accessApi.deeds(), 'The book could not be read.');
@@ -28,24 +29,26 @@ function who({ by, verified }: Deed): string {
     <h2 id="deeds">Who did what</h2>
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
     <p v-if="deeds?.length === 0" class="quiet">Nothing was done yet.</p>
-    <table v-else data-test="deeds">
-      <thead>
-        <tr>
-          <th scope="col">When</th>
-          <th scope="col">Who</th>
-          <th scope="col">What</th>
-          <th scope="col">From</th>
-        </tr>
-      </thead>
-      <tbody class="small">
-        <tr v-for="d in deeds ?? []" :key="d.id">
-          <td>{{ dayAndTime(d.at) }}</td>
-          <td>{{ who(d) }}</td>
-          <td>{{ deedWords(d) }}</td>
-          <td class="figures">{{ d.address }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <TableBox label="Who did what" v-else
+      ><table data-test="deeds">
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Who</th>
+            <th scope="col">What</th>
+            <th scope="col">From</th>
+          </tr>
+        </thead>
+        <tbody class="small">
+          <tr v-for="d in deeds ?? []" :key="d.id">
+            <td>{{ dayAndTime(d.at) }}</td>
+            <td>{{ who(d) }}</td>
+            <td>{{ deedWords(d) }}</td>
+            <td class="figures">{{ d.address }}</td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
     <Button v-if="last > 1" class="left" label="Earlier ones" severity="secondary" :loading="busy" @click="more" />
     <ProblemNote v-if="refused" :says="refused" />
   </section>

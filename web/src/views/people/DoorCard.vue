@@ -16,7 +16,9 @@ const emit = defineEmits<{ go: [] }>();
 <style scoped>
 .door {
   min-height: 100vh;
+  max-width: 100vw;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   place-items: center;
   padding: var(--space-4);
 }

@@ -44,5 +44,6 @@ onMounted(() => {
 #pairing {
   font-size: 1.4rem;
   letter-spacing: 0.15em;
+  width: 100%;
 }
 </style>

@@ -45,13 +45,13 @@ const { pause } = useIntervalFn(
 <style scoped>
 .pairing {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
+  grid-template-columns: 9.375rem minmax(0, 1fr);
   overflow-wrap: anywhere;
   gap: var(--space-4);
   align-items: start;
 }
 .code {
-  width: 150px;
+  width: 9.375rem;
   height: 150px;
 }
 .big {

@@ -55,7 +55,7 @@ async function signOut(): Promise<void> {
   gap: var(--space-5);
   align-items: start;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }

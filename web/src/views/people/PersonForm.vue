@@ -51,13 +51,13 @@ async function add(): Promise<void> {
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: 7rem 1fr 1fr;
+  grid-template-columns: 7rem minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-3);
   align-items: end;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .fields {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

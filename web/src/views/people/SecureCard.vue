@@ -37,13 +37,13 @@ const secure = window.isSecureContext;
 <style scoped>
 .trust {
   display: grid;
-  grid-template-columns: 140px 1fr;
+  grid-template-columns: 8.75rem minmax(0, 1fr);
   gap: var(--space-4);
   align-items: center;
   overflow-wrap: anywhere;
 }
 .code {
-  width: 140px;
+  width: 8.75rem;
   height: 140px;
 }
 </style>

@@ -151,7 +151,7 @@ const until = (j: Join, minutes: number | null | undefined) =>
 }
 .new {
   display: grid;
-  grid-template-columns: 2fr 1fr auto;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto;
   gap: var(--space-3);
   align-items: end;
 }
@@ -164,9 +164,9 @@ const until = (j: Join, minutes: number | null | undefined) =>
   color: var(--outside);
   font-weight: 650;
 }
-@media (max-width: 820px) {
+@media (max-width: 51.25em) {
   .new {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -80,13 +80,13 @@ const toPlan = () =>
 <template>
   <li class="card layer" :class="planned.state" :data-layer="planned.index + 1">
     <div class="row spread">
-      <h3>
+      <h2>
         <i v-if="canRise || canSink" class="pi pi-bars grip" title="Drag this layer to its place" aria-hidden="true" />
         <span class="ordinal figures">{{ planned.index + 1 }}</span> {{ planned.product
         }}<template v-if="layer.depthMm"
           >, <span class="figures">{{ layer.depthMm }} mm</span></template
         ><template v-if="planned.pours > 1"> in {{ planned.pours }} pours</template>
-      </h3>
+      </h2>
       <p class="when">
         <span class="quiet">{{ WHEN[planned.state] }}</span> <strong>{{ dayAndTime(planned.at) }}</strong>
       </p>
@@ -287,7 +287,7 @@ const toPlan = () =>
 }
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(13.125rem, 100%), 1fr));
   gap: var(--space-3);
   align-items: end;
 }

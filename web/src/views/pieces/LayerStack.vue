@@ -48,7 +48,7 @@ const drawn = computed(() => {
 
 <style scoped>
 .stack-drawn {
-  width: 166px;
+  width: 10.375rem;
   display: block;
 }
 .mould {

@@ -210,7 +210,7 @@ useSortable(useTemplateRef<HTMLElement>('layerList'), [], {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 230px minmax(0, 1fr);
+  grid-template-columns: 14.375rem minmax(0, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -236,9 +236,9 @@ useSortable(useTemplateRef<HTMLElement>('layerList'), [], {
 .off {
   margin-left: auto;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -91,7 +91,7 @@ function spare(m: number | null): string {
 <style scoped>
 .routes {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(11.25rem, 100%), 1fr));
   gap: var(--space-4);
 }
 article {
@@ -140,7 +140,7 @@ header {
 }
 dl {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 1px 8px;
 }
 dt {

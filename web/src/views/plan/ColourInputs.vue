@@ -77,13 +77,13 @@ function left(l: { leftG: number | null; leftDrops: number | null; limitPct: num
 <style scoped>
 .colour {
   display: grid;
-  grid-template-columns: 1fr 8.5rem 48px;
+  grid-template-columns: minmax(0, 1fr) 8.5rem 3rem;
   gap: var(--space-2);
   align-items: center;
 }
 .lines li {
   display: grid;
-  grid-template-columns: 6rem 4.5rem 1fr;
+  grid-template-columns: 6rem 4.5rem minmax(0, 1fr);
   gap: var(--space-2);
   padding: 2px 0;
 }

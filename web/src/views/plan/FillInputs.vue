@@ -159,7 +159,7 @@ const fill = computed(() => built.value?.fill ?? null);
 <style scoped>
 .two {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-3);
   align-items: start;
 }
@@ -174,7 +174,7 @@ const fill = computed(() => built.value?.fill ?? null);
 }
 .fills {
   display: grid;
-  grid-template-columns: repeat(4, 1fr);
+  grid-template-columns: repeat(4, minmax(0, 1fr));
 }
 .error {
   color: var(--outside);

@@ -79,7 +79,7 @@ const light = computed(() =>
 
 <style scoped>
 .rate {
-  max-width: 220px;
+  max-width: 13.75rem;
 }
 .told {
   font-size: 1.12rem;

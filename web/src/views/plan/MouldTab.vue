@@ -187,7 +187,7 @@ function headStart(minutes: number | null): string {
 }
 .facts {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(108px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(6.75rem, 100%), 1fr));
   gap: var(--space-3);
 }
 .facts dd:not(.note) {
@@ -201,7 +201,7 @@ function headStart(minutes: number | null): string {
 }
 .charts {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
   gap: var(--space-4);
 }
 .charts > * {
@@ -214,7 +214,7 @@ function headStart(minutes: number | null): string {
 }
 .pours li {
   display: grid;
-  grid-template-columns: 1.5rem 9rem 1fr;
+  grid-template-columns: 1.5rem 9rem minmax(0, 1fr);
   gap: var(--space-3);
   align-items: baseline;
 }

@@ -2,6 +2,7 @@
 import { sayMinutes, type Plan } from '@warm-jar/core';
 import { useUnits } from '../../stores/units';
 import { usePlanContext } from './usePlan';
+import TableBox from '../../components/TableBox.vue';
 
 /** Several moulds from one cup, each answered by itself: the one that fails is named, the others stand. */
 defineProps<{ castings: NonNullable<Plan['castings']> }>();
@@ -12,37 +13,39 @@ const units = useUnits();
 <template>
   <section class="card stack" aria-labelledby="each-mould" data-test="each-mould">
     <h2 id="each-mould">Each mould by itself</h2>
-    <table>
-      <thead>
-        <tr>
-          <th>Mould</th>
-          <th class="n">Takes</th>
-          <th class="n">Peak</th>
-          <th class="n">Pours</th>
-          <th class="n">Out after</th>
-          <th>Against it</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(k, i) in castings" :key="k.mould ?? i" :data-mould="k.mould">
-          <td>
-            <button type="button" class="pick" :aria-pressed="picked === i" @click="picked = i">
-              <strong class="figures">{{ k.mould ?? i + 1 }}</strong>
-            </button>
-          </td>
-          <td class="n figures">{{ k.massG === null ? '–' : units.say(k.massG, 'g') }}</td>
-          <td class="n figures">{{ k.peakC === null ? '–' : units.say(Math.round(k.peakC), '°C') }}</td>
-          <td class="n figures">{{ k.pours }}</td>
-          <td class="n figures">{{ k.demouldMin === null ? '–' : sayMinutes(k.demouldMin) }}</td>
-          <td>
-            <ul v-if="k.warnings.length">
-              <li v-for="w in k.warnings" :key="w.code" :class="{ stop: w.stop }">{{ w.says }}</li>
-            </ul>
-            <span v-else class="quiet">nothing</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <TableBox label="Each mould by itself"
+      ><table>
+        <thead>
+          <tr>
+            <th>Mould</th>
+            <th class="n">Takes</th>
+            <th class="n">Peak</th>
+            <th class="n">Pours</th>
+            <th class="n">Out after</th>
+            <th>Against it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(k, i) in castings" :key="k.mould ?? i" :data-mould="k.mould">
+            <td>
+              <button type="button" class="pick" :aria-pressed="picked === i" @click="picked = i">
+                <strong class="figures">{{ k.mould ?? i + 1 }}</strong>
+              </button>
+            </td>
+            <td class="n figures">{{ k.massG === null ? '–' : units.say(k.massG, 'g') }}</td>
+            <td class="n figures">{{ k.peakC === null ? '–' : units.say(Math.round(k.peakC), '°C') }}</td>
+            <td class="n figures">{{ k.pours }}</td>
+            <td class="n figures">{{ k.demouldMin === null ? '–' : sayMinutes(k.demouldMin) }}</td>
+            <td>
+              <ul v-if="k.warnings.length">
+                <li v-for="w in k.warnings" :key="w.code" :class="{ stop: w.stop }">{{ w.says }}</li>
+              </ul>
+              <span v-else class="quiet">nothing</span>
+            </td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
   </section>
 </template>
 

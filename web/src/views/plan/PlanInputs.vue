@@ -156,7 +156,7 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
 }
 .two {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-3);
   align-items: start;
 }
@@ -165,16 +165,16 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
   font-weight: 600;
 }
 /* On a tablet the questions stand side by side, so that the answer is not a scroll away. */
-@media (max-width: 1000px) {
+@media (max-width: 62.5em) {
   .inputs {
     display: grid;
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     align-items: start;
   }
 }
-@media (max-width: 620px) {
+@media (max-width: 38.75em) {
   .inputs {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -149,7 +149,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: 318px minmax(0, 1fr);
+  grid-template-columns: 19.875rem minmax(0, 1fr);
   gap: var(--space-4);
   align-items: start;
 }
@@ -190,7 +190,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
   color: var(--action);
   border-bottom-color: var(--part-a);
 }
-@media (max-width: 1000px) {
+@media (max-width: 62.5em) {
   .page {
     grid-template-columns: minmax(0, 1fr);
   }

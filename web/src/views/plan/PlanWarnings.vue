@@ -24,7 +24,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: 22px 1fr;
+  grid-template-columns: 1.375rem minmax(0, 1fr);
   gap: var(--space-2);
   align-items: start;
 }

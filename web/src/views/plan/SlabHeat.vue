@@ -4,10 +4,11 @@ import { GridComponent, TooltipComponent, VisualMapComponent } from 'echarts/com
 import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
-import VChart from 'vue-echarts';
+import ChartFigure from '../../components/ChartFigure.vue';
 import { CHART_WORDS } from '../../components/chartOption';
+import { evenly } from '../../components/chartTable';
 import { useUnits } from '../../stores/units';
-import { slabPicture } from './slabPicture';
+import { slabAt, slabPicture } from './slabPicture';
 import { roundTicks, timeScale } from './timeScale';
 
 use([HeatmapChart, GridComponent, TooltipComponent, VisualMapComponent, CanvasRenderer]);
@@ -36,6 +37,19 @@ const ticked = (at: Map<number, string>) => ({
   ...CHART_WORDS,
   interval: (i: number) => at.has(i),
   formatter: (_: string, i: number) => at.get(i) ?? '',
+});
+/** Surface, middle and mould side, at a few moments. */
+const table = computed(() => {
+  const unit = units.label('°C');
+  const at = (minute: number) => {
+    const through = slabAt(props, minute);
+    const ends = [through[0]!, through[Math.floor(through.length / 2)]!, through.at(-1)!];
+    return [(minute / scale.value.per).toFixed(1), ...ends.map((c) => units.shown(c, '°C').toFixed(1))];
+  };
+  return {
+    heads: [`${scale.value.unit} after the pour`, `top, ${unit}`, `middle, ${unit}`, `at the mould, ${unit}`],
+    rows: evenly(picture.value.minutes).map(at),
+  };
 });
 const option = computed(() => ({
   animation: false,
@@ -95,8 +109,5 @@ const option = computed(() => ({
 </script>
 
 <template>
-  <figure role="img" :aria-label="label">
-    <figcaption><strong>Temperature through the thickness</strong></figcaption>
-    <VChart :option="option" autoresize :style="{ height: '240px' }" />
-  </figure>
+  <ChartFigure title="Temperature through the thickness" :words="label" :option="option" :height="240" :table="table" />
 </template>

@@ -263,7 +263,7 @@ const because = computed(() => {
 }
 .help li {
   display: grid;
-  grid-template-columns: 7.5rem 1fr;
+  grid-template-columns: 7.5rem minmax(0, 1fr);
   gap: var(--space-3);
 }
 </style>

@@ -7,6 +7,7 @@ import LineChart from '../../components/LineChart.vue';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import { usePlanContext } from './usePlan';
+import TableBox from '../../components/TableBox.vue';
 
 /** Whether warming the resin pays: bubbles and time against its temperature, and how long the bottle takes. */
 const { store, request, plan, built } = usePlanContext();
@@ -158,32 +159,34 @@ const bottles = computed(() =>
       <div class="charts">
         <LineChart v-if="bubbles" :spec="bubbles" :height="250" /><LineChart v-if="times" :spec="times" :height="250" />
       </div>
-      <table v-if="bottles.length" class="small">
-        <caption>
-          To get there from
-          {{
-            units.say(answer.nowC, '°C')
-          }}, bottle right through
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Way</th>
-            <th scope="col">At</th>
-            <th v-for="b in bottles" :key="b.part" scope="col">
-              bottle of {{ b.part }}, {{ units.say(b.massG, 'g') }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(w, i) in bottles[0]!.ways" :key="w.way">
-            <td class="first-up">{{ WARMING_WAYS[w.way].words }}</td>
-            <td class="figures">{{ units.say(w.aroundC, '°C') }}</td>
-            <td v-for="b in bottles" :key="b.part" class="figures">
-              {{ Number.isFinite(b.ways[i]!.minutes) ? sayMinutes(b.ways[i]!.minutes) : 'never' }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Time to warm each bottle" v-if="bottles.length"
+        ><table class="small">
+          <caption>
+            To get there from
+            {{
+              units.say(answer.nowC, '°C')
+            }}, bottle right through
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">Way</th>
+              <th scope="col">At</th>
+              <th v-for="b in bottles" :key="b.part" scope="col">
+                bottle of {{ b.part }}, {{ units.say(b.massG, 'g') }}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(w, i) in bottles[0]!.ways" :key="w.way">
+              <td class="first-up">{{ WARMING_WAYS[w.way].words }}</td>
+              <td class="figures">{{ units.say(w.aroundC, '°C') }}</td>
+              <td v-for="b in bottles" :key="b.part" class="figures">
+                {{ Number.isFinite(b.ways[i]!.minutes) ? sayMinutes(b.ways[i]!.minutes) : 'never' }}
+              </td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
       <p class="small quiet">
         Green: what the card allows. Warm before the parts meet, bottles open or loosened, never over a flame; stir each
         and read it before you weigh.
@@ -206,7 +209,7 @@ const bottles = computed(() =>
 }
 .charts {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
   gap: var(--space-4);
 }
 .charts > * {
@@ -214,7 +217,7 @@ const bottles = computed(() =>
 }
 table {
   border-collapse: collapse;
-  max-width: 640px;
+  max-width: 40rem;
 }
 caption {
   text-align: left;

@@ -151,7 +151,7 @@ const signed = (pct: number) => `±${pct < 0.1 ? pct.toFixed(3) : pct.toFixed(2)
 }
 .facts {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(165px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(10.3125rem, 100%), 1fr));
   gap: var(--space-2) var(--space-4);
 }
 dt {

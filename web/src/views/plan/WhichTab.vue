@@ -110,7 +110,7 @@ const pressed = computed(() => plan.value && isVacuumed(plan.value.route));
 <style scoped>
 .wishes {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(9.375rem, 100%), 1fr));
   gap: var(--space-3);
   align-items: start;
 }
@@ -123,7 +123,7 @@ const pressed = computed(() => plan.value && isVacuumed(plan.value.route));
 }
 .fits > li {
   display: grid;
-  grid-template-columns: 12rem 1fr 9.5rem 8rem;
+  grid-template-columns: 12rem minmax(0, 1fr) 9.5rem 8rem;
   gap: var(--space-4);
   padding: var(--space-3) 0;
   border-top: 1px solid var(--card-edge);
@@ -159,9 +159,9 @@ const pressed = computed(() => plan.value && isVacuumed(plan.value.route));
 .bad {
   color: var(--outside);
 }
-@media (max-width: 1050px) {
+@media (max-width: 65.625em) {
   .fits > li {
-    grid-template-columns: 10rem 1fr;
+    grid-template-columns: 10rem minmax(0, 1fr);
   }
 }
 </style>

@@ -72,7 +72,7 @@ const charts = computed<ChartSpec[]>(() => {
 <style scoped>
 .curves {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(21.25rem, 100%), 1fr));
   gap: var(--space-4);
 }
 .card {

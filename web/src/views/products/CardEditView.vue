@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keepEnter } from '../../keys/keys';
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import FieldEntry from '../../components/form/FieldEntry.vue';
@@ -17,7 +18,7 @@ const sections = computed(() => cardSections(family.value, !props.slug));
 
 <template>
   <div class="page">
-    <form v-if="ready" class="stack" novalidate @submit.prevent="save">
+    <form v-if="ready" class="stack" novalidate @submit.prevent="save" @keydown.enter="keepEnter">
       <div>
         <h1>{{ slug ? `New revision of ${String(form.value('name') ?? slug)}` : 'Card from a data sheet' }}</h1>
         <p class="quiet">
@@ -73,7 +74,7 @@ const sections = computed(() => cardSections(family.value, !props.slug));
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 290px;
+  grid-template-columns: minmax(0, 1fr) 18.125rem;
   gap: var(--space-5);
   align-items: start;
 }
@@ -110,7 +111,7 @@ const sections = computed(() => cardSections(family.value, !props.slug));
 .computed {
   padding-top: var(--space-2);
 }
-@media (max-width: 1000px) {
+@media (max-width: 62.5em) {
   .page {
     grid-template-columns: minmax(0, 1fr);
   }

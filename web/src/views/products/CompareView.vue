@@ -6,6 +6,7 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import { useUnits } from '../../stores/units';
 import { cardGroups } from './cardFacts';
 import { readRevisions } from './readRevisions';
+import TableBox from '../../components/TableBox.vue';
 
 /** Two revisions of a card side by side, what differs first. */
 const props = defineProps<{ slug: string }>();
@@ -82,24 +83,26 @@ const raw = computed(() => changedFields({ ...of(left.value), revision: 0 }, { .
             : `${raw.length} field${raw.length === 1 ? ' differs' : 's differ'}: ${raw.join(', ')}.`
         }}
       </p>
-      <table class="card">
-        <thead>
-          <tr>
-            <th scope="col">Figure</th>
-            <th scope="col">Revision {{ left }}</th>
-            <th scope="col">Revision {{ right }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in rows" :key="r.key" :class="{ differs: r.differs }">
-            <td>
-              {{ r.label }} <span class="quiet small">{{ r.group.toLowerCase() }}</span>
-            </td>
-            <td class="figures">{{ r.before ?? 'not stated' }}</td>
-            <td class="figures">{{ r.after ?? 'not stated' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Both cards"
+        ><table class="card">
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              <th scope="col">Revision {{ left }}</th>
+              <th scope="col">Revision {{ right }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in rows" :key="r.key" :class="{ differs: r.differs }">
+              <td>
+                {{ r.label }} <span class="quiet small">{{ r.group.toLowerCase() }}</span>
+              </td>
+              <td class="figures">{{ r.before ?? 'not stated' }}</td>
+              <td class="figures">{{ r.after ?? 'not stated' }}</td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
     </template>
   </div>
 </template>

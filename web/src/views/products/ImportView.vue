@@ -3,6 +3,7 @@ import Button from 'primevue/button';
 import { computed, useTemplateRef } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useImport } from './useImport';
+import TableBox from '../../components/TableBox.vue';
 
 /** Cards brought in from JSON or CSV: what will change is shown first, and nothing is half-imported. */
 const file = useTemplateRef<HTMLInputElement>('file');
@@ -38,33 +39,35 @@ const good = computed(
       <RouterLink :to="{ name: 'products' }">To the products</RouterLink>
     </p>
     <template v-if="preview && done === null">
-      <table class="card">
-        <thead>
-          <tr>
-            <th scope="col">Row</th>
-            <th scope="col">Card</th>
-            <th scope="col">What happens</th>
-            <th scope="col">Fields</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in preview.rows" :key="r.row" :class="r.action" :data-action="r.action">
-            <td class="figures">{{ r.row }}</td>
-            <td>{{ r.name ?? r.slug ?? 'no name' }}</td>
-            <td>{{ r.action === 'next-revision' ? `revision ${r.revision}` : WORDS[r.action] }}</td>
-            <td>
-              <ul v-if="r.issues.length">
-                <li v-for="i in r.issues" :key="i.path + i.message">
-                  <span class="figures">{{ i.path }}</span>: {{ i.message }}
-                </li>
-              </ul>
-              <span v-else class="small">{{
-                r.action === 'new' ? `${r.changed.length} stated` : r.changed.join(', ')
-              }}</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Rows of the file"
+        ><table class="card">
+          <thead>
+            <tr>
+              <th scope="col">Row</th>
+              <th scope="col">Card</th>
+              <th scope="col">What happens</th>
+              <th scope="col">Fields</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in preview.rows" :key="r.row" :class="r.action" :data-action="r.action">
+              <td class="figures">{{ r.row }}</td>
+              <td>{{ r.name ?? r.slug ?? 'no name' }}</td>
+              <td>{{ r.action === 'next-revision' ? `revision ${r.revision}` : WORDS[r.action] }}</td>
+              <td>
+                <ul v-if="r.issues.length">
+                  <li v-for="i in r.issues" :key="i.path + i.message">
+                    <span class="figures">{{ i.path }}</span>: {{ i.message }}
+                  </li>
+                </ul>
+                <span v-else class="small">{{
+                  r.action === 'new' ? `${r.changed.length} stated` : r.changed.join(', ')
+                }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
       <div class="row">
         <Button
           v-if="good > 0"

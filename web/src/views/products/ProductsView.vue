@@ -126,7 +126,7 @@ const exportJson = () => {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 200px minmax(0, 1fr);
+  grid-template-columns: 12.5rem minmax(0, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -185,9 +185,9 @@ dd .figures {
   border-radius: 4px;
   padding: var(--space-2) var(--space-3);
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .list {
     display: flex;

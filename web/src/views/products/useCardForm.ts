@@ -14,6 +14,7 @@ import { useToast } from 'primevue/usetoast';
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem, api } from '../../api/client';
+import { focusFirstError } from '../../components/focusFirstError';
 import { onSaveKey } from '../../keys/keys';
 import { useDocumentForm, withoutEmpty } from '../../stores/documentForm';
 import type { Tree } from '../../stores/draftPath';
@@ -131,6 +132,7 @@ export function useCardForm(slug: string | null) {
     }
     if (sent?.source) return sent;
     problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.';
+    void focusFirstError();
     return null;
   }
 

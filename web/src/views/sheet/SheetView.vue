@@ -333,7 +333,7 @@ th {
 }
 .notes {
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(5, minmax(0, 1fr));
   gap: 2mm;
 }
 .notes span {

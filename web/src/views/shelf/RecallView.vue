@@ -8,6 +8,7 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime, inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
+import TableBox from '../../components/TableBox.vue';
 
 /** From a lot to every casting it went into: where each is now, and how each came out. */
 const props = defineProps<{ lot: string }>();
@@ -74,37 +75,39 @@ const print = () => {
       </button>
     </div>
     <p v-if="value && items.length === 0" class="card">No batch was poured from this lot.</p>
-    <table v-else-if="items.length" class="card" data-test="recall">
-      <thead>
-        <tr>
-          <th>Casting</th>
-          <th>Made</th>
-          <th>From</th>
-          <th>How it came out</th>
-          <th>Where it is</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="k in shown" :key="castingName(k.batch, k.casting)">
-          <td>
-            <RouterLink class="figures" :to="{ name: 'batch', params: { code: k.batch } }">{{
-              castingName(k.batch, k.casting)
-            }}</RouterLink>
-          </td>
-          <td>{{ dayAndTime(k.startedAt) }}</td>
-          <td>{{ from(k) }}</td>
-          <td>
-            {{
-              [k.seen.map(seenWords).join('; '), k.reason].filter(Boolean).join('; ') ||
-              (k.grade ? 'no fault seen' : '')
-            }}
-          </td>
-          <td>
-            <strong>{{ k.where }}</strong><template v-if="k.soldOn">, {{ k.soldOn }}</template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <TableBox label="Where it went" v-else-if="items.length"
+      ><table class="card" data-test="recall">
+        <thead>
+          <tr>
+            <th>Casting</th>
+            <th>Made</th>
+            <th>From</th>
+            <th>How it came out</th>
+            <th>Where it is</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="k in shown" :key="castingName(k.batch, k.casting)">
+            <td>
+              <RouterLink class="figures" :to="{ name: 'batch', params: { code: k.batch } }">{{
+                castingName(k.batch, k.casting)
+              }}</RouterLink>
+            </td>
+            <td>{{ dayAndTime(k.startedAt) }}</td>
+            <td>{{ from(k) }}</td>
+            <td>
+              {{
+                [k.seen.map(seenWords).join('; '), k.reason].filter(Boolean).join('; ') ||
+                (k.grade ? 'no fault seen' : '')
+              }}
+            </td>
+            <td>
+              <strong>{{ k.where }}</strong><template v-if="k.soldOn">, {{ k.soldOn }}</template>
+            </td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keepEnter } from '../../keys/keys';
 import Button from 'primevue/button';
 import { computed, toRef } from 'vue';
 import FieldEntry from '../../components/form/FieldEntry.vue';
@@ -31,7 +32,7 @@ const PANELS = {
 </script>
 
 <template>
-  <form class="stack" novalidate @submit.prevent="save">
+  <form class="stack" novalidate @submit.prevent="save" @keydown.enter="keepEnter">
     <ProblemNote v-if="problem" :says="problem" />
     <component :is="PANELS[kind.place]" :document="form.document.value" :shelved="shelved" :set="form.set" />
     <section class="card" :aria-label="code ?? `New ${kind.one}`">

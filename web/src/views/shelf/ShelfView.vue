@@ -61,7 +61,7 @@ onMounted(() => void shelf.load());
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 220px minmax(0, 1fr);
+  grid-template-columns: 13.75rem minmax(0, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -88,9 +88,9 @@ onMounted(() => void shelf.load());
   color: var(--outside);
   font-weight: 600;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .list {
     display: flex;

@@ -4,6 +4,7 @@ import { computed, ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiProblem } from '../../api/client';
 import { shelfApi } from '../../api/shelf';
+import { focusFirstError } from '../../components/focusFirstError';
 import { onSaveKey } from '../../keys/keys';
 import { useDocumentForm } from '../../stores/documentForm';
 import type { Tree } from '../../stores/draftPath';
@@ -70,6 +71,7 @@ export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
     const item = form.ready();
     if (!item) {
       problem.value = 'Not saved yet: look at the marked fields. Nothing you typed is lost.';
+      void focusFirstError();
       return;
     }
     if (saving.value) return;

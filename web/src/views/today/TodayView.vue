@@ -2,6 +2,7 @@
 import { STAGE_WORDS, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
+import { usePhone } from '../../components/usePhone';
 import CopyFailureNote from '../../components/CopyFailureNote.vue';
 import JarGlass from '../../components/JarGlass.vue';
 import KeyCap from '../../components/KeyCap.vue';
@@ -29,6 +30,7 @@ const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 /** Layers to be poured within two days. */
 const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
 const session = useSession();
+const phone = usePhone();
 /** Whether the copies made by themselves are made: for a lead to know. */
 const { value: backup } = useLoaded(
   () => (session.isLead ? backupApi.schedule() : Promise.resolve(null)),
@@ -63,7 +65,9 @@ const shareLeft = (item: WorkItem) => {
     <div class="row spread">
       <h1>Today</h1>
       <div class="row">
-        <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'board' }">Wall board</RouterLink>
+        <RouterLink v-if="!phone" class="p-button p-component p-button-secondary" :to="{ name: 'board' }"
+          >Wall board</RouterLink
+        >
         <RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'plan' }"
           >Plan a batch <KeyCap k="m"
         /></RouterLink>
@@ -187,12 +191,12 @@ const shareLeft = (item: WorkItem) => {
 }
 .benches {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(15.625rem, 100%), 1fr));
   gap: var(--space-4);
 }
 .bench {
   display: grid;
-  grid-template-columns: 72px 1fr;
+  grid-template-columns: 4.5rem minmax(0, 1fr);
   gap: var(--space-3);
   padding: var(--space-3);
   color: inherit;
@@ -236,7 +240,7 @@ const shareLeft = (item: WorkItem) => {
 }
 .columns {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-5);
   align-items: start;
 }
@@ -272,9 +276,9 @@ const shareLeft = (item: WorkItem) => {
   text-decoration: none;
   font-weight: 700;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -56,7 +56,7 @@ const allowed = computed(() =>
 <style scoped>
 .panel {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-4);
 }
 .big {

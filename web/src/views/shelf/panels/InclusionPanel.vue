@@ -89,7 +89,7 @@ const others = computed(() =>
 <style scoped>
 .panel {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-4);
 }
 .told {
@@ -109,9 +109,9 @@ summary {
   min-height: 32px;
   font-weight: 600;
 }
-@media (max-width: 900px) {
+@media (max-width: 56.25em) {
   .panel {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

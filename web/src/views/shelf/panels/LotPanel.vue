@@ -76,7 +76,7 @@ const price = computed(() => {
 <style scoped>
 .panel {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: var(--space-4);
 }
 .big {

@@ -128,7 +128,7 @@ const unmark = (cavity: number, index: number) => {
 <style scoped>
 .panel {
   display: grid;
-  grid-template-columns: 1fr 180px;
+  grid-template-columns: minmax(0, 1fr) 11.25rem;
   gap: var(--space-4);
 }
 .facts {

@@ -85,7 +85,7 @@ const drawn = computed(() =>
 }
 .cavity {
   display: grid;
-  grid-template-columns: minmax(5rem, auto) minmax(14rem, 1fr);
+  grid-template-columns: minmax(0, auto) minmax(0, 1fr);
   gap: var(--space-4);
   align-items: center;
 }

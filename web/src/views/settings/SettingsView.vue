@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { QUANTITIES, type UnitChoice } from '@warm-jar/core';
+import Checkbox from 'primevue/checkbox';
 import SelectButton from 'primevue/selectbutton';
+import { useLight } from '../../stores/light';
 import { useUnits } from '../../stores/units';
+import KeyModeChoice from '../../components/KeyModeChoice.vue';
 
-/** The units people read and type in, on this screen. What is stored never changes with them. */
+/** What is chosen for this browser: units, keys, light. The units people read and type in, on this screen. What is stored never changes with them. */
 const units = useUnits();
 const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: number; stored: string }[] = [
   { quantity: 'temperature', words: 'Temperature', example: 21, stored: '°C' },
@@ -12,19 +15,20 @@ const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: numb
   { quantity: 'volume', words: 'Volume (US fluid ounces)', example: 250, stored: 'mL' },
   { quantity: 'length', words: 'Length', example: 25, stored: 'mm' },
 ];
+const { dim } = useLight();
 </script>
 
 <template>
   <div class="stack">
     <div>
-      <h1>Units</h1>
-      <p class="quiet">
-        Used on every screen of this browser. Records keep °C, kPa, g, mL and mm whatever is chosen here.
-      </p>
+      <h1>Settings</h1>
+      <p class="quiet">They are kept in this browser, for every screen of it.</p>
     </div>
-    <div class="card">
+    <section class="card" aria-labelledby="units">
+      <h2 id="units">Units</h2>
+      <p class="quiet small">Records keep °C, kPa, g, mL and mm whatever is chosen here.</p>
       <div v-for="k in KINDS" :key="k.quantity" class="line" :data-quantity="k.quantity">
-        <h2>{{ k.words }}</h2>
+        <h3>{{ k.words }}</h3>
         <SelectButton
           :model-value="units.choice[k.quantity]"
           :options="Object.keys(QUANTITIES[k.quantity].units)"
@@ -34,7 +38,17 @@ const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: numb
         />
         <span class="figures example">{{ units.say(k.example, k.stored) }}</span>
       </div>
-    </div>
+    </section>
+    <section class="card stack" aria-labelledby="keys">
+      <h2 id="keys">Keys of one letter</h2>
+      <KeyModeChoice />
+    </section>
+    <section class="card stack" aria-labelledby="light">
+      <h2 id="light">Light</h2>
+      <label class="row dim"
+        ><Checkbox v-model="dim" binary data-test="dim-bench" /><span>A dark bench, for a dim room</span></label
+      >
+    </section>
     <p class="small quiet">
       Warm Jar is free software under the MIT licence, made with
       <a href="/third-party-notices.txt">the work of others</a>. Its data can be had by
@@ -46,9 +60,14 @@ const KINDS: readonly { quantity: keyof UnitChoice; words: string; example: numb
 <style scoped>
 .line {
   display: grid;
-  grid-template-columns: 15rem 18rem 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(min(15rem, 100%), 1fr));
+  gap: var(--space-2) var(--space-4);
+  padding: var(--space-2) 0;
   align-items: center;
   min-height: 64px;
+}
+.dim {
+  min-height: var(--target);
 }
 .line + .line {
   border-top: 1px solid var(--card-edge);

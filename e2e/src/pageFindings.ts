@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Bench } from './browser';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface AxeFinding {
+  readonly id: string;
+  readonly impact: string;
+  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[];
+}
+
+/**
+ * What does not fit: things wider than the page, boxes that scroll sideways without a table in them, words cut off by
+ * their own box. Run in the page; a line each.
+ */
+const MISFITS = `
+  const wide = window.innerWidth;
+  const name = (e) => e.tagName.toLowerCase() + (e.id ? '#' + e.id : '')
+    + [...e.classList].slice(0, 3).map((c) => '.' + c).join('') + ' “' + (e.textContent || '').trim().slice(0, 40) + '”';
+  const held = (e) => {
+    for (let p = e.parentElement; p && p !== document.body; p = p.parentElement)
+      if (getComputedStyle(p).overflowX !== 'visible' && p.getBoundingClientRect().right <= wide) return true;
+    return false;
+  };
+  const found = [];
+  if (document.documentElement.scrollWidth > wide) {
+    found.push('the page is ' + document.documentElement.scrollWidth + ' wide in ' + wide);
+    for (const e of document.body.querySelectorAll('*')) {
+      const { right, width } = e.getBoundingClientRect();
+      if (width > 0 && right > wide + 0.5 && !held(e) && ![...e.children].some((c) => c.getBoundingClientRect().right > wide + 0.5))
+        found.push('past the edge: ' + name(e) + ' to ' + Math.round(right));
+    }
+  }
+  for (const e of document.body.querySelectorAll('*')) {
+    const s = getComputedStyle(e);
+    if (e.clientWidth === 0 || s.visibility === 'hidden' || s.clipPath !== 'none') continue;
+    const scrolls = s.overflowX === 'auto' || s.overflowX === 'scroll';
+    if (scrolls && e.scrollWidth > e.clientWidth + 1 && !e.querySelector('table'))
+      found.push('scrolls sideways: ' + name(e) + ' ' + e.scrollWidth + ' in ' + e.clientWidth);
+    if (s.overflowX === 'hidden' && e.scrollWidth > e.clientWidth + 1 && e.textContent.trim() && !/^(SVG|G)$/i.test(e.tagName))
+      found.push('cut off: ' + name(e) + ' ' + e.scrollWidth + ' in ' + e.clientWidth);
+    if (s.overflowY === 'hidden' && e.scrollHeight > e.clientHeight + 3 && e.textContent.trim() && e.clientHeight > 0 && e !== document.body)
+      found.push('cut off below: ' + name(e) + ' ' + e.scrollHeight + ' in ' + e.clientHeight);
+  }
+  return found.slice(0, 12);
+`;
+
+/** What on the page does not fit its width, a line each. */
+export const misfits = (bench: Bench): Promise<string[]> => bench.driver.executeScript<string[]>(MISFITS);
+
+/** Everything axe finds on the page, minor things too, a line each. */
+export async function axeFindings(bench: Bench): Promise<string[]> {
+  await bench.driver.executeScript(`if (!window.axe) { ${AXE} }`);
+  const findings = await bench.driver.executeAsyncScript<AxeFinding[]>(
+    `const done = arguments[0];
+     axe.run(document, { resultTypes: ['violations'] })
+       .then((r) => done(r.violations), (e) => done([{ id: String(e), impact: 'serious', nodes: [] }]));`,
+  );
+  const line = (f: AxeFinding) =>
+    `${f.id} (${f.impact}): ${f.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`;
+  return findings.map(line);
+}

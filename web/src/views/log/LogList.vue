@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { STAGE_WORDS, type BatchSummary } from '@warm-jar/core';
+import Paginator from 'primevue/paginator';
+import StateDot from '../../components/StateDot.vue';
+import { dayAndTime, symptomWords } from '../../components/words';
+import { castingEnds, mouldsOf } from './logQuery';
+
+/** The log on a phone: a batch is one target, with what one looks for in it. */
+defineProps<{ items: readonly BatchSummary[]; total: number; first: number; rows: number; empty: string }>();
+const emit = defineEmits<{ page: [event: { page: number; rows: number }] }>();
+const where = (b: BatchSummary) => [b.productName, mouldsOf(b)].filter(Boolean).join(', ');
+const end = (b: BatchSummary) => (b.castings.length > 0 ? castingEnds(b) : (b.grade ?? ''));
+</script>
+
+<template>
+  <p v-if="items.length === 0" class="card">{{ empty }}</p>
+  <ul v-else data-test="log-list">
+    <li v-for="b in items" :key="b.code">
+      <RouterLink class="card item" :to="{ name: 'batch', params: { code: b.code } }">
+        <span class="head"
+          ><strong class="figures">{{ b.code }}</strong
+          ><span class="small quiet">{{ dayAndTime(b.startedAt) }}</span></span
+        >
+        <span>{{ where(b) }}</span>
+        <span v-if="b.symptoms.length" class="seen">{{ b.symptoms.map(symptomWords).join('; ') }}</span>
+        <span class="head"
+          ><span class="small">{{ STAGE_WORDS[b.stage].toLowerCase() }}</span
+          ><span class="small">{{ end(b) }}</span
+          ><StateDot :outside="b.outside" /></span
+      ></RouterLink>
+    </li>
+  </ul>
+  <Paginator
+    v-if="total > rows"
+    :first="first"
+    :rows="rows"
+    :total-records="total"
+    template="PrevPageLink CurrentPageReport NextPageLink"
+    current-page-report-template="{first} to {last} of {totalRecords}"
+    @page="emit('page', $event)"
+  />
+</template>
+
+<style scoped>
+ul {
+  display: grid;
+  gap: var(--space-2);
+}
+.item {
+  display: grid;
+  gap: 2px;
+  padding: var(--space-3);
+  color: inherit;
+  text-decoration: none;
+  line-height: 1.3;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 var(--space-3);
+}
+.seen {
+  font-weight: 650;
+}
+</style>
