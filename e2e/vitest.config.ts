@@ -1,12 +1,12 @@
 import { defineConfig } from 'vitest/config';
 
-/** One browser at a time: two cores do not carry more. */
+/** Two browsers at a time: each waits for its pages most of the time. */
 export default defineConfig({
   test: {
     name: 'e2e',
     include: ['e2e/src/**/*.test.ts'],
     root: new URL('..', import.meta.url).pathname,
-    fileParallelism: false,
+    maxWorkers: 2,
     testTimeout: 90_000,
     hookTimeout: 120_000,
   },

@@ -29,15 +29,20 @@ export class Bench {
     readonly address: string,
   ) {}
 
-  /** @param flags what this browser is started with beside the usual */
+  /**
+   * @param flags what this browser is started with beside the usual
+   * @param settings a person's own, as the browser's settings page would write them
+   */
   static async open(
     address: string,
     size = { width: 1280, height: 800 },
     flags: readonly string[] = [],
+    settings: Readonly<Record<string, unknown>> = {},
   ): Promise<Bench> {
     const profile = mkdtempSync(join(tmpdir(), 'warm-jar-chromium-'));
     const options = new Options();
     options.addArguments(...FLAGS, ...flags, `--user-data-dir=${profile}`);
+    options.setUserPreferences(settings);
     options.setChromeBinaryPath(process.env['CHROMIUM'] ?? '/usr/bin/chromium');
     const preferences = new logging.Preferences();
     preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL);
@@ -75,6 +80,22 @@ export class Bench {
       downloadThroughput: -1,
       uploadThroughput: -1,
     });
+  }
+
+  /** Takes on what a system asks for: forced colours, less motion, paper. */
+  async emulate(features: Readonly<Record<string, string>>, media = ''): Promise<void> {
+    await this.devTools('Emulation.setEmulatedMedia', {
+      media,
+      features: Object.entries(features).map(([name, value]) => ({ name, value })),
+    });
+  }
+
+  /** What the browser tells of itself by its tools for developers. */
+  async ask<T>(name: string, values: object = {}): Promise<T> {
+    const driver = this.driver as WebDriver & {
+      sendAndGetDevToolsCommand: (name: string, values: object) => Promise<unknown>;
+    };
+    return (await driver.sendAndGetDevToolsCommand(name, values)) as T;
   }
 
   private async devTools(name: string, values: object): Promise<void> {

@@ -180,7 +180,7 @@ describe('the batch’s page, the log and the figures', () => {
     await at.says('table', 'B-0414');
     await bench.tap('[aria-label="Castings of B-0414"]');
     await at.says('[data-castings-of="B-0414"]', 'void at the tip');
-    await bench.tapWords('Hold its castings side by side');
+    await bench.tapWords('Compare its castings');
     await bench.see('[data-test="compare"]');
     await at.says('[data-test="compare"]', 'B-0414/k2');
     await at.says('[data-test="verdict"]', /differ/);

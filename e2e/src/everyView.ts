@@ -1,8 +1,8 @@
 /** A view: its name, its address in the demo studio, and what is there once it stands. */
 export type ViewOf = readonly [name: string, path: string, ready: string];
 
-/** Every view of the demo studio, with much in it. */
-export const VIEWS: readonly ViewOf[] = [
+/** Views of the work on batches, with much in them. */
+export const VIEWS_OF_BATCHES: readonly ViewOf[] = [
   ['Today', '/', '.bench'],
   ['A plan, empty', '/plan', '#plan-productSlug'],
   ['A plan', '/plan?product=house-clear-6&mould=M-08', '[data-test="mould"]'],
@@ -16,7 +16,7 @@ export const VIEWS: readonly ViewOf[] = [
   ['Wall board', '/board', '.board'],
   ['Bench sheet', '/batches/B-0399/sheet', '.sheet'],
   ['Log a batch, empty', '/batches/new', '#product'],
-  ['Log', '/batches', 'tbody tr'],
+  ['Log', '/batches', 'tbody tr, [data-test="log-list"] li'],
   ['Batch', '/batches/B-0399', '.strip'],
   ['Batch in work', '/batches/B-0419', '.strip'],
   ['Change a batch', '/batches/B-0399/edit', '[data-path="room.temperatureC"] input'],
@@ -26,6 +26,12 @@ export const VIEWS: readonly ViewOf[] = [
   ['A mend', '/batches/B-0389/mend', '[data-test="chain"]'],
   ['Batch with hardness', '/batches/B-0394', '[data-test="hardness"]'],
   ['Diagnosis of nothing', '/batches/B-0393/diagnosis', '[data-test="summary"]'],
+  ['Log with every filter', '/batches?mould=M-12&fact=pressing:late', '[data-along]'],
+  ['Bringing in batches', '/batches/import', 'main h1'],
+];
+
+/** Views of the studio as a whole, with much in them. */
+export const VIEWS_OF_STUDIO: readonly ViewOf[] = [
   ['Products', '/products', '.groups'],
   ['A product', '/products/house-noon', '.groups'],
   ['A card to change', '/products/house-clear-6/edit', '.cell'],
@@ -38,8 +44,6 @@ export const VIEWS: readonly ViewOf[] = [
   ['Additives', '/additives', '.panel'],
   ['Gear', '/gear/G-04', '.caution'],
   ['A new lot', '/lots/new', '.cell'],
-  ['Log with every filter', '/batches?mould=M-12&fact=pressing:late', '[data-along]'],
-  ['Bringing in batches', '/batches/import', 'main h1'],
   ['Patterns', '/patterns', '[data-finding]'],
   ['Trials', '/trials', '[data-series]'],
   ['Side by side', '/compare?codes=B-0399,B-0414,B-0418', '[data-test="compare"]'],

@@ -52,7 +52,7 @@ describe('the log', () => {
     await bench.read(/\d+ batches found/);
     expect((await rows()).every((r) => r.includes('M-12'))).toBe(true);
     await bench.type('[aria-label="Name of this filter"]', 'nicked finials');
-    await bench.tapWords('Keep this filter');
+    await bench.tapWords('Save this filter');
     await bench.see('.chip.saved');
     await bench.tapWords('Clear');
     await bench.read(/2\d\d batches/);
@@ -62,7 +62,7 @@ describe('the log', () => {
     await bench.go('/');
     await bench.go('/batches');
     await bench.see('.chip.saved');
-    await bench.tap('[aria-label="Forget nicked finials"]');
+    await bench.tap('[aria-label="Delete the filter nicked finials"]');
     await bench.gone('.chip.saved');
   });
   it('shows the columns that are chosen, and remembers them', async () => {
@@ -91,7 +91,8 @@ describe('the log', () => {
     const ticks = await bench.driver.findElements(By.css('tbody input[type="checkbox"]'));
     for (const tick of ticks) await tick.click();
     await bench.saveInto(folder);
-    await bench.tapWords('CSV of 2');
+    await bench.tapWords('Export of 2');
+    await bench.tapWords('CSV of 2', '.p-menu');
     const csv = readFileSync(join(folder, await handedOut(/^batches.*\.csv$/)), 'utf8');
     expect(csv).toContain('mix.stirMin');
     expect(csv.trim().split('\r\n')).toHaveLength(3);
@@ -128,7 +129,7 @@ describe('the log', () => {
       /1 new, 0 in the log and different, 1 already there, 1 refused/,
     );
     expect(await bench.text('[data-action="refused"]')).toContain('house-none');
-    await bench.tapWords('Bring in the 1 new');
+    await bench.tapWords('Import the 1 new');
     await bench.see('[data-test="done"]');
     expect((await get<{ total: number }>('/batches?pageSize=1')).total).toBe(before.total + 1);
     expect(batchSchema.parse(await get('/batches/X-01')).product.slug).toBe('house-coat-9');
@@ -169,7 +170,7 @@ describe('trials and figures', () => {
     await bench.go('/trials');
     const series = await bench.text('[data-series="B-0399"]');
     expect(series).toMatch(/B-0399[\s\S]*spoiled[\s\S]*B-0414[\s\S]*none[\s\S]*A fresh lot of both parts/);
-    await bench.tapWords('Side by side', '[data-series="B-0399"]');
+    await bench.tapWords('Compare', '[data-series="B-0399"]');
     await bench.see('[data-test="compare"]');
     expect((await address()).searchParams.get('codes')).toBe('B-0399,B-0414,B-0418');
   });
@@ -276,13 +277,13 @@ describe('a piece in layers', () => {
     expect(await order()).toEqual([before[0], before[2], before[1]]);
   });
   it('asks before it is taken off the list', async () => {
-    await bench.tapWords('Take this piece off the list');
+    await bench.tapWords('Delete this piece');
     await bench.read('the order of its layers and its weighings are gone');
     await bench.tapWords('Keep it');
     expect((await piece()).layers).toHaveLength(3);
     await bench.go('/pieces/P-05');
-    await bench.tapWords('Take this piece off the list');
-    await bench.tapWords('Take it off');
+    await bench.tapWords('Delete this piece');
+    await bench.tapWords('Delete', '[role="alertdialog"]');
     await bench.see('[aria-label="Name of the piece"]');
     expect((await fetch(`${api}/pieces/P-05`)).status).toBe(404);
   });

@@ -200,7 +200,7 @@ describe('when another studio is served at the same address', () => {
         await tablet.read('Another studio is served at this address now');
         const batches = (await (await fetch(`${other.address}/api/v1/batches`)).json()) as { total: number };
         expect(batches.total).toBe(0);
-        await tablet.tapWords('Load it again');
+        await tablet.tapWords('Reload');
         await tablet.read('was not found');
         expect(await tablet.driver.findElements({ css: WAITING })).toEqual([]);
       } finally {

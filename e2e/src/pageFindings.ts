@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { expect } from 'vitest';
 import type { Bench } from './browser';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -60,4 +61,41 @@ export async function axeFindings(bench: Bench): Promise<string[]> {
   const line = (f: AxeFinding) =>
     `${f.id} (${f.impact}): ${f.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`;
   return findings.map(line);
+}
+
+/** A small phone, a phone, a bench tablet, a laptop, a wall of a screen; heights as such things have them. */
+export const SIZES = [
+  [320, 640],
+  [390, 844],
+  [820, 1180],
+  [1280, 800],
+  [1920, 1080],
+] as const;
+
+/** Lets what depends on the width settle: two frames, and what waits for the first of them. */
+const settled = (bench: Bench) =>
+  bench.driver.executeAsyncScript(
+    'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 120)));',
+  );
+
+/** What is wrong with the page as it stands at some sizes, each line with its width: what does not fit, what axe finds. */
+export async function wrongAt(bench: Bench, sizes: readonly (readonly [number, number])[] = SIZES): Promise<string[]> {
+  const wrong: string[] = [];
+  for (const [width, height] of sizes) {
+    await bench.resize({ width, height });
+    await settled(bench);
+    const found = [...(await misfits(bench)), ...(await axeFindings(bench))];
+    wrong.push(...found.map((line) => `${width}: ${line}`));
+  }
+  return wrong;
+}
+
+/** A view without a word in the console, that fits every size, and in which axe finds nothing, minor things too. */
+export async function standsAtEverySize(bench: Bench, path: string, ready: string): Promise<void> {
+  await bench.complaints();
+  await bench.resize({ width: 1280, height: 800 });
+  await bench.go(path);
+  await bench.see(ready);
+  expect(await wrongAt(bench)).toEqual([]);
+  expect(await bench.complaints()).toEqual([]);
 }

@@ -132,7 +132,7 @@ describe('product cards', () => {
     );
     expect(await bench.text('tr[data-action="next-revision"]')).toContain('exothermMaxC');
     expect(await bench.text('tr[data-action="refused"]')).toContain('family');
-    await bench.tapWords('Bring in 1, leave out 1');
+    await bench.tapWords('Import 1, leave out 1');
     await bench.read('1 card is on the shelf');
     expect((await fetch(`${application.address}/api/v1/products/house-odd`)).status).toBe(404);
     expect(await (await fetch(`${application.address}/api/v1/products/house-tide`)).json()).toMatchObject({
@@ -265,7 +265,7 @@ describe('the files the shelf gives out', () => {
   it('hold every card', async () => {
     await bench.saveInto(folder);
     await bench.go('/products');
-    await bench.tapWords('All as CSV');
+    await bench.tapWords('Export as CSV');
     const file = join(folder, 'warm-jar-products.csv');
     const text = await bench.driver.wait(() => {
       try {
@@ -314,8 +314,8 @@ describe('additives and gear', () => {
     await bench.read('Never above 420 kPa, whatever a card asks');
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('G-20 is on the shelf');
-    await bench.tapWords('Take it off the shelf');
-    await bench.tapWords('Take it off', '[role="alertdialog"]');
+    await bench.tapWords('Delete', 'form');
+    await bench.tapWords('Delete', '[role="alertdialog"]');
     await bench.driver.wait(
       async () => (await fetch(`${application.address}/api/v1/gear/G-20`)).status === 404,
       10_000,

@@ -50,10 +50,10 @@ describe('a studio of its own', () => {
     await bench.read('Give the product a name.');
     expect(await bench.text('tr[data-action="refused"]')).toContain('room.maxC');
     await bring('tide.json', JSON.stringify(saltmarshCard('house-tide')));
-    await bench.tapWords('Bring in 1');
+    await bench.tapWords('Import 1');
     await bench.read('1 card is on the shelf');
     await bring('tide.json', JSON.stringify(saltmarshCard('house-tide')));
-    await bench.read('There is nothing to bring in');
+    await bench.read('There is nothing to import');
     await bring('latin.csv', Buffer.from('slug,name\nhouse-x,Caf\u00e9', 'latin1'));
     await bench.read('latin.csv is not in UTF-8');
     await bench.go('/products/house-tide');

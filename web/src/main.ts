@@ -12,6 +12,10 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './app/router';
 import { WarmJarTheme } from './app/theme';
+import { claimTab } from './stores/tab';
+
+// What is typed belongs to a tab: it is named before anything is read.
+await claimTab();
 
 /** The nonce that this answer's page allows injected styles to carry. */
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;

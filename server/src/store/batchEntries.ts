@@ -1,18 +1,32 @@
 import { isDeepStrictEqual } from 'node:util';
-import { applyEntry, batchSchema, fieldLabel, issuesFromZod, type Batch, type Entry } from '@warm-jar/core';
+import {
+  applyEntry,
+  batchSchema,
+  fieldLabel,
+  issuesFromZod,
+  sayField,
+  wordsIn,
+  type Batch,
+  type Entry,
+} from '@warm-jar/core';
 import { Problem } from '../http/problem';
 import type { EntryRow } from './models';
+
+/** In stored units: the page says it again in those that were chosen. */
+const sayStored = wordsIn();
 
 /** The batch with an entry over it. @throws Problem 409 where fields conflict, 400 where the result is no batch */
 export function withEntry(before: Batch, entry: Entry): Batch {
   const { document, conflicts } = applyEntry(before, entry);
   if (conflicts.length > 0) {
-    const said = (v: unknown) => (v === null ? 'nothing' : JSON.stringify(v));
     throw new Problem(
       409,
       'field-conflict',
       `Somebody else wrote ${conflicts.map((c) => fieldLabel(c.path)).join(', ')} meanwhile. Say which stands.`,
-      conflicts.map((c) => ({ path: c.path, message: `They wrote ${said(c.theirs)}, you ${said(c.mine)}.` })),
+      conflicts.map((c) => ({
+        path: c.path,
+        message: `They wrote ${sayField(c.path, c.theirs, sayStored)}, you ${sayField(c.path, c.mine, sayStored)}.`,
+      })),
     );
   }
   const parsed = batchSchema.safeParse(document);

@@ -29,7 +29,7 @@ const reload = () => {
         you typed is kept.</template
       >
     </p>
-    <Button label="Load it again" @click="reload" />
+    <Button label="Reload" @click="reload" />
   </div>
 </template>
 

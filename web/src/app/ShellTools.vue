@@ -13,7 +13,7 @@ const session = useSession();
   <RouterLink v-if="session.isLead" :to="{ name: 'backup' }" active-class="here">Backup</RouterLink>
   <RouterLink :to="{ name: 'people' }" active-class="here" data-test="who"
     ><i class="pi pi-user" aria-hidden="true" /><span
-      >{{ session.person ?? 'Who?' }}<span class="visually-hidden">, people and devices</span></span
+      >{{ session.person ?? 'People' }}<span class="visually-hidden">, people and devices</span></span
     >
     <KeyCap k="o"
   /></RouterLink>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue';
-import type { JarLayer } from './jarContents';
+import { jarWords, type JarLayer } from './jarContents';
 
 /** A drawn jar: what is in it to true proportion, how much pot life is left as its level, hatched once it has set. */
 const props = defineProps<{
@@ -12,6 +12,10 @@ const props = defineProps<{
   onDark?: boolean;
 }>();
 const id = useId();
+const told = computed(() => {
+  const words = jarWords(props.layers, props.left, props.set);
+  return words ? `${props.label}: ${words}` : props.label;
+});
 const [BOTTOM, TOP] = [72, 20];
 /** An empty sliver stays, so that a jar past its pot life is not taken for an empty one. */
 const LEAST = 0.06;
@@ -27,7 +31,7 @@ const drawn = computed(() => {
 </script>
 
 <template>
-  <svg class="jar" :class="{ dark: onDark }" viewBox="0 0 60 78" role="img" :aria-label="label">
+  <svg class="jar" :class="{ dark: onDark }" viewBox="0 0 60 78" role="img" :aria-label="told">
     <defs>
       <clipPath :id="`${id}-glass`">
         <path d="M16 8 H44 V14 C53 18 55 24 55 30 V66 Q55 73 48 73 H12 Q5 73 5 66 V30 C5 24 7 18 16 14 Z" />

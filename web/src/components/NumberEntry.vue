@@ -14,7 +14,8 @@ const props = defineProps<{
   unit: string;
   label: string;
   error?: string | undefined;
-  describedBy?: string;
+  /** What tells the limit and the state of the figure. */
+  describedBy?: string | undefined;
 }>();
 /** `enter`: the key was pressed in the field, and what stands there is to be taken. */
 const emit = defineEmits<{ change: [value: number | null, rawText: string | undefined]; enter: [] }>();
@@ -55,7 +56,7 @@ function typed(next: string | undefined) {
       autocomplete="off"
       :aria-label="`${label}${shownUnit ? `, ${shownUnit}` : ''}`"
       :invalid="Boolean(error)"
-      :aria-describedby="error ? `${id}-error` : undefined"
+      :aria-describedby="[error ? `${id}-error` : '', describedBy].filter(Boolean).join(' ') || undefined"
       class="figures"
       @update:model-value="typed"
       @focus="typing = true"

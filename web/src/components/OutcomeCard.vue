@@ -93,7 +93,7 @@ onPlainKey('y', () => {
           }}<span v-if="o.by || o.at" class="quiet small">
             {{ [o.by, o.at ? dayAndTime(o.at) : ''].filter(Boolean).join(', ') }}</span
           ></span
-        ><Button label="Take back" severity="secondary" text data-test="take-back" @click="takeBack(o)" />
+        ><Button label="Undo" severity="secondary" text data-test="take-back" @click="takeBack(o)" />
       </li>
     </ul>
     <p v-else-if="proposed.length === 0" class="quiet small">

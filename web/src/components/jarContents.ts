@@ -6,6 +6,15 @@ export interface JarLayer {
   readonly share: number;
 }
 
+const PART_WORDS = { a: 'A', b: 'B', additive: 'colour and fill' } as const;
+
+/** What a drawn jar shows, in words: its parts by mass, what is left of its pot life, whether it has set. */
+export function jarWords(layers: readonly JarLayer[], left: number | null | undefined, set: boolean): string {
+  const parts = layers.map((l) => `${PART_WORDS[l.part]} ${Math.round(l.share * 100)} %`).join(', ');
+  const pot = left == null || set ? '' : `${Math.round(left * 100)} % of pot life left`;
+  return [parts, pot, set && layers.length > 0 ? 'set' : ''].filter(Boolean).join('; ');
+}
+
 /** The contents of a batch's cup in true proportion by mass; empty where nothing was weighed yet. */
 export function jarContents(product: Product | null, batch: Batch): JarLayer[] {
   if (!product) return [];

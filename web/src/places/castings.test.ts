@@ -199,7 +199,7 @@ describe('the log, the recall and the labels', () => {
     await click(page, '[aria-label="Castings of B-0414"]');
     expect(page.root.querySelector('[data-castings-of="B-0414"]')?.textContent).toContain('M-08, cavity 4');
     await click(page, '[data-castings-of="B-0414"] input');
-    expect(page.text()).toContain('Hold its castings side by side');
+    expect(page.text()).toContain('Compare its castings');
   });
   it('says where each casting of a lot is, and narrows to one place', async () => {
     const item = {

@@ -33,7 +33,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   {
     name: 'import-batches',
     path: '/batches/import',
-    title: 'Bring in batches',
+    title: 'Import batches',
     view: () => import('../views/log/ImportBatchesView.vue'),
     under: 'log',
   },
@@ -88,7 +88,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   {
     name: 'compare',
     path: '/compare',
-    title: 'Side by side',
+    title: 'Compare batches',
     view: () => import('../views/learning/CompareView.vue'),
     under: 'patterns',
   },
@@ -111,7 +111,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   {
     name: 'import-products',
     path: '/products/import',
-    title: 'Bring in cards',
+    title: 'Import products',
     view: () => import('../views/products/ImportView.vue'),
     under: 'products',
   },

@@ -3,7 +3,7 @@ import { computed, ref, type Ref } from 'vue';
 import type { z } from 'zod';
 import { provideForm, type FormContext } from '../components/form/formContext';
 import { textIssues, withText, without, type TypedTexts } from '../components/form/typedTexts';
-import { useKept } from './kept';
+import { useKeptOfTab } from './kept';
 import { carryOver, valueAt, withValue, type Tree } from './draftPath';
 
 /** A document being filled in, with texts that are no numbers yet; null while nothing was changed. */
@@ -37,7 +37,7 @@ function faultsOf(texts: TypedTexts, parsed: z.ZodSafeParseResult<unknown>): Rec
  * @param start the stored document, or what a new one begins as
  */
 export function useDocumentForm<T>(key: string, schema: z.ZodType<T>, start: Ref<Tree>) {
-  const kept = useKept<Kept | null>(`warm-jar.form.${key}`, null);
+  const kept = useKeptOfTab<Kept | null>(`warm-jar.form.${key}`, null);
   const serverIssues = ref<Record<string, string>>({});
   const tried = ref(false);
   const document = computed<Tree>(() => kept.value?.document ?? start.value);

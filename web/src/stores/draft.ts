@@ -5,7 +5,7 @@ import { computed } from 'vue';
 import { studioNow } from '../api/studioTime';
 import { textIssues, withText, without } from '../components/form/typedTexts';
 import { valueAt, withValue, type Tree } from './draftPath';
-import { useKept } from './kept';
+import { useKeptOfTab } from './kept';
 import { useSession } from './session';
 
 /** What is being typed: the document so far, and texts that are not numbers yet. */
@@ -15,6 +15,8 @@ export interface Draft {
   readonly texts: Record<string, string>;
   /** The stored batch being changed, with the version it started from; null for a new one. */
   readonly of: { readonly code: string; readonly version: number } | null;
+  /** The stored batch as it was then, to tell what was changed here; a draft of an earlier time has none. */
+  readonly base?: Tree;
   readonly savedAt: string;
 }
 
@@ -25,7 +27,7 @@ export const localMoment = (date: Date): string => format(date, "yyyy-MM-dd'T'HH
 
 /** The batch being written down. Every change is in the browser's storage at once, so a reload loses nothing. */
 export const useDraft = defineStore('draft', () => {
-  const kept = useKept<Record<string, Draft>>('warm-jar.drafts', {});
+  const kept = useKeptOfTab<Record<string, Draft>>('warm-jar.drafts', {});
   const session = useSession();
   const keyOf = (code: string | null) => code ?? 'new';
 
@@ -37,7 +39,8 @@ export const useDraft = defineStore('draft', () => {
 
   function begin(code: string | null, stored?: { batch: Batch; version: number }): void {
     const document = stored ? { ...stored.batch } : { ...empty(), ...(session.person ? { by: session.person } : {}) };
-    put(code, { document, texts: {}, of: stored && code ? { code, version: stored.version } : null });
+    const of = stored && code ? { code, version: stored.version } : null;
+    put(code, { document, texts: {}, of, ...(stored ? { base: { ...stored.batch } } : {}) });
   }
 
   function set(code: string | null, path: string, value: unknown, rawText?: string): void {
@@ -55,10 +58,10 @@ export const useDraft = defineStore('draft', () => {
     kept.value = without(kept.value, keyOf(code));
   }
 
-  /** The draft's version moved on because somebody else's change was read in between. */
-  function rebase(code: string, version: number): void {
+  /** The draft goes on from what somebody else stored in between, with what was changed here laid over it. */
+  function rebase(code: string, stored: { batch: Batch; version: number }, document: Tree): void {
     const draft = kept.value[keyOf(code)];
-    if (draft) put(code, { ...draft, of: { code, version } });
+    if (draft) put(code, { ...draft, document, of: { code, version: stored.version }, base: { ...stored.batch } });
   }
 
   return { forCode, begin, set, discard, rebase };

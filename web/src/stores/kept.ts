@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { nextTick, watch, type Ref } from 'vue';
 import { ofStudio } from '../api/studioId';
+import { ofTab } from './tab';
 
 /**
  * A value that the browser keeps for this studio, written at each change, so that a reload loses nothing; screens of
@@ -29,3 +30,6 @@ export function useKept<T>(name: string, empty: T): Ref<T> {
   watch(kept, () => void makeSure(), { flush: 'sync', deep: true });
   return kept as Ref<T>;
 }
+
+/** A value that this tab keeps for itself: two tabs on one batch do not write into each other's draft. */
+export const useKeptOfTab = <T>(name: string, empty: T): Ref<T> => useKept(ofTab(name), empty);

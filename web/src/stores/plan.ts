@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { useKept } from './kept';
+import { useKeptOfTab } from './kept';
 import { EMPTY_PLAN, type PlanForm } from './planForm';
 
 interface Kept {
@@ -10,7 +10,7 @@ interface Kept {
 
 /** The plan being made. Every change is in the browser's storage at once, so a reload loses nothing. */
 export const usePlanForm = defineStore('plan', () => {
-  const kept = useKept<Kept>('warm-jar.plan', { form: EMPTY_PLAN, texts: {} });
+  const kept = useKeptOfTab<Kept>('warm-jar.plan', { form: EMPTY_PLAN, texts: {} });
   // A kept form from before a field existed has it as not said.
   const form = computed<PlanForm>(() => ({ ...EMPTY_PLAN, ...kept.value.form }));
   const texts = computed(() => kept.value.texts);

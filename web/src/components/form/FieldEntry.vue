@@ -12,7 +12,7 @@ import type { Field } from './field';
 import { useFormContext } from './formContext';
 
 /** One field of the page, entered the way its kind asks. `path` is its place in the document. */
-const props = defineProps<{ field: Field; path: string; label?: string }>();
+const props = defineProps<{ field: Field; path: string; label?: string; describedBy?: string | undefined }>();
 const { value, set, issues, texts } = useFormContext();
 const id = computed(() => `f-${props.path.replaceAll(/[^a-zA-Z0-9]+/g, '-')}`);
 const name = computed(() => props.label ?? props.field.label);
@@ -58,6 +58,7 @@ const error = computed(() => issues.value[props.path]);
       :unit="unit"
       :label="name"
       :error="error"
+      :described-by="describedBy"
       @change="(v, raw) => set(path, v, raw)"
     />
     <ChoiceEntry
@@ -103,6 +104,7 @@ const error = computed(() => issues.value[props.path]);
       :model-value="words"
       :aria-label="name"
       :invalid="Boolean(error)"
+      :aria-describedby="error ? `${id}-error` : describedBy"
       autocomplete="off"
       class="wide"
       @update:model-value="setWords"
@@ -113,6 +115,7 @@ const error = computed(() => issues.value[props.path]);
       :model-value="word ?? ''"
       :aria-label="name"
       :invalid="Boolean(error)"
+      :aria-describedby="error ? `${id}-error` : describedBy"
       autocomplete="off"
       class="wide"
       @update:model-value="set(path, $event || null)"

@@ -148,8 +148,8 @@ onPlainKey('b', () => {
           /></Button>
           <Button severity="secondary" @click="go('edit-batch')">Change <KeyCap k="e" /></Button>
           <Button severity="secondary" @click="go('diagnosis')">Diagnosis <KeyCap k="d" /></Button>
-          <Button severity="secondary" @click="go('sheet')">Sheet <KeyCap k="s" /></Button>
-          <Button severity="secondary" @click="copy([])">Again <KeyCap k="x" /></Button>
+          <Button severity="secondary" @click="go('sheet')">Print sheet <KeyCap k="s" /></Button>
+          <Button severity="secondary" @click="copy([])">Copy <KeyCap k="x" /></Button>
         </div>
       </div>
       <InPieceCard :code="code" />

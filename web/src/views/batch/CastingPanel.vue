@@ -107,9 +107,9 @@ const go = (name: string) => void router.push({ name, params: { code: props.code
         <span class="figures">{{ castingName(code, id) }}</span>
       </h2>
       <div class="row">
-        <Button label="Look at it" severity="secondary" @click="go('check')" />
-        <Button label="Why" severity="secondary" @click="go('diagnosis')" />
-        <Button label="Label" severity="secondary" @click="go('sheet')" />
+        <Button label="Check" severity="secondary" @click="go('check')" />
+        <Button label="Diagnosis" severity="secondary" @click="go('diagnosis')" />
+        <Button label="Print label" severity="secondary" @click="go('sheet')" />
       </div>
     </div>
     <div class="said">

@@ -80,6 +80,17 @@ const casts = computed(() =>
     };
   }),
 );
+/** The drawing in words: what each cup filled. */
+const told = computed(() => {
+  const from = (cup: number) => lines.value.filter((l) => l.cup === cup).map((l) => l.id);
+  const ofCups = cups.value.map((c, i) => `${c.title}: ${from(i).join(', ') || 'nothing poured'}`);
+  const loose = from(-1);
+  return [
+    `One mix, ${lines.value.length} castings`,
+    ...ofCups,
+    ...(loose.length > 0 ? [`cup not recorded: ${loose.join(', ')}`] : []),
+  ].join('. ');
+});
 function gradeTone(grade: string | null): string {
   if (grade === null) return 'quiet';
   return grade === 'pass' ? 'good' : 'bad';
@@ -93,7 +104,7 @@ function gradeTone(grade: string | null): string {
       :viewBox="`0 0 ${WIDTH} ${height}`"
       :style="{ height: `${height}px` }"
       role="img"
-      :aria-label="`One mix, ${cups.length} cup${cups.length === 1 ? '' : 's'}, ${lines.length} castings`"
+      :aria-label="told"
     >
       <path v-for="(s, i) in streams" :key="i" :d="s.d" :stroke-width="s.width" class="stream" />
       <g :transform="`translate(${MIX_X - 20} ${middle - 34})`">

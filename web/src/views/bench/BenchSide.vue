@@ -8,6 +8,8 @@ import KeyCap from '../../components/KeyCap.vue';
 import { countdown } from '../../run/countdown';
 import { readingOf } from '../../run/readingOf';
 import { useBenchContext } from '../../run/useBench';
+import SpokenWords from '../../components/SpokenWords.vue';
+import { spokenLeft } from '../../components/spokenWords';
 import NumberEntry from '../../components/NumberEntry.vue';
 import type { Shown } from '../../stores/devices';
 import SimulatedMark from '../../components/SimulatedMark.vue';
@@ -101,6 +103,7 @@ onPlainKey('h', readRoom);
       <p class="left figures" :class="{ over: left !== null && left < 0 }" data-test="pot-left">
         {{ left === null ? 'not known' : left < 0 ? `−${countdown(-left)}` : countdown(left) }}
       </p>
+      <SpokenWords v-if="left !== null" :words="`Pot life left: ${spokenLeft(left)}`" />
       <svg class="band" role="img" :aria-label="`${Math.round(share * 100)} % of pot life left`">
         <rect width="100%" height="18" class="ground" />
         <rect :width="`${share * 100}%`" height="18" class="fill" />

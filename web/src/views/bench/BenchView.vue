@@ -181,6 +181,11 @@ h1 {
   text-decoration: none;
   cursor: pointer;
 }
+.tools :deep([aria-pressed='true']) {
+  border-color: var(--action);
+  background: var(--bottle-50);
+  box-shadow: inset 0 -4px 0 var(--action);
+}
 .tools :deep(button:disabled) {
   color: var(--text-quiet);
   cursor: not-allowed;

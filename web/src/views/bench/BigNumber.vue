@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import SpokenWords from '../../components/SpokenWords.vue';
+import { spokenNumber } from '../../components/spokenWords';
+
 /** The number of a step: the biggest thing on the screen. */
 defineProps<{ label: string; value: string; tone?: 'plain' | 'over' | 'there' }>();
 </script>
@@ -8,6 +11,7 @@ defineProps<{ label: string; value: string; tone?: 'plain' | 'over' | 'there' }>
     <span class="label">{{ label }}</span><strong class="figures" :class="{ long: value.length > 6 }">{{
       value
     }}</strong>
+    <SpokenWords :words="spokenNumber(label, value)" />
   </div>
 </template>
 

@@ -14,7 +14,6 @@ const speak = () => {
 };
 onPlainKey('q', sound);
 onPlainKey('v', speak);
-const words = () => (signals.muted.value ? 'Silent' : 'Sound on');
 const { dim } = useLight();
 const dimmed = () => {
   dim.value = !dim.value;
@@ -23,12 +22,12 @@ onPlainKey(',', dimmed);
 </script>
 
 <template>
-  <button type="button" :aria-pressed="signals.muted.value" @click="sound">
+  <button type="button" :aria-pressed="!signals.muted.value" @click="sound">
     <i class="pi" :class="signals.muted.value ? 'pi-volume-off' : 'pi-volume-up'" aria-hidden="true" />
-    {{ words() }} <KeyCap k="q" />
+    Sound <KeyCap k="q" />
   </button>
   <button v-if="signals.speech.can" type="button" :aria-pressed="signals.speech.wanted.value" @click="speak">
-    <i class="pi pi-comment" aria-hidden="true" /> {{ signals.speech.wanted.value ? 'Spoken' : 'Not spoken' }}
+    <i class="pi pi-comment" aria-hidden="true" /> Speech
     <KeyCap k="v" />
   </button>
   <button

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { fieldLabel, valueAt } from '@warm-jar/core';
+import { fieldLabel, sayField, valueAt } from '@warm-jar/core';
 import { computed } from 'vue';
 import DoButton from './DoButton.vue';
+import { useUnits } from '../../stores/units';
 import { useBenchContext } from '../../run/useBench';
 
 /** What is kept here and not yet at the server, and what another tablet wrote differently. */
@@ -10,12 +11,10 @@ const refused = computed(() => bench.refused.value);
 const fields = computed(() =>
   (refused.value?.entry.set ?? []).map((s) => ({ label: fieldLabel(s.path), mine: s.value, path: s.path })),
 );
-function said(v: unknown): string {
-  if (v == null) return 'nothing';
-  return typeof v === 'object' ? 'a list' : String(v);
-}
+const units = useUnits();
+const said = (path: string, v: unknown) => sayField(path, v, units.say);
 const conflict = computed(() => refused.value?.problem?.startsWith('Somebody else') ?? false);
-const now = (path: string) => said(valueAt(bench.batch.value, path));
+const now = (path: string) => said(path, valueAt(bench.batch.value, path));
 </script>
 
 <template>
@@ -32,15 +31,15 @@ const now = (path: string) => said(valueAt(bench.batch.value, path));
     </p>
     <ul v-if="conflict">
       <li v-for="f in fields" :key="f.path">
-        {{ f.label }}: yours {{ said(f.mine) }}<span class="quiet"> (shown: {{ now(f.path) }})</span>
+        {{ f.label }}: yours {{ said(f.path, f.mine) }}<span class="quiet"> (shown: {{ now(f.path) }})</span>
       </li>
     </ul>
     <div class="row">
-      <DoButton v-if="conflict" words="Mine stands" danger @do="bench.outbox.settle(refused.seq, 'over')" /><DoButton
-        :words="conflict ? 'Theirs stands' : 'Let it go'"
+      <DoButton
+        :words="conflict ? 'Theirs stands' : 'Discard it'"
         quiet
         @do="bench.outbox.settle(refused.seq, 'drop')"
-      />
+      /><DoButton v-if="conflict" words="Mine stands" danger @do="bench.outbox.settle(refused.seq, 'over')" />
     </div>
   </div>
   <p v-else-if="bench.waiting.value.length > 0" class="waits" role="status" data-test="waiting">

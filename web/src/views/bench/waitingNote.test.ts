@@ -85,7 +85,7 @@ describe('what waits for the server', () => {
     await bench.write({ words: 'stirred', set: { 'mix.stirMin': -4 } });
     await until(() => page!.text().includes('cannot take'));
     expect(page!.text()).toContain('The server cannot take this. The entry does not fit.');
-    page!.button('Let it go').click();
+    page!.button('Discard it').click();
     await until(() => bench.outbox.queue.length === 0);
     expect(asked.filter((a) => a.path.endsWith('/entries'))).toHaveLength(1);
   });

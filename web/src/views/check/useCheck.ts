@@ -22,7 +22,7 @@ import { withText, without } from '../../components/form/typedTexts';
 import { castingSet } from '../../stores/castingWrites';
 import { useEnterNow } from '../../stores/enterNow';
 import { hoursSince } from '../../stores/hoursSince';
-import { useKept } from '../../stores/kept';
+import { useKeptOfTab } from '../../stores/kept';
 import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
@@ -46,7 +46,7 @@ type StoredBatch = ReturnType<typeof useStoredBatch>;
 function useCheckDraft(stored: StoredBatch, code: string) {
   const live = useLive();
   // A kept draft from before a field existed has it empty.
-  const draft = useKept<CheckDraft>(`warm-jar.check.${code}`, emptyCheck());
+  const draft = useKeptOfTab<CheckDraft>(`warm-jar.check.${code}`, emptyCheck());
   const patch = (change: Partial<CheckDraft>) => {
     draft.value = { ...draft.value, ...change };
   };

@@ -101,7 +101,7 @@ onPlainKey('e', () => {
           <Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" /><Button
             icon="pi pi-download"
             severity="secondary"
-            aria-label="Save it as JSON"
+            aria-label="Export as JSON"
             @click="save"
           /><Button severity="secondary" @click="go('check')">Check again <KeyCap k="c" /></Button
           ><Button severity="secondary" @click="go('edit-batch')">Complete the record <KeyCap k="e" /></Button>

@@ -112,7 +112,7 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
         {{ causes.rest.map((c) => causeTitle(c.id).toLowerCase()).join(', ') }}.
       </p>
     </section>
-    <svg class="lines" aria-hidden="true">
+    <svg class="lines over-page" aria-hidden="true">
       <path v-for="l in lines" :key="l.key" :d="l.d" :stroke-width="l.width" :class="l.against ? 'against' : 'for'" />
     </svg>
   </div>
@@ -159,6 +159,12 @@ line {
   grid-template-columns: 34px minmax(0, 1fr);
   gap: var(--space-2);
   align-items: center;
+}
+@media (forced-colors: active) {
+  .lines .for,
+  .lines .against {
+    stroke: CanvasText;
+  }
 }
 .beside {
   padding-top: var(--space-3);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { checksInOrder } from '@warm-jar/core';
-import { batchField, unitInName, type FairTrial, type TrialField } from '@warm-jar/core';
+import { sayField, type FairTrial, type TrialField } from '@warm-jar/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { logApi } from '../../api/learning';
@@ -25,13 +25,7 @@ const batches = computed(() => value.value?.batches ?? []);
 const heldOpen = ref(false);
 const CAN = { yes: 'It can tell', no: 'It cannot tell', 'not-yet': 'Not yet' } as const;
 const SEVERITY = ['none', 'slight', 'plain', 'bad', 'spoiled'];
-function said(f: TrialField, v: TrialField['values'][number]): string {
-  if (v === null) return '';
-  if (typeof v === 'boolean') return v ? 'yes' : 'no';
-  if (typeof v === 'string') return inWords(v);
-  const unit = batchField(f.field)?.unit ?? unitInName(f.field);
-  return unit === '' ? String(Math.round(v * 100) / 100) : units.say(v, unit);
-}
+const said = (f: TrialField, v: TrialField['values'][number]) => (v === null ? '' : sayField(f.field, v, units.say));
 const lastCheck = (i: number) => checksInOrder(batches.value[i] ?? {}).at(-1);
 /** The hottest that resin or surface was read, or the peak written down. */
 function hottest(i: number): number | null {
@@ -50,7 +44,7 @@ const photos = (i: number) => (batches.value[i]?.checks ?? []).flatMap((c) => c.
 <template>
   <div class="stack">
     <div class="row spread">
-      <h1>Side by side</h1>
+      <h1>Compare batches</h1>
       <RouterLink :to="{ name: 'trials' }">All trials</RouterLink>
     </div>
     <p v-if="codes.length === 0" class="card">

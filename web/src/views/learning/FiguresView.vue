@@ -114,7 +114,7 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
                 <td class="n figures">{{ y.castings }}</td>
                 <td>
                   <span
-                    class="ends"
+                    class="ends drawn"
                     role="img"
                     :aria-label="`${y.grades.pass} pass, ${y.grades.second} second, ${y.grades.scrap} scrap, ${y.grades.mend} to mend, ${y.open} open`"
                     ><i class="pass" :style="{ width: share(y, y.grades.pass) }" /><i
@@ -141,9 +141,9 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
           </table></TableBox
         >
         <p class="small quiet legend">
-          <i class="pass" />pass <i class="second" />second <i class="scrap" />scrap <i class="open" />to mend or open.
-          Worth and seconds by the prices of the castings, where they have one; resin in your own currency by the lots'
-          prices, mending included; lost is the resin of what was scrapped.
+          <i class="pass drawn" />pass <i class="second drawn" />second <i class="scrap drawn" />scrap
+          <i class="open drawn" />to mend or open. Worth and seconds by the prices of the castings, where they have one;
+          resin in your own currency by the lots' prices, mending included; lost is the resin of what was scrapped.
         </p>
         <template v-if="answer.reasons.length"
           ><h3>Why castings are seconds or scrap</h3>
@@ -177,7 +177,7 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
               <RouterLink class="figures" :to="`/moulds/${m.mould}`"
                 ><strong>{{ m.cavity === null ? m.mould : `cavity ${m.cavity}` }}</strong></RouterLink
               >
-              <span class="bins" role="img" :aria-label="m.says"
+              <span class="bins drawn" role="img" :aria-label="m.says"
                 ><i v-for="b in m.bins" :key="b.from" :title="`pulls ${b.from}–${b.to}: ${b.spoiled} of ${b.pulls}`"
                   ><b :style="{ height: `${b.rate * 100}%` }" /></i></span
               ><span class="small" :class="{ worn: m.wornFrom !== null }">{{ m.says }}</span>

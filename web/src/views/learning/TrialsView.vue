@@ -44,7 +44,7 @@ const codes = (s: Series) => s.attempts.map((a) => a.code).join(',');
             <span class="trend" :class="s.trend">{{ TREND[s.trend] }}</span>
           </h2>
           <Button
-            label="Side by side"
+            label="Compare"
             severity="secondary"
             @click="router.push({ name: 'compare', query: { codes: codes(s) } })"
           />

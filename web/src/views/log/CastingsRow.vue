@@ -35,7 +35,7 @@ const compared = computed(() => {
       </table></TableBox
     >
     <RouterLink v-if="batch.castings.length > 1" :to="{ name: 'compare', query: { codes: compared } }"
-      >Hold {{ chosen.length > 1 ? `these ${chosen.length}` : 'its castings' }} side by side</RouterLink
+      >Compare {{ chosen.length > 1 ? `these ${chosen.length}` : 'its castings' }}</RouterLink
     >
   </div>
 </template>

@@ -29,7 +29,7 @@ const listed = computed(() =>
 <template>
   <div class="stack">
     <div class="row spread">
-      <h1>Bring in batches</h1>
+      <h1>Import batches</h1>
       <RouterLink :to="{ name: 'log' }">To the log</RouterLink>
     </div>
     <p class="quiet">
@@ -62,17 +62,17 @@ const listed = computed(() =>
       <div class="row">
         <Button
           v-if="fresh > 0"
-          :label="refused + differs === 0 ? `Bring in ${fresh}` : `Bring in the ${fresh} new, leave the rest out`"
+          :label="refused + differs === 0 ? `Import ${fresh}` : `Import the ${fresh} new, leave the rest out`"
           :disabled="progress !== null"
           @click="apply(false)"
         /><Button
           v-if="differs > 0"
           severity="secondary"
-          :label="`Bring in all, ${differs} as new versions`"
+          :label="`Import all, ${differs} as new versions`"
           :disabled="progress !== null"
           @click="apply(true)"
         />
-        <p v-if="fresh + differs === 0" class="quiet">There is nothing to bring in.</p>
+        <p v-if="fresh + differs === 0" class="quiet">There is nothing to import.</p>
       </div>
       <TableBox label="Rows of the file" v-if="listed.length"
         ><table class="card">

@@ -118,13 +118,13 @@ const along = computed(() =>
       ></span>
       <span v-for="s in saved" :key="s.name" class="chip saved" :class="{ here: sameFilter(s, filters) }"
         ><button type="button" class="use" @click="emit('use', s.query)">{{ s.name }}</button
-        ><button type="button" :aria-label="`Forget ${s.name}`" @click="forget(s)">
+        ><button type="button" :aria-label="`Delete the filter ${s.name}`" @click="forget(s)">
           <i class="pi pi-times" aria-hidden="true" /></button
       ></span>
       <form v-if="filtered && !saved.some((s) => sameFilter(s, filters))" class="row save" @submit.prevent="save">
         <InputText v-model="name" placeholder="name of this filter" aria-label="Name of this filter" /><Button
           type="submit"
-          label="Keep this filter"
+          label="Save this filter"
           severity="secondary"
           :disabled="name.trim() === ''"
         />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { STAGE_WORDS, type BatchSummary } from '@warm-jar/core';
 import Button from 'primevue/button';
+import Checkbox from 'primevue/checkbox';
 import Column from 'primevue/column';
 import DataTable from 'primevue/datatable';
 import MultiSelect from 'primevue/multiselect';
@@ -67,6 +68,16 @@ function open({ code }: BatchSummary): void {
 }
 const picked = shallowRef<BatchSummary[]>([]);
 const codes = computed(() => picked.value.map((b) => b.code));
+const isPicked = ({ code }: BatchSummary) => codes.value.includes(code);
+const pick = (batch: BatchSummary, on: boolean) => {
+  const others = picked.value.filter(({ code }) => code !== batch.code);
+  picked.value = on ? [...others, batch] : others;
+};
+const shownRows = computed(() => page.value?.items ?? []);
+const allPicked = computed(() => shownRows.value.length > 0 && shownRows.value.every(isPicked));
+const pickAll = (on: boolean) => {
+  for (const batch of shownRows.value) pick(batch, on);
+};
 const exported = computed((): Record<string, string> =>
   codes.value.length > 0 ? { codes: codes.value.join(','), sort: sort.value } : { ...chosen.value, sort: sort.value },
 );
@@ -136,7 +147,6 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
     <DataTable
       v-else
       ref="table"
-      v-model:selection="picked"
       v-model:expanded-rows="opened"
       :value="page?.items ?? []"
       lazy
@@ -159,7 +169,19 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       <template #empty
         ><p class="empty">{{ empty }}</p></template
       >
-      <Column selection-mode="multiple" header-style="width: 3rem" />
+      <Column header-style="width: 3rem">
+        <template #header
+          ><Checkbox :model-value="allPicked" binary aria-label="Pick all on this page" @update:model-value="pickAll"
+        /></template>
+        <template #body="{ data }"
+          ><Checkbox
+            :model-value="isPicked(data)"
+            binary
+            :aria-label="`Pick ${data.code}`"
+            @click.stop
+            @update:model-value="pick(data, $event)"
+        /></template>
+      </Column>
       <Column v-if="apart" header-style="width: 3rem">
         <template #header><span class="visually-hidden">Castings</span></template>
         <template #body="{ data }"
@@ -173,7 +195,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
             @click.stop="open(data)"
         /></template>
       </Column>
-      <Column field="code" header="Batch" sortable
+      <Column field="code" header="Batch" sortable :pt="{ bodyCell: { role: 'rowheader' } }"
         ><template #body="{ data }"
           ><RouterLink class="figures code" :to="{ name: 'batch', params: { code: data.code } }" @click.stop>{{
             data.code

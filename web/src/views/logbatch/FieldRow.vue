@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, useId } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useDraftContext } from './draftContext';
 import FieldEntry from '../../components/form/FieldEntry.vue';
@@ -12,6 +12,7 @@ const reading = computed(() => {
   const r = readings.value.get(props.field.reading ?? props.field.path);
   return r && !(r.state === 'not-stated' && r.measured === null) ? r : null;
 });
+const limitId = useId();
 </script>
 
 <template>
@@ -19,8 +20,9 @@ const reading = computed(() => {
     <span class="label"
       >{{ field.label }}<small v-if="field.help" class="help">{{ field.help }}</small></span
     >
-    <FieldEntry :field="field" :path="field.path" />
+    <FieldEntry :field="field" :path="field.path" :described-by="reading ? limitId : undefined" />
     <LimitStrip v-if="reading" :reading="reading" bare />
+    <span v-if="reading" :id="limitId" class="visually-hidden">{{ reading.says }}</span>
   </div>
 </template>
 

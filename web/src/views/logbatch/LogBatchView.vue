@@ -16,6 +16,7 @@ import { fieldsFor, rowFields, sectionsFor } from '../../components/form/recordF
 import FieldRow from './FieldRow.vue';
 import ListRows from '../../components/form/ListRows.vue';
 import LimitStrip from '../../components/LimitStrip.vue';
+import MergeDialog from './MergeDialog.vue';
 import PickFromShelf from './PickFromShelf.vue';
 import SidePanel from './SidePanel.vue';
 import { useLogBatch } from './useLogBatch';
@@ -25,7 +26,8 @@ const props = defineProps<{ code?: string }>();
 const products = useProducts();
 const shelf = useShelf();
 const route = useRoute();
-const { context, problem, saving, loading, save, discard, load } = useLogBatch(props.code ?? null);
+const { context, problem, saving, loading, save, discard, load, gone, meeting, asMine, putTogether, dropMine } =
+  useLogBatch(props.code ?? null);
 const { product, value, set, issues, draft } = context;
 const sections = computed(() => (product.value ? sectionsFor(product.value) : []));
 const text = (path: string) => {
@@ -55,6 +57,13 @@ const choose = (slug: string) => {
         </p>
       </div>
       <ProblemNote v-if="problem" :says="problem" :again="loading === 'failed'" @again="load" />
+      <div v-if="gone" class="card stack" role="alert" data-test="draft-gone">
+        <p>
+          <strong>The draft that was here is gone.</strong> It was saved or discarded on another page, or this browser
+          was emptied.
+        </p>
+        <div class="row"><Button label="Begin again" @click="load" /></div>
+      </div>
       <section v-if="draft" class="card stack" aria-label="Which batch">
         <div class="first">
           <label class="cell"
@@ -143,9 +152,17 @@ const choose = (slug: string) => {
       <div v-if="product" class="row actions">
         <Button type="submit" :label="code ? 'Save the change' : 'Save the batch'" :loading="saving" />
         <span class="quiet small"><KeyCap k="Ctrl" /> <KeyCap k="Enter" /></span>
-        <Button label="Throw the draft away" severity="danger" text @click="discard" />
+        <Button label="Discard the draft" severity="danger" text @click="discard" />
       </div>
     </form>
+    <MergeDialog
+      v-if="meeting"
+      v-model:as-mine="asMine"
+      :meeting="meeting"
+      @together="putTogether"
+      @drop="dropMine"
+      @close="meeting = null"
+    />
     <SidePanel v-if="product" class="side" :saving="saving" @save="save" />
   </div>
 </template>

@@ -3,6 +3,7 @@ import { doubtsOf, fieldLabel, sayMinutes, volumeParts, weightParts, workingTime
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import JarGlass from '../../components/JarGlass.vue';
+import SpokenWords from '../../components/SpokenWords.vue';
 import { jarContents } from '../../components/jarContents';
 import { midSentence } from '../../components/words';
 import { useUnits } from '../../stores/units';
@@ -15,6 +16,12 @@ const { product, batch, readings } = useDraftContext();
 const units = useUnits();
 const working = computed(() => (product.value && batch.value ? workingTime(product.value, batch.value) : null));
 const outside = computed(() => [...readings.value.values()].filter((r) => r.state === 'below' || r.state === 'above'));
+/** What stands outside, said when it changes. */
+const spokenOutside = computed(() => {
+  const count = outside.value.length;
+  if (count === 0) return 'Nothing outside the card';
+  return `${count} outside the card: ${outside.value.map((r) => fieldLabel(r.field)).join(', ')}`;
+});
 /** Figures that are hardly likely, asked about while they can still be put right. */
 const doubts = computed(() =>
   product.value && batch.value
@@ -67,6 +74,7 @@ const cardPot = computed(() => {
       <p class="big figures" data-test="pot-life">{{ sayMinutes(working.potLifeMin) }}</p>
       <p class="small quiet">{{ cardPot }}</p>
     </div>
+    <SpokenWords :words="spokenOutside" />
     <div>
       <h3>{{ outside.length === 0 ? 'Nothing outside the card' : `${outside.length} outside the card` }}</h3>
       <ul class="outside small">

@@ -8,6 +8,7 @@ import { focusFirstError } from '../../components/focusFirstError';
 import { onSaveKey } from '../../keys/keys';
 import { draftIssues, useDraft, type Draft } from '../../stores/draft';
 import { useWork } from '../../stores/work';
+import { useMerging } from './useMerging';
 import { provideDraft, type DraftContext } from './draftContext';
 
 /** Begins a new draft, or takes up a stored batch. */
@@ -44,40 +45,40 @@ async function goToField(at: unknown): Promise<void> {
   place?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus();
 }
 
-/** The two questions of the page: whose version stands, and whether the draft goes. */
-function useDraftQuestions(code: string | null) {
+/** Asks whether the draft goes. */
+function useDiscarding(code: string | null, leave: () => void) {
   const confirm = useConfirm();
   const drafts = useDraft();
   const router = useRouter();
+  return () => {
+    confirm.require({
+      header: 'Discard the draft?',
+      message: 'What you typed here cannot be brought back.',
+      acceptLabel: 'Discard',
+      rejectLabel: 'Keep it',
+      acceptProps: { severity: 'danger' },
+      rejectProps: { severity: 'secondary' },
+      accept: () => {
+        leave();
+        drafts.discard(code);
+        void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' });
+      },
+    });
+  };
+}
+
+/** Whether the draft of this page went without this page: saved or discarded elsewhere, or taken from the browser. */
+function useGone(draft: DraftContext['draft']) {
+  const gone = ref(false);
+  let leaving = false;
+  watch(draft, (now, before) => {
+    if (before && !now && !leaving) gone.value = true;
+    if (now) gone.value = false;
+  });
   return {
-    /** Another tablet saved first: keep this draft and put it on top of the newest version, or drop it. */
-    offerNewest: (putOver: () => void) => {
-      if (code === null) return;
-      confirm.require({
-        header: 'Changed on another screen',
-        message: `${code} was saved by someone else while you were typing. Put your version over theirs, or read theirs and lose yours?`,
-        acceptLabel: 'Put mine over it',
-        rejectLabel: 'Read theirs',
-        accept: putOver,
-        reject: () => {
-          drafts.discard(code);
-          void router.push({ name: 'batch', params: { code } });
-        },
-      });
-    },
-    discard: () => {
-      confirm.require({
-        header: 'Throw the draft away?',
-        message: 'What you typed here cannot be brought back.',
-        acceptLabel: 'Throw away',
-        rejectLabel: 'Keep it',
-        acceptProps: { severity: 'danger' },
-        rejectProps: { severity: 'secondary' },
-        accept: () => {
-          drafts.discard(code);
-          void router.push(code ? { name: 'batch', params: { code } } : { name: 'today' });
-        },
-      });
+    gone,
+    leave: () => {
+      leaving = true;
     },
   };
 }
@@ -86,29 +87,22 @@ const lookWords = (count: number) =>
   `Not saved yet: ${count === 1 ? 'one field needs' : `${count} fields need`} a look. Nothing you typed is lost.`;
 
 /** Saves the draft; a refusal keeps every word. */
-function useSaving(code: string | null, context: DraftContext, problem: Ref<string | null>) {
+function useSaving(
+  code: string | null,
+  context: DraftContext,
+  problem: Ref<string | null>,
+  { meet, leave }: { readonly meet: () => Promise<void>; readonly leave: () => void },
+) {
   const drafts = useDraft();
   const work = useWork();
   const router = useRouter();
   const toast = useToast();
-  const { offerNewest } = useDraftQuestions(code);
   const saving = ref(false);
 
   const showIssues = (words: string) => {
     problem.value = words;
     void focusFirstError();
   };
-
-  async function saveOver(): Promise<void> {
-    if (code === null) return;
-    try {
-      drafts.rebase(code, (await api.batch(code)).version);
-    } catch (error) {
-      refused(error);
-      return;
-    }
-    await save();
-  }
 
   function refused(error: unknown): void {
     if (!(error instanceof ApiProblem)) throw error;
@@ -118,11 +112,12 @@ function useSaving(code: string | null, context: DraftContext, problem: Ref<stri
       return;
     }
     problem.value = error.message;
-    offerNewest(() => void saveOver());
+    void meet();
   }
 
   async function store(of: Draft['of'], batch: Batch): Promise<void> {
     const stored = of ? await api.replaceBatch(of.code, of.version, batch) : await api.createBatch(batch);
+    leave();
     drafts.discard(code);
     void work.load();
     toast.add({ severity: 'success', summary: `${stored.batch.code} is in the log`, life: 4000 });
@@ -156,8 +151,10 @@ export function useLogBatch(code: string | null) {
   const route = useRoute();
   const context = provideDraft(code);
   const { problem, loading, load } = useDraftLoading(code, () => context.draft.value !== null);
-  const { saving, save } = useSaving(code, context, problem);
-  const { discard } = useDraftQuestions(code);
+  const { gone, leave } = useGone(context.draft);
+  const merging = useMerging(code, context.draft, problem);
+  const { saving, save } = useSaving(code, context, problem, { meet: merging.meet, leave });
+  const discard = useDiscarding(code, leave);
   watch(
     [context.product, loading],
     () => {
@@ -167,5 +164,5 @@ export function useLogBatch(code: string | null) {
   );
   onSaveKey(() => void save());
   void load();
-  return { context, problem, saving, loading, save, discard, load };
+  return { context, problem, saving, loading, save, discard, load, gone, ...merging };
 }

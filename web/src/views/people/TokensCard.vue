@@ -42,7 +42,7 @@ const end = (id: string) =>
             t.usedAt ? `spoke ${dayAndTime(t.usedAt)}` : 'never spoke'
           }}</span></span
         >
-        <Button label="Take back" severity="secondary" text @click="end(t.id)" />
+        <Button label="Revoke" severity="secondary" text @click="end(t.id)" />
       </li>
     </ul>
     <form class="row" @submit.prevent="add">

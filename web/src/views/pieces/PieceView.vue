@@ -55,9 +55,9 @@ const add = () => {
 const confirm = useConfirm();
 const takeOff = () => {
   confirm.require({
-    header: `Take ${props.code} off the list?`,
+    header: `Delete ${props.code}?`,
     message: 'Its batches stay in the log; the order of its layers and its weighings are gone.',
-    acceptLabel: 'Take it off',
+    acceptLabel: 'Delete',
     rejectLabel: 'Keep it',
     acceptProps: { severity: 'danger' },
     rejectProps: { severity: 'secondary' },
@@ -193,7 +193,7 @@ useSortable(useTemplateRef<HTMLElement>('layerList'), [], {
               aria-label="Product of the next layer"
               class="add"
             /><Button label="Add a layer" severity="secondary" :disabled="!adding" @click="add" /><Button
-              label="Take this piece off the list"
+              label="Delete this piece"
               severity="danger"
               text
               class="off"

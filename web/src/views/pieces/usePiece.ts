@@ -89,7 +89,7 @@ export function usePiece(code: Ref<string>) {
     }
     toast.add({
       severity: 'success',
-      summary: `${code.value} is taken off the list`,
+      summary: `${code.value} is deleted`,
       detail: 'Its batches stay in the log.',
       life: 5000,
     });

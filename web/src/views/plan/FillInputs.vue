@@ -174,7 +174,7 @@ const fill = computed(() => built.value?.fill ?? null);
 }
 .fills {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(4.9rem, 1fr));
 }
 .error {
   color: var(--outside);

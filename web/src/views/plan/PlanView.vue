@@ -5,7 +5,9 @@ import { useRoute, useRouter } from 'vue-router';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
+import SpokenWords from '../../components/SpokenWords.vue';
 import { useShelf } from '../../stores/shelf';
+import { useUnits } from '../../stores/units';
 import AirTab from './AirTab.vue';
 import MixesTab from './MixesTab.vue';
 import MouldTab from './MouldTab.vue';
@@ -17,6 +19,7 @@ import WarmTab from './WarmTab.vue';
 import WeighCard from './WeighCard.vue';
 import WhichTab from './WhichTab.vue';
 import { changedSinceCopy, fairness } from '../../stores/sinceCopied';
+import { planInWords } from './planInWords';
 import { useBeginBatch } from './useBeginBatch';
 import { providePlan } from './usePlan';
 
@@ -24,6 +27,7 @@ import { providePlan } from './usePlan';
 const context = providePlan();
 const { store, product, plan, problem, issues, built } = context;
 const shelf = useShelf();
+const units = useUnits();
 const route = useRoute();
 const router = useRouter();
 const { begin, beginning, beginProblem, needed, forbidden, asking } = useBeginBatch(context);
@@ -103,14 +107,14 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
       <template v-if="changes.length"
         >Changed on purpose: <strong>{{ changes.join('; ') }}</strong>. </template
       ><span :class="{ unfair: changes.length > 1 }">{{ fairness(changes.length).says }}</span>
-      <Button text size="small" label="Forget it" @click="store.set({ copiedFrom: null, copiedAs: null })" />
+      <Button text size="small" label="No longer a copy" @click="store.set({ copiedFrom: null, copiedAs: null })" />
     </p>
     <p v-if="store.form.forLayer" class="card copied small" data-test="for-layer">
       For layer {{ store.form.forLayer.layer }} of
       <RouterLink class="figures" :to="{ name: 'piece', params: { code: store.form.forLayer.piece } }">{{
         store.form.forLayer.piece
       }}</RouterLink>. Begun here, the batch is entered there.
-      <Button text size="small" label="Forget it" @click="store.set({ forLayer: null })" />
+      <Button text size="small" label="Not for a layer" @click="store.set({ forLayer: null })" />
     </p>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
     <div class="page">
@@ -122,6 +126,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
         </p>
         <p v-else-if="problem" class="card bad" role="alert">{{ problem }}</p>
         <p v-else-if="!plan && missing" class="card quiet big">{{ missing }}</p>
+        <SpokenWords :words="plan ? planInWords(plan, units.say) : (problem ?? '')" />
         <template v-if="plan"
           ><WeighCard :plan="plan" /><PlanCastings v-if="plan.castings?.length" :castings="plan.castings" /><TimeCard
             :plan="plan" /><PlanWarnings :plan="plan"

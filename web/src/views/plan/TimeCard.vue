@@ -6,6 +6,7 @@ import PlanCautions from './PlanCautions.vue';
 import { useUnits } from '../../stores/units';
 import { budgetBar } from './budgetBar';
 import { usePlanContext } from './usePlan';
+import { VERDICT_WORDS } from './planInWords';
 
 /** The work against the pot life there is: what is spare, and what would give more. */
 const props = defineProps<{ plan: Plan }>();
@@ -39,7 +40,6 @@ const short = computed(
     props.plan.potLifeMin !== null &&
     props.plan.spareMin < 0.15 * props.plan.potLifeMin,
 );
-const VERDICT = { go: 'Go', tight: 'Tight', 'no-go': 'No go' } as const;
 /** A guessed heat of reaction is said where the verdict is read. */
 const guess = computed(() => props.plan.warnings.find((w) => w.code === 'heat-guessed')?.says ?? null);
 const because = computed(() => {
@@ -59,7 +59,7 @@ const because = computed(() => {
 <template>
   <section class="card time" aria-label="Time">
     <p class="verdict" :class="plan.verdict" data-test="verdict">
-      <strong>{{ VERDICT[plan.verdict] }}</strong><em
+      <strong>{{ VERDICT_WORDS[plan.verdict] }}</strong><em
         v-if="progress !== null && plan.verdict !== 'no-go'"
         class="small"
         data-test="mould-to-come"

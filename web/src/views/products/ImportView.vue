@@ -17,7 +17,7 @@ const good = computed(
 
 <template>
   <div class="stack">
-    <h1>Bring in cards</h1>
+    <h1>Import products</h1>
     <p class="quiet">
       A <code>warm-jar.product/1</code> JSON file, one card or a list, or a CSV in UTF-8 with the dotted names in its
       first row. Nothing happens before you have seen what will.
@@ -71,11 +71,11 @@ const good = computed(
       <div class="row">
         <Button
           v-if="good > 0"
-          :label="refused === 0 ? `Bring in ${good}` : `Bring in ${good}, leave out ${refused}`"
+          :label="refused === 0 ? `Import ${good}` : `Import ${good}, leave out ${refused}`"
           :loading="busy"
           @click="apply(refused > 0)"
         />
-        <p v-else class="quiet">There is nothing to bring in.</p>
+        <p v-else class="quiet">There is nothing to import.</p>
       </div>
     </template>
   </div>

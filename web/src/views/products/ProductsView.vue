@@ -44,9 +44,9 @@ const exportJson = () => {
           v-if="session.isLead"
           class="p-button p-component p-button-secondary"
           :to="{ name: 'import-products' }"
-          >Bring in</RouterLink
+          >Import</RouterLink
         >
-        <Button v-if="products.cards.length" label="All as CSV" severity="secondary" @click="exportCsv" />
+        <Button v-if="products.cards.length" label="Export as CSV" severity="secondary" @click="exportCsv" />
         <RouterLink v-if="session.isLead" class="p-button p-component" :to="{ name: 'new-product' }"
           ><i class="pi pi-plus" aria-hidden="true" /> Card from a data sheet</RouterLink
         >
@@ -55,7 +55,7 @@ const exportJson = () => {
     <ProblemNote v-if="products.problem" :says="products.problem" again @again="products.load" />
     <p v-if="products.loaded && products.cards.length === 0" class="card">
       No product card yet. A card holds what the data sheet says: ratio, times, temperatures, limits. Type one in from
-      its data sheet, bring in a file, or look round the demo studio with <code>npm run demo</code>.
+      its data sheet, import a file, or look round the demo studio with <code>npm run demo</code>.
     </p>
     <p v-else-if="products.loaded && !card" class="card">There is no card “{{ slug }}”.</p>
     <div class="columns">
@@ -100,7 +100,7 @@ const exportJson = () => {
             class="p-button p-component p-button-secondary"
             :to="{ name: 'compare-product', params: { slug: card.slug } }"
             >Revisions</RouterLink
-          ><Button label="As JSON" severity="secondary" @click="exportJson" />
+          ><Button label="Export as JSON" severity="secondary" @click="exportJson" />
         </div>
         <OwnGelLine :slug="card.slug" />
         <div class="groups">

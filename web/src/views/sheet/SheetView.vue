@@ -309,6 +309,7 @@ table {
 th,
 td {
   text-align: left;
+  overflow-wrap: anywhere;
   border-bottom: 0.3mm solid #888;
   padding: 1.2mm 1mm;
   font-weight: 400;

@@ -53,7 +53,7 @@ const PANELS = {
     <div v-else class="row">
       <Button type="submit" label="Save" :loading="saving" />
       <Button v-if="form.changed.value" label="Undo my changes" severity="secondary" text @click="form.drop" />
-      <Button v-if="shelved" label="Take it off the shelf" severity="danger" text @click="remove" />
+      <Button v-if="shelved" label="Delete" severity="danger" text @click="remove" />
     </div>
   </form>
 </template>

@@ -36,9 +36,9 @@ function useTakingOff(
     const gone = current();
     if (!gone) return;
     confirm.require({
-      header: `Take ${gone.item.code} off the shelf?`,
+      header: `Delete ${gone.item.code}?`,
       message: 'Batches that used it keep their record of it.',
-      acceptLabel: 'Take it off',
+      acceptLabel: 'Delete',
       rejectLabel: 'Keep it',
       acceptProps: { severity: 'danger' },
       rejectProps: { severity: 'secondary' },

@@ -177,7 +177,7 @@ const shareLeft = (item: WorkItem) => {
               >{{ f.symptoms.map(symptomWords).join('; ')
               }}<span class="quiet small block">{{ f.productName }}, {{ dayAndTime(f.startedAt) }}</span></span
             >
-            <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Why</RouterLink>
+            <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Diagnosis</RouterLink>
           </li>
         </ul>
       </section>

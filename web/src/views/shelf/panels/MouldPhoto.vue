@@ -38,7 +38,7 @@ async function take(event: Event) {
         icon="pi pi-trash"
         severity="secondary"
         text
-        aria-label="Take the photo off"
+        aria-label="Remove the photo"
         @click="emit('change', null)"
       />
     </div>
