@@ -8,6 +8,7 @@ export * from './formats/devices';
 export * from './formats/problem';
 export * from './formats/api';
 export * from './formats/changedFields';
+export * from './formats/yesNo';
 export * from './formats/mergeDocuments';
 export * from './formats/lot';
 export * from './formats/mould';

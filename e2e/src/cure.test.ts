@@ -127,12 +127,12 @@ describe('light-cured', () => {
     await open(code);
     await typed('#bench-typed', '40');
     await stored(code, (x) => x.mix?.amountA === 40, 'the resin');
-    expect(await bench.text('main.step')).not.toContain('parts met');
+    expect(await bench.text('main .step')).not.toContain('parts met');
     for (let i = 0; i < 4; i += 1) {
       const title = await bench.text('[data-test="step"]');
       if (title === 'Under the lamp') break;
       await advance(60);
-      await until('main.step', enter);
+      await until('main .step', enter);
     }
     await step('Under the lamp');
     expect(await bench.driver.findElements({ css: '[data-test="clock"]' })).toEqual([]);

@@ -50,13 +50,18 @@ const MISFITS = `
 /** What on the page does not fit its width, a line each. */
 export const misfits = (bench: Bench): Promise<string[]> => bench.driver.executeScript<string[]>(MISFITS);
 
-/** Everything axe finds on the page, minor things too, a line each. */
-export async function axeFindings(bench: Bench): Promise<string[]> {
+/**
+ * Everything axe finds on the page, minor things too, a line each.
+ * @param contrast whether colours are measured too: the longest part by far
+ */
+export async function axeFindings(bench: Bench, { contrast = true } = {}): Promise<string[]> {
   await bench.driver.executeScript(`if (!window.axe) { ${AXE} }`);
   const findings = await bench.driver.executeAsyncScript<AxeFinding[]>(
-    `const done = arguments[0];
-     axe.run(document, { resultTypes: ['violations'] })
+    `const done = arguments[1];
+     const rules = { 'color-contrast': { enabled: arguments[0] } };
+     axe.run(document, { resultTypes: ['violations'], rules })
        .then((r) => done(r.violations), (e) => done([{ id: String(e), impact: 'serious', nodes: [] }]));`,
+    contrast,
   );
   const line = (f: AxeFinding) =>
     `${f.id} (${f.impact}): ${f.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`;
@@ -72,6 +77,9 @@ export const SIZES = [
   [1920, 1080],
 ] as const;
 
+/** Colours follow the layout, of which there are two: a phone's, and a screen's. */
+const CONTRAST_AT: readonly number[] = [390, 1280];
+
 /** Lets what depends on the width settle: two frames, and what waits for the first of them. */
 const settled = (bench: Bench) =>
   bench.driver.executeAsyncScript(
@@ -84,7 +92,8 @@ export async function wrongAt(bench: Bench, sizes: readonly (readonly [number, n
   for (const [width, height] of sizes) {
     await bench.resize({ width, height });
     await settled(bench);
-    const found = [...(await misfits(bench)), ...(await axeFindings(bench))];
+    const contrast = CONTRAST_AT.includes(width);
+    const found = [...(await misfits(bench)), ...(await axeFindings(bench, { contrast }))];
     wrong.push(...found.map((line) => `${width}: ${line}`));
   }
   return wrong;

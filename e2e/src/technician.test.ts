@@ -194,24 +194,53 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
 });
 
 describe('two screens on one batch', () => {
-  it('asks instead of overwriting, and keeps what was typed', async () => {
+  it('says in words what the other changed, and puts both together field by field', async () => {
     await bench.go('/batches/B-0414/edit');
     await bench.type('textarea', 'typed on the tablet');
+    await bench.type(field('mix.stirMin'), '4.5');
     const stored = await fetch(`${application.address}/api/v1/batches/B-0414`);
-    const other = { ...((await stored.json()) as object), note: 'typed at the desk' };
+    const before = (await stored.json()) as { room: object };
     const put = await fetch(`${application.address}/api/v1/batches/B-0414`, {
       method: 'PUT',
-      body: JSON.stringify(other),
+      body: JSON.stringify({ ...before, note: 'typed at the desk', room: { ...before.room, temperatureC: 16.5 } }),
       headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! },
     });
     expect(put.status).toBe(200);
     await bench.tapWords('Save the change');
     await bench.read('Changed on another screen');
-    await bench.tapWords('Put mine over it');
+    const told = await bench.text('[data-test="merge"]');
+    expect(told).toMatch(/Room[^\n]*: \d+(\.\d)? °C → 16\.5 °C/);
+    expect(await bench.text('[data-conflict="note"]')).toMatch(
+      /Theirs:\s*typed at the desk\s*Mine:\s*typed on the tablet/,
+    );
+    // The safe choice has the focus, and theirs stands until somebody says otherwise.
+    expect(await (await bench.driver.switchTo().activeElement()).getText()).toBe('Put both together');
+    await bench.press('\uE007');
+    await bench.read('Both changes are put together here');
+    expect(await bench.valueOf('textarea')).toBe('typed at the desk');
+    await bench.tapWords('Save the change');
     await bench.read('B-0414 is in the log');
-    const now = (await (await fetch(`${application.address}/api/v1/batches/B-0414`)).json()) as { note: string };
-    expect(now.note).toBe('typed on the tablet');
+    const now = await (await fetch(`${application.address}/api/v1/batches/B-0414`)).json();
+    expect(now).toMatchObject({ note: 'typed at the desk', mix: { stirMin: 4.5 }, room: { temperatureC: 16.5 } });
     await bench.complaints();
+  });
+  it('keep two drafts of it, one in each tab', async () => {
+    await bench.go('/batches/B-0413/edit');
+    await bench.type('textarea', 'in the first tab');
+    const first = await bench.driver.getWindowHandle();
+    await bench.driver.switchTo().newWindow('tab');
+    try {
+      await bench.go('/batches/B-0413/edit');
+      await bench.see('textarea');
+      expect(await bench.valueOf('textarea')).not.toBe('in the first tab');
+      await bench.type('textarea', 'in the second tab');
+    } finally {
+      await bench.driver.close();
+      await bench.driver.switchTo().window(first);
+    }
+    await bench.driver.navigate().refresh();
+    await bench.see('textarea');
+    expect(await bench.valueOf('textarea')).toBe('in the first tab');
   });
 });
 

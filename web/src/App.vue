@@ -102,7 +102,7 @@ main {
     padding: var(--space-4);
   }
 }
-@media (max-width: 49.99em) {
+@media screen and (max-width: 49.99em) {
   .shell {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -118,7 +118,7 @@ main {
   }
 }
 /* On a page enlarged to 400 % the bar would cover a third of it. */
-@media (max-width: 49.99em) and (min-height: 24em) {
+@media screen and (max-width: 49.99em) and (min-height: 24em) {
   .at-thumb {
     position: sticky;
     bottom: 0;

@@ -4,6 +4,7 @@ import 'primeicons/primeicons.css';
 import './app/palette.css';
 import './app/meaning.css';
 import './app/base.css';
+import './app/paper.css';
 import { createPinia } from 'pinia';
 import PrimeVue from 'primevue/config';
 import ConfirmationService from 'primevue/confirmationservice';

@@ -1,6 +1,7 @@
 import type { Batch } from './batch';
-import { BATCH_SECTIONS, isTextField } from './batchFields';
+import { BATCH_SECTIONS, batchField, isTextField } from './batchFields';
 import { eachLeaf, isTree, isWritable, parsePath, putValue, type Tree } from './documentPath';
+import { readYesNo } from './yesNo';
 
 /** Parts of a batch that are too long for columns of their own: they stand in one cell, as JSON. */
 const IN_ONE_CELL = new Set(['readings', 'plan', 'bench']);
@@ -71,6 +72,17 @@ function valueOf(cell: string): unknown {
 const TEXT_COLUMN = /(?:^|\.)(?:code|by|note|name|what|where|says|id)$/;
 const isText = (path: string) => isTextField(path) ?? TEXT_COLUMN.test(path);
 
+/** What a cell says in its column. */
+function readCell(path: string, text: string): unknown {
+  if (batchField(path)?.kind === 'yes-no') return readYesNo(text) ?? valueOf(text);
+  const value = valueOf(text);
+  return isText(path) && typeof value === 'number' ? text : value;
+}
+
+/** Columns of a table that are no field of a batch, as they are written. */
+export const unknownBatchColumns = (columns: readonly string[]): string[] =>
+  columns.filter((column) => column.trim() !== 'format' && batchField(column.trim()) === undefined);
+
 /**
  * The document that a row holds; empty cells are left out, as not recorded. It still has to be checked by its schema.
  */
@@ -80,8 +92,7 @@ export function batchFromRow(row: Readonly<Record<string, string | undefined>>):
     const text = cell?.trim() ?? '';
     const steps = text === '' ? null : parsePath(path.trim());
     if (!steps || !isWritable(steps)) continue;
-    const value = valueOf(text);
-    putValue(document, steps, isText(path) && typeof value === 'number' ? text : value);
+    putValue(document, steps, readCell(path, text));
   }
   return document;
 }

@@ -1,5 +1,8 @@
 import { CoreError } from './errors';
 import { isTree, isWritable, type Tree } from './documentPath';
+import { productSchema } from './product';
+import { schemaPaths } from './schemaPaths';
+import { readYesNo } from './yesNo';
 
 /** Fields of a product card that hold text whatever it looks like. */
 const TEXT_FIELDS = new Set([
@@ -14,6 +17,9 @@ const TEXT_FIELDS = new Set([
 ]);
 /** Fields that hold a list of words, written with semicolons between. */
 const LIST_FIELDS = new Set(['use', 'inhibitedBy', 'hazards', 'additives.refused']);
+
+/** Fields that say yes or no. */
+const YES_NO_FIELDS = new Set(['waxed', 'light.stable', 'moistureSensitive']);
 
 /** What a spreadsheet would take for a formula, and what would be taken for a quoted text. */
 const MISREAD = /^(?:["=+@\t\r]|-.)/;
@@ -53,7 +59,7 @@ function cellValue(path: string, cell: string): unknown {
           .map((w) => w.trim())
           .filter(Boolean);
   if (TEXT_FIELDS.has(path)) return text;
-  if (text === 'true' || text === 'false') return text === 'true';
+  if (YES_NO_FIELDS.has(path)) return readYesNo(text) ?? text;
   const number = Number(text.replace(',', '.'));
   return text !== '' && Number.isFinite(number) ? number : text;
 }
@@ -84,4 +90,10 @@ export function fromRow(row: Readonly<Record<string, string | undefined>>, base:
     at[last] = cellValue(path, cell);
   }
   return document;
+}
+
+/** Columns of a table that are no field of a card, as they are written. */
+export function unknownCardColumns(columns: readonly string[]): string[] {
+  const known = schemaPaths(productSchema);
+  return columns.filter((column) => !known.has(unquoted(column.trim())));
 }

@@ -17,10 +17,10 @@ export function useGlobalKeys() {
   onPlainKey('?', () => {
     keysOpen.value = true;
   });
-  const work = useWork();
   for (let i = 1; i <= 9; i += 1)
     onPlainKey(String(i), () => {
-      const item = shelfJars(work.items)[i - 1];
+      // Only once somebody presses: before signing in there is no shelf to ask for.
+      const item = shelfJars(useWork().items)[i - 1];
       if (item) void router.push(jarPlace(item));
     });
   return { keysOpen, findOpen };

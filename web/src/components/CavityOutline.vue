@@ -6,6 +6,7 @@ import { OUTLINE_HEIGHT, outlinePath } from './outlinePath';
 
 /** A cavity's outline with what was marked on it; a tap marks a place. */
 const props = defineProps<{ cavity: Cavity; label: string; markable?: boolean }>();
+defineOptions({ inheritAttrs: false });
 const emit = defineEmits<{ mark: [place: { x: number; y: number }] }>();
 const drawn = computed(() => outlinePath(props.cavity.outline ?? 'rectangle', props.cavity.outlineAspect ?? 1));
 
@@ -41,7 +42,7 @@ const told = computed(() => {
     :class="{ markable }"
     :viewBox="`0 0 ${drawn.width} ${OUTLINE_HEIGHT}`"
     :aria-label="told"
-    v-bind="steered"
+    v-bind="{ ...$attrs, ...steered }"
     @click="tapped"
   >
     <path :d="drawn.d" fill-rule="evenodd" />

@@ -27,7 +27,7 @@ kbd {
   text-align: center;
 }
 /* A phone has no keys. */
-@media (max-width: 49.99em) and (hover: none) and (pointer: coarse) {
+@media screen and (max-width: 49.99em) and (hover: none) and (pointer: coarse) {
   kbd {
     display: none;
   }

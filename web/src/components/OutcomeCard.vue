@@ -100,7 +100,7 @@ onPlainKey('y', () => {
       Nobody has said yet. Once it is known, say so: the next diagnosis begins from how often each cause was the one
       here.
     </p>
-    <div class="row say">
+    <div class="row say screen">
       <label
         ><span class="small">Cause</span
         ><Select
@@ -134,7 +134,7 @@ onPlainKey('y', () => {
     <p v-if="how === 'judged'" class="small quiet">
       Shown, but it moves no rates: a cause agreed with because it leads would confirm itself.
     </p>
-    <p v-else class="small quiet">
+    <p v-else class="small quiet screen">
       The catalogue's rate of a cause counts for {{ CATALOGUE_WEIGHT }} outcomes; the others are your own.
     </p>
     <p v-if="problem" class="bad small" role="alert">{{ problem }}</p>

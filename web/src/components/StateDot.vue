@@ -4,7 +4,9 @@ defineProps<{ outside: number }>();
 </script>
 
 <template>
-  <span class="figures" :class="{ out: outside > 0 }">{{ outside === 0 ? 'none' : outside }}</span>
+  <span class="figures" :class="{ out: outside > 0 }"
+    >{{ outside === 0 ? 'none' : outside }}<span class="visually-hidden"> outside the card</span></span
+  >
 </template>
 
 <style scoped>

@@ -17,7 +17,7 @@ useResizeObserver(box, look);
     ref="box"
     class="table-box"
     :role="scrolls ? 'region' : undefined"
-    :aria-label="scrolls ? label : undefined"
+    :aria-label="scrolls ? `Table: ${label}` : undefined"
     :tabindex="scrolls ? 0 : undefined"
     @focusin="look"
   >

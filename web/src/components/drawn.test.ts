@@ -89,7 +89,9 @@ describe('the jar', () => {
     const [a, b, additive] = heights().map((h) => h - 0.3);
     expect(a! / b!).toBeCloseTo(0.5 / 0.4, 6);
     expect(additive! / a!).toBeCloseTo(0.2, 6);
-    expect(page!.root.querySelector('svg')!.getAttribute('aria-label')).toBe('B-0001');
+    expect(page!.root.querySelector('svg')!.getAttribute('aria-label')).toBe(
+      'B-0001: A 50 %, B 40 %, colour and fill 10 %',
+    );
   });
   it('falls as pot life goes, and never looks empty while something is in it', async () => {
     await open(JarGlass, { layers, left: 1, label: 'x' });

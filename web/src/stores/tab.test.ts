@@ -33,20 +33,26 @@ describe('what is typed in a tab', () => {
     expect(storage.getItem(own('warm-jar.plan'))).toBe('{"form":"mine"}');
     expect(storage.getItem('warm-jar.plan#gone@s1')).toBe('{"form":"theirs"}');
   });
-  it('of drafts is taken batch by batch, the newest of each', () => {
+  it('of drafts is taken batch by batch, where this tab has none; of two the newer', () => {
     const [early, late] = ['2027-03-18T10:00:00Z', '2027-03-18T11:00:00Z'];
-    storage.setItem(own('warm-jar.drafts'), JSON.stringify({ 'B-1': draft('mine', late), 'B-2': draft('old', early) }));
+    storage.setItem(own('warm-jar.drafts'), JSON.stringify({ 'B-1': draft('mine', early) }));
     storage.setItem(
       'warm-jar.drafts#gone@s1',
-      JSON.stringify({ 'B-1': draft('older', early), 'B-2': draft('new', late), new: draft('next', early) }),
+      JSON.stringify({ 'B-1': draft('theirs', late), 'B-2': draft('old', early), new: draft('next', early) }),
     );
+    storage.setItem('warm-jar.drafts#other@s1', JSON.stringify({ 'B-2': draft('newer', late) }));
     adoptOrphans(new Set());
-    const now = JSON.parse(storage.getItem(own('warm-jar.drafts'))!) as Record<string, { document: { note: string } }>;
-    expect(Object.fromEntries(Object.entries(now).map(([code, d]) => [code, d.document.note]))).toEqual({
-      'B-1': 'mine',
-      'B-2': 'new',
-      new: 'next',
-    });
+    const notes = (key: string) => {
+      const drafts = JSON.parse(storage.getItem(key) ?? 'null') as Record<
+        string,
+        { document: { note: string } }
+      > | null;
+      return drafts && Object.fromEntries(Object.entries(drafts).map(([code, d]) => [code, d.document.note]));
+    };
+    expect(notes(own('warm-jar.drafts'))).toEqual({ 'B-1': 'mine', 'B-2': 'newer', new: 'next' });
+    // What was not taken waits for a tab that has none of it.
+    expect(notes('warm-jar.drafts#gone@s1')).toEqual({ 'B-1': 'theirs', 'B-2': 'old' });
+    expect(storage.getItem('warm-jar.drafts#other@s1')).toBeNull();
   });
   it('that cannot be read takes nothing down', () => {
     storage.setItem('warm-jar.drafts#gone@s1', '{broken');

@@ -38,33 +38,58 @@ const read = (text: string | null): unknown => {
   }
 };
 
-/** Drafts by their batch, of two tabs: each batch's own, the newest where both have one. */
-function bothDrafts(mine: unknown, theirs: unknown): unknown {
-  if (!isRecord(mine) || !isRecord(theirs)) return mine ?? theirs;
-  const savedAt = (draft: unknown) => (isRecord(draft) ? String(draft['savedAt'] ?? '') : '');
-  return Object.entries(theirs).reduce<Record<string, unknown>>(
-    (all, [code, draft]) => (code in all && savedAt(all[code]) >= savedAt(draft) ? all : { ...all, [code]: draft }),
-    mine,
+/** Drafts by their batch; how new one is. */
+type Drafts = Readonly<Record<string, unknown>>;
+const savedAt = (draft: unknown) => (isRecord(draft) ? String(draft['savedAt'] ?? '') : '');
+const omit = (drafts: Drafts, codes: ReadonlySet<string>): Drafts =>
+  Object.fromEntries(Object.entries(drafts).filter(([code]) => !codes.has(code)));
+
+/** Keeps a record, or takes its key away where nothing is in it. */
+function keep(storage: Storage, key: string, drafts: Drafts): void {
+  if (Object.keys(drafts).length === 0) storage.removeItem(key);
+  else storage.setItem(key, JSON.stringify(drafts));
+}
+
+/** Takes over the drafts of closed tabs that this one has none of; of two for one batch the newer. */
+function adoptDrafts(storage: Storage, own: string, orphans: readonly string[]): void {
+  const asDrafts = (key: string): Drafts => {
+    const kept = read(storage.getItem(key));
+    return isRecord(kept) ? kept : {};
+  };
+  const mine = asDrafts(own);
+  const offered = orphans
+    .flatMap((key) => Object.entries(asDrafts(key)).map(([code, draft]) => ({ key, code, draft })))
+    .filter(({ code }) => !(code in mine))
+    .sort((x, y) => savedAt(y.draft).localeCompare(savedAt(x.draft)));
+  const taken = offered.filter(({ code }, i) => offered.findIndex((o) => o.code === code) === i);
+  if (taken.length === 0) return;
+  storage.setItem(
+    own,
+    JSON.stringify({ ...mine, ...Object.fromEntries(taken.map(({ code, draft }) => [code, draft])) }),
   );
+  for (const key of orphans)
+    keep(storage, key, omit(asDrafts(key), new Set(taken.filter((t) => t.key === key).map((t) => t.code))));
 }
 
 /**
  * Takes over what tabs left behind that are no longer open: a battery that died loses nothing. What this tab has of the
- * same name stays its own.
+ * same name stays its own, and theirs waits for a tab that has none.
  * @param alive names of the tabs that are open
  */
 export function adoptOrphans(alive: ReadonlySet<string>, storage: Storage = window.localStorage): void {
+  const drafts = new Map<string, string[]>();
   for (const key of Object.keys(storage)) {
     const { name, tab, studio } = KEPT.exec(key)?.groups ?? {};
     if (!name || !tab || !studio || tab === tabId() || alive.has(tab)) continue;
     const own = `${name}#${tabId()}@${studio}`;
-    const [mine, theirs] = [storage.getItem(own), storage.getItem(key)];
-    if (theirs === null) continue;
-    if (name === 'warm-jar.drafts') storage.setItem(own, JSON.stringify(bothDrafts(read(mine), read(theirs))));
-    else if (mine === null) storage.setItem(own, theirs);
-    else continue;
-    storage.removeItem(key);
+    const theirs = storage.getItem(key);
+    if (name === 'warm-jar.drafts') drafts.set(own, [...(drafts.get(own) ?? []), key]);
+    else if (storage.getItem(own) === null && theirs !== null) {
+      storage.setItem(own, theirs);
+      storage.removeItem(key);
+    }
   }
+  for (const [own, orphans] of drafts) adoptDrafts(storage, own, orphans);
 }
 
 /** Names this tab before anything is read, and takes over what closed ones left. */

@@ -3,7 +3,13 @@ import { ApiProblem } from '../../api/client';
 
 /** A file as it was read: its rows, or a sentence on why there are none. */
 export type FileRows =
-  { readonly ok: true; readonly rows: readonly unknown[] } | { readonly ok: false; readonly says: string };
+  | {
+      readonly ok: true;
+      readonly rows: readonly unknown[];
+      /** Columns that the format does not know. */
+      readonly unknown?: readonly string[];
+    }
+  | { readonly ok: false; readonly says: string };
 
 /** What the server makes of some rows, or did with them. */
 export interface ImportedRows<Row> {
@@ -30,6 +36,8 @@ export interface ImportState<Row, Options> {
   readonly done: Ref<number | null>;
   /** Share of the file that is through; null while nothing runs. */
   readonly progress: Ref<number | null>;
+  /** Columns of the file that the format does not know. */
+  readonly unknown: ShallowRef<readonly string[]>;
   readonly choose: (event: Event) => Promise<void>;
   /** @returns how many were brought in; null where that failed */
   readonly apply: (options: Options) => Promise<number | null>;
@@ -61,6 +69,7 @@ export function useImportFlow<Row extends { readonly row: number }, Options exte
   const problem = ref<string | null>(null);
   const rows = shallowRef<readonly Row[] | null>(null);
   const done = ref<number | null>(null);
+  const unknown = shallowRef<readonly string[]>([]);
   const progress = ref<number | null>(null);
   let parts: readonly (readonly unknown[])[] = [];
 
@@ -92,11 +101,13 @@ export function useImportFlow<Row extends { readonly row: number }, Options exte
     const file = chosenFile(event);
     if (!file) return;
     [name.value, rows.value, done.value, problem.value] = [file.name, null, null, null];
+    unknown.value = [];
     const read = flow.read(file.name, await file.arrayBuffer());
     if (!read.ok) {
       problem.value = read.says;
       return;
     }
+    unknown.value = read.unknown ?? [];
     parts = flow.parts?.(read.rows) ?? [read.rows];
     rows.value = (await through({ ...flow.preview, apply: false }))?.rows ?? null;
   }
@@ -106,5 +117,5 @@ export function useImportFlow<Row extends { readonly row: number }, Options exte
     if (answer) done.value = answer.applied;
     return answer?.applied ?? null;
   }
-  return { name, problem, rows, done, progress, choose, apply };
+  return { name, problem, rows, done, progress, unknown, choose, apply };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { colourOf } from './photoColour';
+import { colourOf, pickProblem, picksOf } from './photoColour';
 
 const card: [number, number, number] = [230, 230, 230];
 
@@ -34,4 +34,21 @@ describe('the colour in a photo', () => {
       problem: expect.any(String) as string,
     });
   });
+});
+
+describe('picked places', () => {
+  const picks = { card: { x: 0.2, y: 0.5 } };
+  it('are refused where two would be the same, naming both', () => {
+    expect(pickProblem(picks, 'cast', { x: 0.21, y: 0.5 })).toBe(
+      'Cast and white card are the same place. Pick another.',
+    );
+    expect(pickProblem(picks, 'cast', { x: 0.5, y: 0.5 })).toBeNull();
+  });
+  it('may be picked again where they were', () => expect(pickProblem(picks, 'card', { x: 0.2, y: 0.5 })).toBeNull());
+  it('are kept with the photo, and read from it', () => {
+    expect(picksOf({ id: 'a', picks: { card: { x: 0.1, y: 0.2 }, cast: null } })).toEqual({ card: { x: 0.1, y: 0.2 } });
+    expect(picksOf({ id: 'a' })).toEqual({});
+  });
+  it('say on what they were measured', () =>
+    expect(colourOf({ card, cast: [220, 210, 180], sample: null, from: 'kept' }).colour!.from).toBe('kept'));
 });

@@ -40,6 +40,7 @@ import HistoryList from './HistoryList.vue';
 import KnownCauses from './KnownCauses.vue';
 import PlanLine from './PlanLine.vue';
 import { useDeleteBatch } from './useDeleteBatch';
+import PrintButton from '../../components/PrintButton.vue';
 
 /** One batch: where it stands in time, what stands outside its card, and what was seen on it. */
 const props = defineProps<{ code: string }>();
@@ -148,7 +149,8 @@ onPlainKey('b', () => {
           /></Button>
           <Button severity="secondary" @click="go('edit-batch')">Change <KeyCap k="e" /></Button>
           <Button severity="secondary" @click="go('diagnosis')">Diagnosis <KeyCap k="d" /></Button>
-          <Button severity="secondary" @click="go('sheet')">Print sheet <KeyCap k="s" /></Button>
+          <Button severity="secondary" @click="go('sheet')">Bench sheet <KeyCap k="s" /></Button>
+          <PrintButton />
           <Button severity="secondary" @click="copy([])">Copy <KeyCap k="x" /></Button>
         </div>
       </div>

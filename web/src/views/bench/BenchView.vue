@@ -215,7 +215,7 @@ h1 {
     left: 96px;
   }
 }
-@media (max-width: 49.99em) {
+@media screen and (max-width: 49.99em) {
   .step {
     padding: var(--space-3);
     min-height: 0;

@@ -30,7 +30,7 @@ strong {
   letter-spacing: -0.02em;
   white-space: nowrap;
 }
-@media (max-width: 49.99em) {
+@media screen and (max-width: 49.99em) {
   /* As wide as the page holds: eight signs of the longest clock. */
   strong {
     font-size: min(21vw, 6.2rem);

@@ -20,6 +20,7 @@ import { useAnswers } from './useAnswers';
 import { useBeginMend } from './useBeginMend';
 import { useCopyIntoPlan } from '../../stores/copyIntoPlan';
 import { useDiagnosis } from './useDiagnosis';
+import PrintButton from '../../components/PrintButton.vue';
 
 /** Why: what was seen, what the record says, the causes with their evidence, what to ask, how to mend. */
 const props = defineProps<{ code: string }>();
@@ -62,9 +63,6 @@ const reload = async () => {
 };
 const { tested, readAgain, problem: answerProblem } = useAnswers(code, batch, casting, reload);
 const nextCard = useTemplateRef('nextCard');
-const print = () => {
-  window.print();
-};
 const save = () => {
   if (diagnosis.value)
     download(`${props.code}-diagnosis.json`, 'application/json', JSON.stringify(diagnosis.value, null, 2));
@@ -98,7 +96,7 @@ onPlainKey('e', () => {
           </p>
         </div>
         <div class="row screen">
-          <Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" /><Button
+          <PrintButton /><Button
             icon="pi pi-download"
             severity="secondary"
             aria-label="Export as JSON"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { causeTitle, fieldLabel, type CauseId, type LimitReading, type SymptomDiagnosis } from '@warm-jar/core';
-import { useElementSize, useMediaQuery } from '@vueuse/core';
+import { useElementSize, useEventListener, useMediaQuery } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useUnits } from '../../stores/units';
@@ -14,7 +14,10 @@ const causes = computed(() => shownCauses(props.symptom));
 const board = computed(() => evidenceLinks(props.symptom, props.limits));
 const beside = computed(() => outsideBeside(board.value.rows, props.limits));
 /** Too narrow for record and causes beside one another: each thread is told under its row. */
-const narrow = useMediaQuery('(max-width: 56.25em)');
+const slim = useMediaQuery('(max-width: 56.25em)');
+/** On paper the board has a width of its own, so that its lines can be drawn before it is laid out there. */
+const onPaper = ref(false);
+const narrow = computed(() => slim.value && !onPaper.value);
 const root = useTemplateRef<HTMLElement>('root');
 const { width, height } = useElementSize(root);
 const lines = ref<{ d: string; width: number; against: boolean; key: string }[]>([]);
@@ -48,6 +51,16 @@ function measure() {
   });
 }
 watch([board, width, height], () => void nextTick(measure), { immediate: true, flush: 'post' });
+useEventListener(window, 'beforeprint', () => {
+  onPaper.value = true;
+  root.value?.classList.add('on-paper');
+  measure();
+});
+useEventListener(window, 'afterprint', () => {
+  onPaper.value = false;
+  root.value?.classList.remove('on-paper');
+  measure();
+});
 const value = (v: number | string | null, unit: string) => (typeof v === 'number' ? units.say(v, unit) : (v ?? ''));
 </script>
 
@@ -89,7 +102,7 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
         </svg>
         against; the thicker, the more it weighs
       </p>
-      <details v-if="beside.length" class="beside">
+      <details v-if="beside.length" class="beside" :open="onPaper || undefined">
         <summary>
           {{ beside.length }} more outside the card, which say{{ beside.length === 1 ? 's' : '' }} little of this fault
         </summary>
@@ -181,13 +194,18 @@ summary {
   flex-wrap: wrap;
   padding-top: var(--space-2);
 }
+/* As wide as a sheet of A4 leaves between its margins. */
+.evidence.on-paper {
+  width: 700px;
+  grid-template-columns: minmax(0, 1fr) 3rem 17rem;
+}
 @media (max-width: 56.25em) {
-  .evidence {
+  .evidence:not(.on-paper) {
     grid-template-columns: minmax(0, 1fr);
     gap: var(--space-4);
   }
-  .gap,
-  .lines {
+  .evidence:not(.on-paper) > .gap,
+  .evidence:not(.on-paper) > .lines {
     display: none;
   }
 }

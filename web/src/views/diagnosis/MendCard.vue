@@ -61,6 +61,16 @@ const emit = defineEmits<{ begin: [castings?: readonly string[]] }>();
   font-weight: 700;
   color: #f3d3a0;
 }
+@media print {
+  .mend {
+    background: none;
+    color: inherit;
+    border: 1px solid var(--card-edge);
+  }
+  .n {
+    color: inherit;
+  }
+}
 .begin {
   align-self: flex-start;
 }

@@ -299,7 +299,7 @@ td {
 .off {
   color: var(--outside);
 }
-@media (max-width: 49.99em) {
+@media screen and (max-width: 49.99em) {
   .gels li,
   .offer {
     grid-template-columns: minmax(0, 1fr);

@@ -5,10 +5,12 @@ import { computed, useTemplateRef } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useImportBatches } from './useImportBatches';
 import TableBox from '../../components/TableBox.vue';
+import UnknownColumns from '../../components/importing/UnknownColumns.vue';
 
 /** Batches brought in from JSON or CSV: what will happen is shown first, refused rows with what to mend. */
 const file = useTemplateRef<HTMLInputElement>('file');
-const { name, problem, rows, done, progress, choose, apply, fresh, same, differs, refused } = useImportBatches();
+const { name, problem, rows, done, progress, unknown, choose, apply, fresh, same, differs, refused } =
+  useImportBatches();
 const WORDS = {
   new: 'new',
   same: 'already in the log',
@@ -49,6 +51,7 @@ const listed = computed(() =>
     </div>
     <ProgressBar v-if="progress !== null" :value="Math.round(progress * 100)" aria-label="Progress" />
     <ProblemNote v-if="problem" :says="problem" />
+    <UnknownColumns :columns="unknown" />
     <p v-if="done !== null" class="card" data-test="done">
       {{ done === 0 ? 'Nothing had to change.' : `${done} batch${done === 1 ? ' is' : 'es are'} in the log.` }}
       <RouterLink :to="{ name: 'log' }">To the log</RouterLink>

@@ -191,7 +191,7 @@ label {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
   }
 }
-@media (max-width: 49.99em) {
+@media screen and (max-width: 49.99em) {
   .filters {
     grid-template-columns: minmax(0, 1fr) auto;
   }

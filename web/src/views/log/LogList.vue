@@ -26,7 +26,7 @@ const end = (b: BatchSummary) => (b.castings.length > 0 ? castingEnds(b) : (b.gr
         <span class="head"
           ><span class="small">{{ STAGE_WORDS[b.stage].toLowerCase() }}</span
           ><span class="small">{{ end(b) }}</span
-          ><StateDot :outside="b.outside" /></span
+          ><span class="small">outside: <StateDot :outside="b.outside" /></span></span
       ></RouterLink>
     </li>
   </ul>

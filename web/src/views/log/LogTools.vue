@@ -3,6 +3,7 @@ import Button from 'primevue/button';
 import Menu from 'primevue/menu';
 import { computed, useTemplateRef } from 'vue';
 import { exportAddress } from '../../api/learning';
+import PrintButton from '../../components/PrintButton.vue';
 
 /** The log as files, on paper, and from files. */
 const props = defineProps<{ exported: Readonly<Record<string, string>>; count: number }>();
@@ -13,9 +14,6 @@ const items = computed(() => [
   { label: `JSON${of.value}`, url: exportAddress('json', props.exported) },
   { label: `JSON with photos${of.value} (zip)`, url: exportAddress('zip', props.exported) },
 ]);
-const print = () => {
-  window.print();
-};
 </script>
 
 <template>
@@ -31,5 +29,5 @@ const print = () => {
     ></Menu
   ><RouterLink class="p-button p-component p-button-secondary" :to="{ name: 'import-batches' }"
     ><i class="pi pi-upload" aria-hidden="true" /> Import</RouterLink
-  ><Button icon="pi pi-print" label="Print" severity="secondary" @click="print" />
+  ><PrintButton />
 </template>

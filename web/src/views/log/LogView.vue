@@ -11,6 +11,7 @@ import { usePhone } from '../../components/usePhone';
 import ProblemNote from '../../components/ProblemNote.vue';
 import StateDot from '../../components/StateDot.vue';
 import { dayAndTime, symptomWords } from '../../components/words';
+import { studioNow } from '../../api/studioTime';
 import { useUnits } from '../../stores/units';
 import LogFilters from './LogFilters.vue';
 import LogList from './LogList.vue';
@@ -86,6 +87,23 @@ const MAX_COMPARED = 12;
 const openBatch = ({ data }: { data: BatchSummary }) => {
   void router.push({ name: 'batch', params: { code: data.code } });
 };
+/** The column that the log is sorted by, in the words of its heading. */
+const sortedBy = computed(() => {
+  const id = sort.value.replace('-', '');
+  return (COLUMNS.find((c) => c.id === id)?.words ?? 'Batch').toLowerCase();
+});
+/** What stands on the paper: which batches, and what they were narrowed to. */
+const printed = computed(() => {
+  const { total = 0 } = page.value ?? {};
+  const last = Math.min(total, first.value + pageSize.value);
+  const narrowed = Object.entries(chosen.value).map(([filter, words]) => `${filter} ${words}`);
+  return [
+    `Batches ${total === 0 ? 0 : first.value + 1} to ${last} of ${total}`,
+    narrowed.length > 0 ? narrowed.join(', ') : 'all batches',
+    `sorted by ${sortedBy.value}${sort.value.startsWith('-') ? ', last first' : ''}`,
+    `printed ${dayAndTime(studioNow().toISOString())}`,
+  ].join('; ');
+});
 const phone = usePhone();
 const empty = computed(() =>
   filtered.value ? 'No batch fits. Clear a filter to see more.' : 'Nothing is logged yet. Log the first batch.',
@@ -94,7 +112,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
 </script>
 
 <template>
-  <div class="stack">
+  <div class="stack log">
     <div class="row spread">
       <div class="row">
         <h1>Log</h1>
@@ -133,6 +151,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         />
       </div>
     </div>
+    <p class="paper-only small" data-test="printed">{{ printed }}</p>
     <LogFilters :filters="filters" :chosen="chosen" @choose="choose" @clear="clear" @use="use" />
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
     <LogList
@@ -169,7 +188,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       <template #empty
         ><p class="empty">{{ empty }}</p></template
       >
-      <Column header-style="width: 3rem">
+      <Column header-style="width: 3rem" header-class="hand" body-class="hand">
         <template #header
           ><Checkbox :model-value="allPicked" binary aria-label="Pick all on this page" @update:model-value="pickAll"
         /></template>
@@ -182,7 +201,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
             @update:model-value="pick(data, $event)"
         /></template>
       </Column>
-      <Column v-if="apart" header-style="width: 3rem">
+      <Column v-if="apart" header-style="width: 3rem" header-class="hand" body-class="hand">
         <template #header><span class="visually-hidden">Castings</span></template>
         <template #body="{ data }"
           ><Button
@@ -294,9 +313,33 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
   min-width: 12rem;
 }
 @media print {
-  .tools,
-  :deep(.p-paginator) {
+  .tools {
     display: none;
+  }
+  .log {
+    page: wide;
+  }
+  /* Picking and opening are done on the screen; what is left shares the sheet. */
+  :deep(.hand) {
+    display: none;
+  }
+  :deep(.p-datatable-table-container) {
+    overflow: visible !important;
+  }
+  :deep(tbody td) {
+    white-space: normal;
+    padding-block: 3px;
+  }
+  .table :deep(.p-datatable-thead > tr > th),
+  .table :deep(.p-datatable-tbody > tr > td) {
+    font-size: 0.78rem;
+    padding-inline: 4px;
+    min-width: 0;
+  }
+  .symptom,
+  .ends,
+  .note {
+    min-width: 0;
   }
 }
 </style>

@@ -1,8 +1,10 @@
-import { batchFromRow } from '@warm-jar/core';
+import { batchFromRow, unknownBatchColumns } from '@warm-jar/core';
 import Papa from 'papaparse';
 
 /** What a file of batches holds, or why it cannot be read. */
-export type BatchFile = { readonly ok: true; readonly rows: unknown[] } | { readonly ok: false; readonly says: string };
+export type BatchFile =
+  | { readonly ok: true; readonly rows: unknown[]; readonly unknown?: readonly string[] }
+  | { readonly ok: false; readonly says: string };
 
 /** Largest file taken, bytes. */
 const MAX_BYTES = 400_000_000;
@@ -28,7 +30,11 @@ function fromCsv(text: string, name: string): BatchFile {
       ok: false,
       says: `${name} has no column "product.slug". The first row must hold the dotted names, such as room.temperatureC.`,
     };
-  return { ok: true, rows: parsed.data.map((row) => batchFromRow(row)) };
+  return {
+    ok: true,
+    unknown: unknownBatchColumns(parsed.meta.fields),
+    rows: parsed.data.map((row) => batchFromRow(row)),
+  };
 }
 
 /** Reads batches from a JSON or CSV file (RFC 4180, UTF-8, dotted names in the first row). */

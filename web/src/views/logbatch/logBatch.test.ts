@@ -2,6 +2,7 @@
 import { dropsPerG, saltmarshAdditives, saltmarshCard, type Batch } from '@warm-jar/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { h } from 'vue';
+import { useDraft } from '../../stores/draft';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
 import { mounted, refusal, used, type Answers, type Mounted, type Used } from '../../testing/mounted';
@@ -84,6 +85,89 @@ describe('a draft of a batch', () => {
     log.context.set('mould.code', 'M-1');
     expect(log.context.issues.value['mould.code']).toBeUndefined();
     expect(log.saving.value).toBe(false);
+  });
+  describe('that somebody else saved over', () => {
+    const theirs = storedBatch('B-0001', { note: 'theirs', room: { temperatureC: 17, humidityPct: 70 } });
+    const answers =
+      (taken: { after: boolean }): Answers =>
+      ({ method, path, headers, body }) => {
+        if (method === 'PUT' && headers.get('if-match') === '"3"') {
+          taken.after = true;
+          return { status: 409, body: refusal('version-conflict', 'Somebody saved it meanwhile.', []) };
+        }
+        if (method === 'PUT') return { body, version: 5 };
+        if (taken.after && path === '/batches/B-0001') return { body: theirs, version: 4 };
+        if (path === '/batches/B-0001/history')
+          return {
+            body: {
+              items: [
+                {
+                  version: 4,
+                  at: '2026-03-14T09:00:00Z',
+                  by: 'KO',
+                  action: 'replaced',
+                  changed: ['note'],
+                  verified: false,
+                },
+              ],
+            },
+          };
+        return undefined;
+      };
+    async function met() {
+      const opened = await open('B-0001', answers({ after: false }));
+      const { log } = opened;
+      log.context.set('note', 'mine');
+      log.context.set('mix.stirMin', 9);
+      await log.save();
+      await page!.settle();
+      return opened;
+    }
+    it('is met with what they changed, who they are, and what both changed', async () => {
+      const { log } = await met();
+      expect(log.meeting.value).toMatchObject({ code: 'B-0001', by: 'KO' });
+      expect(log.meeting.value!.merged.theirs.map((t) => t.path)).toContain('room.temperatureC');
+      expect(log.meeting.value!.merged.conflicts.map((c) => [c.path, c.mine, c.theirs])).toEqual([
+        ['note', 'mine', 'theirs'],
+      ]);
+      expect(log.asMine.value).toEqual([]);
+    });
+    it('is put together field by field, theirs standing where both changed unless I say otherwise', async () => {
+      const { log, asked } = await met();
+      log.putTogether();
+      expect(log.context.value('note')).toBe('theirs');
+      expect(log.context.value('mix.stirMin')).toBe(9);
+      expect(log.context.value('room.temperatureC')).toBe(17);
+      expect(sentTo(asked, 'PUT', '/batches/B-0001')).toHaveLength(1);
+      await log.save();
+      expect(asked.findLast((a) => a.method === 'PUT')!.headers.get('if-match')).toBe('"4"');
+    });
+    it('keeps mine where I chose it', async () => {
+      const { log } = await met();
+      log.asMine.value = ['note'];
+      log.putTogether();
+      expect(log.context.value('note')).toBe('mine');
+      expect(log.context.value('room.humidityPct')).toBe(70);
+    });
+    it('is dropped only when asked to be', async () => {
+      const { log, router } = await met();
+      log.dropMine();
+      await page!.settle();
+      expect(log.context.draft.value).toBeNull();
+      expect(log.gone.value).toBe(false);
+      expect(router.currentRoute.value.name).toBe('batch');
+    });
+  });
+  it('that went on another page is said to be gone, and can be begun again', async () => {
+    const { log } = await open('B-0001');
+    log.context.set('note', 'typed');
+    useDraft().discard('B-0001');
+    await page!.settle();
+    expect(log.gone.value).toBe(true);
+    await log.load();
+    await page!.settle();
+    expect(log.gone.value).toBe(false);
+    expect(log.context.value('note')).not.toBe('typed');
   });
   it('survives a reload', async () => {
     const { log } = await open(null);

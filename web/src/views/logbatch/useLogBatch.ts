@@ -152,7 +152,7 @@ export function useLogBatch(code: string | null) {
   const context = provideDraft(code);
   const { problem, loading, load } = useDraftLoading(code, () => context.draft.value !== null);
   const { gone, leave } = useGone(context.draft);
-  const merging = useMerging(code, context.draft, problem);
+  const merging = useMerging(code, context.draft, problem, leave);
   const { saving, save } = useSaving(code, context, problem, { meet: merging.meet, leave });
   const discard = useDiscarding(code, leave);
   watch(

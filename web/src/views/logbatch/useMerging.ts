@@ -17,7 +17,12 @@ export interface Meeting {
 const TOGETHER = 'Both changes are put together here. Look, and save once more.';
 
 /** Puts a draft together with what was stored in between: asked about in words, never written over unasked. */
-export function useMerging(code: string | null, draft: Ref<Draft | null>, problem: Ref<string | null>) {
+export function useMerging(
+  code: string | null,
+  draft: Ref<Draft | null>,
+  problem: Ref<string | null>,
+  leave: () => void,
+) {
   const drafts = useDraft();
   const router = useRouter();
   const meeting = shallowRef<Meeting | null>(null);
@@ -51,6 +56,7 @@ export function useMerging(code: string | null, draft: Ref<Draft | null>, proble
     if (!meeting.value) return;
     const { code: gone } = meeting.value;
     meeting.value = null;
+    leave();
     drafts.discard(gone);
     void router.push({ name: 'batch', params: { code: gone } });
   }

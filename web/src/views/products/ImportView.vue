@@ -4,10 +4,11 @@ import { computed, useTemplateRef } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useImport } from './useImport';
 import TableBox from '../../components/TableBox.vue';
+import UnknownColumns from '../../components/importing/UnknownColumns.vue';
 
 /** Cards brought in from JSON or CSV: what will change is shown first, and nothing is half-imported. */
 const file = useTemplateRef<HTMLInputElement>('file');
-const { name, preview, problem, busy, done, choose, apply } = useImport();
+const { name, preview, problem, busy, done, unknown, choose, apply } = useImport();
 const WORDS = { new: 'new card', 'next-revision': 'next revision', same: 'no change', refused: 'refused' } as const;
 const refused = computed(() => preview.value?.rows.filter((r) => r.action === 'refused').length ?? 0);
 const good = computed(
@@ -34,6 +35,7 @@ const good = computed(
       /><span v-if="name">{{ name }}</span>
     </div>
     <ProblemNote v-if="problem" :says="problem" />
+    <UnknownColumns :columns="unknown" />
     <p v-if="done !== null" class="card" data-test="done">
       {{ done === 0 ? 'Nothing had to change.' : `${done} card${done === 1 ? ' is' : 's are'} on the shelf.` }}
       <RouterLink :to="{ name: 'products' }">To the products</RouterLink>

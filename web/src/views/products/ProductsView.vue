@@ -12,6 +12,7 @@ import CardCurves from './CardCurves.vue';
 import OwnGelLine from './OwnGelLine.vue';
 import { cardGroups } from './cardFacts';
 import { cardsToCsv } from './cardFile';
+import PrintButton from '../../components/PrintButton.vue';
 
 /** The shelf of products and what each card limits; what a data sheet does not say is shown as such. */
 const props = defineProps<{ slug?: string }>();
@@ -59,7 +60,7 @@ const exportJson = () => {
     </p>
     <p v-else-if="products.loaded && !card" class="card">There is no card “{{ slug }}”.</p>
     <div class="columns">
-      <nav aria-label="Cards">
+      <nav aria-label="Cards" class="screen">
         <ul class="list">
           <li v-for="p in products.cards" :key="p.slug">
             <RouterLink :to="{ name: 'products', params: { slug: p.slug } }" :class="{ here: p.slug === card?.slug }"
@@ -100,7 +101,7 @@ const exportJson = () => {
             class="p-button p-component p-button-secondary"
             :to="{ name: 'compare-product', params: { slug: card.slug } }"
             >Revisions</RouterLink
-          ><Button label="Export as JSON" severity="secondary" @click="exportJson" />
+          ><Button label="Export as JSON" severity="secondary" @click="exportJson" /><PrintButton />
         </div>
         <OwnGelLine :slug="card.slug" />
         <div class="groups">

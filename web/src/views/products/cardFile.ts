@@ -1,8 +1,10 @@
-import { CoreError, fromRow, requireColumns, toRow, type Product } from '@warm-jar/core';
+import { CoreError, fromRow, requireColumns, toRow, unknownCardColumns, type Product } from '@warm-jar/core';
 import Papa from 'papaparse';
 
 /** What a file of cards holds, or why it cannot be read. */
-export type CardFile = { readonly ok: true; readonly rows: unknown[] } | { readonly ok: false; readonly says: string };
+export type CardFile =
+  | { readonly ok: true; readonly rows: unknown[]; readonly unknown?: readonly string[] }
+  | { readonly ok: false; readonly says: string };
 
 /** Largest file of cards taken, bytes. */
 const MAX_BYTES = 2_000_000;
@@ -44,7 +46,11 @@ function fromCsv(text: string, name: string): CardFile {
     if (!(error instanceof CoreError)) throw error;
     return { ok: false, says: `${name}: ${error.message}` };
   }
-  return { ok: true, rows: parsed.data.map((row) => fromRow(row, { format: 'warm-jar.product/1', ratio: {} })) };
+  return {
+    ok: true,
+    unknown: unknownCardColumns(parsed.meta.fields),
+    rows: parsed.data.map((row) => fromRow(row, { format: 'warm-jar.product/1', ratio: {} })),
+  };
 }
 
 /** Reads cards from a JSON or CSV file (RFC 4180, UTF-8, dotted names in the first row). */

@@ -58,7 +58,7 @@ const print = () => {
       </div>
       <div class="row screen">
         <a class="p-button p-component p-button-secondary" :href="recallFile(asked)" download>CSV</a
-        ><Button icon="pi pi-print" severity="secondary" aria-label="Print this page" @click="print" />
+        ><Button icon="pi pi-print" label="Print" severity="secondary" @click="print" />
       </div>
     </div>
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
