@@ -59,7 +59,7 @@ export async function axeFindings(bench: Bench, { contrast = true } = {}): Promi
   const findings = await bench.driver.executeAsyncScript<AxeFinding[]>(
     `const done = arguments[1];
      const rules = { 'color-contrast': { enabled: arguments[0] } };
-     axe.run(document, { resultTypes: ['violations'], rules })
+     axe.run(document, { resultTypes: ['violations'], rules, preload: false, iframes: false })
        .then((r) => done(r.violations), (e) => done([{ id: String(e), impact: 'serious', nodes: [] }]));`,
     contrast,
   );

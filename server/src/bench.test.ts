@@ -99,7 +99,7 @@ describe('entries at the bench', () => {
     expect(refused.status).toBe(409);
     expect(refused.body.error).toMatchObject({
       code: 'field-conflict',
-      issues: [{ path: 'mix.stirMin', message: 'They wrote 2, you 3.' }],
+      issues: [{ path: 'mix.stirMin', message: 'They wrote 2 min, you 3 min.' }],
     });
     const over = await enter(code, { over: true, set: [{ path: 'mix.stirMin', was: null, value: 3 }] });
     expect(over.body.mix).toEqual({ stirMin: 3 });

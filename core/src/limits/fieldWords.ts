@@ -21,7 +21,7 @@ function textWords(kind: string | undefined, text: string): string {
  * What stands in a field, as people read it: in words, and with its unit.
  * @param path dotted path of a batch's field
  * @param say writes a figure with the unit that was chosen
- * @example sayField('room.temperatureC', 21.5, say) // '21.5 °C'
+ * @example sayField('room.temperatureC', 21.5, wordsIn(STORED_UNITS)) // '21.5 °C'
  */
 export function sayField(path: string, value: unknown, say: Say): string {
   if (value === null || value === undefined || value === '') return 'not recorded';

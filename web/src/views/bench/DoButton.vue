@@ -60,6 +60,15 @@ if (props.k)
   border-color: var(--outside);
   color: var(--on-outside);
 }
+@media screen and (max-width: 49.99em) {
+  .do {
+    width: 100%;
+    padding: var(--space-2) var(--space-3);
+  }
+  .do.quiet {
+    width: auto;
+  }
+}
 .do:disabled {
   background: var(--chalk-100);
   border-color: var(--chalk-400);

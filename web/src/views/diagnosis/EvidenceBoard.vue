@@ -93,14 +93,17 @@ const value = (v: number | string | null, unit: string) => (typeof v === 'number
       </div>
       <p v-if="board.rows.length === 0" class="quiet">Nothing that was recorded speaks for or against a cause.</p>
       <p v-if="board.links.length" class="small quiet legend">
-        <svg width="34" height="10" aria-hidden="true">
-          <line x1="0" x2="34" y1="5" y2="5" class="for" stroke-width="5" />
-        </svg>
-        speaks for
-        <svg width="34" height="10" aria-hidden="true">
-          <line x1="0" x2="34" y1="5" y2="5" class="against" stroke-width="3" />
-        </svg>
-        against; the thicker, the more it weighs
+        <span class="sample"
+          ><svg width="34" height="10" aria-hidden="true">
+            <line x1="0" x2="34" y1="5" y2="5" class="for" stroke-width="5" /></svg
+          >speaks for</span
+        >
+        <span class="sample"
+          ><svg width="34" height="10" aria-hidden="true">
+            <line x1="0" x2="34" y1="5" y2="5" class="against" stroke-width="3" /></svg
+          >against</span
+        >
+        <span>the thicker, the more it weighs</span>
       </p>
       <details v-if="beside.length" class="beside" :open="onPaper || undefined">
         <summary>
@@ -186,6 +189,11 @@ summary {
   cursor: pointer;
   min-height: 32px;
   font-weight: 600;
+}
+.sample {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
 }
 .legend {
   display: flex;
