@@ -27,6 +27,7 @@ useResizeObserver(box, look);
 
 <style scoped>
 .table-box {
+  position: relative;
   overflow-x: auto;
   max-width: 100%;
 }
