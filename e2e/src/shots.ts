@@ -12,7 +12,14 @@ async function conditions(bench: Bench, values: Record<string, string>, route?: 
 }
 
 /** The main views, each with the address that shows it at its best in the demo studio. */
-const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (bench: Bench) => Promise<void> }[] = [
+const VIEWS: readonly {
+  name: string;
+  path: string;
+  ready: string;
+  prepare?: (bench: Bench) => Promise<void>;
+  /** Another size than the usual. */
+  size?: { width: number; height: number };
+}[] = [
   { name: 'today', path: '/', ready: '.bench' },
   {
     name: 'plan',
@@ -76,13 +83,12 @@ const VIEWS: readonly { name: string; path: string; ready: string; prepare?: (be
     },
   },
   { name: 'month', path: '/month', ready: '[data-fault]' },
-  { name: 'compare', path: '/compare?codes=B-0397,B-0409', ready: '[data-test="compare"]' },
   { name: 'piece', path: '/pieces/P-04', ready: '[data-layer="2"]' },
   {
-    name: 'people',
-    path: '/people',
-    ready: '[data-person="KO"]',
-    prepare: (bench) => bench.tapWords('That is me', '[data-person="MT"]'),
+    name: 'phone',
+    path: '/batches/B-0419/bench',
+    ready: '[data-test="pour"]',
+    size: { width: 390, height: 844 },
   },
   { name: 'board', path: '/board?batch=B-0419', ready: '[data-test="board-number"]' },
 ];
@@ -104,7 +110,8 @@ async function main(args: readonly string[]): Promise<void> {
   const application = await startApplication({ demo: true });
   const bench = await Bench.open(application.address, { width, height });
   try {
-    for (const { name, path, ready, prepare } of wanted) {
+    for (const { name, path, ready, prepare, size } of wanted) {
+      await bench.resize(size ?? { width, height });
       await bench.go(path);
       await bench.see(ready);
       await prepare?.(bench);
