@@ -92,6 +92,7 @@ const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
 }
 .due {
   color: #d9e6e1;
+  white-space: nowrap;
 }
 .late .due {
   color: #ffd9a0;

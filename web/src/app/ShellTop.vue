@@ -34,7 +34,7 @@ const LINKS = PLACES.filter((p) => p.menu !== undefined);
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 0 var(--space-4);
+  gap: 0 var(--space-3);
   padding: 0 var(--space-5);
   min-height: 56px;
   background: var(--card);
@@ -60,9 +60,9 @@ nav a,
 .tools :deep(button) {
   display: inline-flex;
   align-items: center;
-  gap: 8px;
+  gap: 6px;
   min-height: var(--target);
-  padding: 0 10px;
+  padding: 0 8px;
   color: var(--ink-700);
   text-decoration: none;
   border: 0;

@@ -54,6 +54,13 @@ describe('what is typed in a tab', () => {
     expect(notes('warm-jar.drafts#gone@s1')).toEqual({ 'B-1': 'theirs', 'B-2': 'old' });
     expect(storage.getItem('warm-jar.drafts#other@s1')).toBeNull();
   });
+  it('from before tabs had names is taken over too, and what all tabs share is left alone', () => {
+    storage.setItem('warm-jar.check.B-0007@s1', '{"note":"old"}');
+    storage.setItem('warm-jar.drops@s1', '{"B-0007":3}');
+    adoptOrphans(new Set());
+    expect(storage.getItem(own('warm-jar.check.B-0007'))).toBe('{"note":"old"}');
+    expect(storage.getItem('warm-jar.drops@s1')).toBe('{"B-0007":3}');
+  });
   it('that cannot be read takes nothing down', () => {
     storage.setItem('warm-jar.drafts#gone@s1', '{broken');
     storage.setItem('somebody else', 'x');

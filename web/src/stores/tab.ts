@@ -26,8 +26,11 @@ const hold = (manager: LockManager, name: string): Promise<boolean> =>
     });
   });
 
-/** A key that a tab kept something under: `warm-jar.check.B-0007#a1b2@studio`. */
-const KEPT = /^(?<name>warm-jar\.[^#]+)#(?<tab>[a-z0-9]+)@(?<studio>.+)$/;
+/**
+ * A key that a tab kept something under: `warm-jar.check.B-0007#a1b2@studio`; without a tab where it was kept before
+ * tabs had names.
+ */
+const KEPT = /^(?<name>warm-jar\.(?:drafts|plan|check\.[^#@]+|form\.[^#@]+))(?:#(?<tab>[a-z0-9]+))?@(?<studio>.+)$/;
 
 const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
 const read = (text: string | null): unknown => {
@@ -80,7 +83,7 @@ export function adoptOrphans(alive: ReadonlySet<string>, storage: Storage = wind
   const drafts = new Map<string, string[]>();
   for (const key of Object.keys(storage)) {
     const { name, tab, studio } = KEPT.exec(key)?.groups ?? {};
-    if (!name || !tab || !studio || tab === tabId() || alive.has(tab)) continue;
+    if (!name || !studio || tab === tabId() || (tab && alive.has(tab))) continue;
     const own = `${name}#${tabId()}@${studio}`;
     const theirs = storage.getItem(key);
     if (name === 'warm-jar.drafts') drafts.set(own, [...(drafts.get(own) ?? []), key]);
@@ -92,13 +95,31 @@ export function adoptOrphans(alive: ReadonlySet<string>, storage: Storage = wind
   for (const [own, orphans] of drafts) adoptDrafts(storage, own, orphans);
 }
 
+/** A page that is loaded again may come before the one it follows has let its name go: tries, and between two, ms. */
+const [TRIES, BETWEEN_MS] = [4, 80];
+const pause = () =>
+  new Promise((done) => {
+    window.setTimeout(done, BETWEEN_MS);
+  });
+
+async function holdOwn(manager: LockManager, name: string): Promise<boolean> {
+  for (let tries = 1; tries < TRIES; tries += 1) {
+    if (await hold(manager, name)) return true;
+    await pause();
+  }
+  return hold(manager, name);
+}
+
 /** Names this tab before anything is read, and takes over what closed ones left. */
 export async function claimTab(): Promise<void> {
   const manager = locks();
-  if (!manager) return;
+  if (!manager) {
+    adoptOrphans(new Set());
+    return;
+  }
   try {
     const known = window.sessionStorage.getItem(OWN);
-    id = known !== null && (await hold(manager, known)) ? known : fresh();
+    id = known !== null && (await holdOwn(manager, known)) ? known : fresh();
     if (id !== known) await hold(manager, id);
     window.sessionStorage.setItem(OWN, id);
     const held = (await manager.query()).held ?? [];
