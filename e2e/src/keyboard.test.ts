@@ -165,6 +165,33 @@ describe('a photo by the keyboard alone', () => {
   });
 });
 
+describe('what is removed while it has the focus', () => {
+  it('leaves it to what stood beside it', async () => {
+    await bench.go('/batches/B-0399/edit');
+    await bench.see('[data-list="additives"]');
+    const add = '[data-list="additives"] .row:last-child button';
+    await tabTo(add);
+    await bench.press(Key.ENTER, Key.ENTER);
+    await bench.driver.wait(
+      () =>
+        bench.driver.executeScript<boolean>(
+          `return document.querySelectorAll('[data-list="additives"] [data-remove]').length >= 2`,
+        ),
+      5_000,
+    );
+    await tabTo('[data-list="additives"] [data-remove]');
+    await bench.press(Key.ENTER);
+    await bench.driver.wait(() => isFocused('[data-list="additives"] [data-remove]'), 5_000, 'the focus is lost');
+    await bench.go('/batches?mould=M-12');
+    await tabTo('[aria-label="Name of this filter"]');
+    await bench.press('finials', Key.ENTER);
+    await tabTo('[aria-label="Delete the filter finials"]');
+    await bench.press(Key.ENTER);
+    await bench.gone('[aria-label="Delete the filter finials"]');
+    await bench.driver.wait(async () => !(await isFocused('body')), 5_000, 'the focus is lost');
+  });
+});
+
 describe('keys of one letter', () => {
   const place = () => bench.driver.executeScript<string>('return location.pathname');
   const press = (key: string, held?: string) => (held ? bench.pressWith(held, key) : bench.press(key));

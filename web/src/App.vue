@@ -12,6 +12,7 @@ import PhoneTop from './app/PhoneTop.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
 import { useGlobalKeys } from './app/useGlobalKeys';
+import { useFocusKeeper } from './app/useFocusKeeper';
 import { usePageFocus } from './app/usePageFocus';
 import { usePhone } from './components/usePhone';
 import { useProducts } from './stores/products';
@@ -23,6 +24,7 @@ const router = useRouter();
 const session = useSession();
 const { keysOpen, findOpen } = useGlobalKeys();
 usePageFocus();
+useFocusKeeper();
 const phone = usePhone();
 const [jarsOpen, moreOpen] = [ref(false), ref(false)];
 onMounted(async () => {

@@ -77,15 +77,15 @@ nav a,
   font-weight: 700;
   border-bottom-color: var(--part-a) !important;
 }
-@media (max-width: 56.25em) {
+@media (max-width: 73em) {
   .top {
-    gap: 0 var(--space-2);
-    padding: 0 var(--space-3);
+    gap: 0 var(--space-1);
+    padding: 0 var(--space-2);
   }
   nav a,
   .tools :deep(a),
   .tools :deep(button) {
-    padding: 0 6px;
+    padding: 0 4px;
   }
   .top :deep(kbd),
   .tools :deep(.pi) {
