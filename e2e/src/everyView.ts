@@ -39,6 +39,7 @@ export const VIEWS_OF_STUDIO: readonly ViewOf[] = [
   ['Revisions', '/products/house-clear-6/compare', 'table'],
   ['Bringing in cards', '/products/import', 'main h1'],
   ['Lots', '/lots', '.panel'],
+  ['Where a lot went', '/recall/B-52', 'table'],
   ['Moulds', '/moulds/M-12', '.outline'],
   ['Inclusions', '/inclusions/I-02', '.chart'],
   ['Additives', '/additives', '.panel'],
