@@ -5,6 +5,9 @@ import { Bench } from './browser';
 import { EMPTY_VIEWS } from './everyView';
 import { standsAtEverySize } from './pageFindings';
 
+/** A phone's layout and a screen's: what is in a record changes what is there, not how it is marked up at each width. */
+const LAYOUTS = [390, 1280];
+
 /** A word that nobody can break: the longest that a note may bring. */
 const LONG = 'unbreakable'.repeat(12);
 
@@ -62,7 +65,7 @@ describe('every place of a studio that has nothing yet', () => {
     await empty.application.stop();
   });
   it.each(EMPTY_VIEWS)('%s says so, fits every size, and passes axe', async (_name, path) => {
-    await standsAtEverySize(empty.page, path, path === '/board' ? '.board' : 'main h1, main h2, main form');
+    await standsAtEverySize(empty.page, path, path === '/board' ? '.board' : 'main h1, main h2, main form', LAYOUTS);
   });
 });
 
@@ -85,6 +88,6 @@ describe.each([
     await demo.application.stop();
   });
   it.each(VIEWS)('stands as its %s at every size', async (_view, path, ready) => {
-    await standsAtEverySize(demo.page, `/batches/${code}${path}`, ready);
+    await standsAtEverySize(demo.page, `/batches/${code}${path}`, ready, LAYOUTS);
   });
 });
