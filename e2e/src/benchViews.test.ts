@@ -32,6 +32,7 @@ describe('every step of the bench', () => {
       `return [...document.querySelectorAll('main .big strong, main .step .do')].slice(0, 2)
         .map((e) => e.getBoundingClientRect().bottom)`,
     );
+    expect(bottoms.length).toBeGreaterThan(0);
     for (const bottom of bottoms) expect(bottom).toBeLessThan(844 - 60);
   });
 });

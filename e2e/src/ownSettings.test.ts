@@ -62,6 +62,24 @@ describe('a page enlarged', () => {
   });
 });
 
+describe('what does not fit', () => {
+  it('is seen by the measure that every view is held to', async () => {
+    const page = await Bench.open(application.address);
+    try {
+      await page.go('/');
+      await page.see('main h1');
+      expect(await misfits(page)).toEqual([]);
+      await page.driver.executeScript(
+        `const e = document.createElement('p'); e.textContent = 'too wide'; e.style.width = '2000px';
+         document.querySelector('main').append(e);`,
+      );
+      expect((await misfits(page)).join()).toContain('past the edge: p “too wide”');
+    } finally {
+      await page.close();
+    }
+  });
+});
+
 describe('less motion', () => {
   it('is kept to: nothing moves or fades', async () => {
     const page = await Bench.open(application.address);

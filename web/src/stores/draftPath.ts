@@ -1,9 +1,6 @@
-import { changedFields, valueAt, withValue, type Tree } from '@warm-jar/core';
+import { changedFields, valueAt, wholePath, withValue, type Tree } from '@warm-jar/core';
 
 export { valueAt, withValue, type Tree } from '@warm-jar/core';
-
-/** The longest part of a path that is no place within a list: lists are carried over whole. */
-const wholePath = (path: string) => path.split('[')[0]!;
 
 /**
  * What one person changed, laid over what another stored meanwhile: fields that differ between `before` and `mine` are

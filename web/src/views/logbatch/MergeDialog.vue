@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fieldLabel, sayField } from '@warm-jar/core';
+import { fieldLabel, sayField, type MergeConflict } from '@warm-jar/core';
 import Button from 'primevue/button';
 import Dialog from 'primevue/dialog';
 import RadioButton from 'primevue/radiobutton';
@@ -16,6 +16,11 @@ const units = useUnits();
 const words = (path: string, value: unknown) => sayField(path, value, units.say);
 const who = computed(() => props.meeting.by ?? 'Somebody');
 const when = computed(() => (props.meeting.at ? `, ${dayAndTime(props.meeting.at)}` : ''));
+/** What was stored stands first: it is the safe one. */
+const sidesOf = (c: MergeConflict) => [
+  { words: 'Theirs', mine: false, value: c.theirs },
+  { words: 'Mine', mine: true, value: c.mine },
+];
 function choose(path: string, mine: boolean) {
   const others = asMine.value.filter((p) => p !== path);
   asMine.value = mine ? [...others, path] : others;
@@ -43,23 +48,14 @@ function choose(path: string, mine: boolean) {
       </section>
       <fieldset v-for="c in meeting.merged.conflicts" :key="c.path" :data-conflict="c.path">
         <legend>Both of you changed {{ fieldLabel(c.path) }}, from {{ words(c.path, c.before) }}</legend>
-        <label
+        <label v-for="side in sidesOf(c)" :key="side.words"
           ><RadioButton
             :model-value="asMine.includes(c.path)"
-            :value="false"
+            :value="side.mine"
             :name="c.path"
-            @update:model-value="choose(c.path, false)"
+            @update:model-value="choose(c.path, side.mine)"
           />
-          Theirs: <strong>{{ words(c.path, c.theirs) }}</strong></label
-        >
-        <label
-          ><RadioButton
-            :model-value="asMine.includes(c.path)"
-            :value="true"
-            :name="c.path"
-            @update:model-value="choose(c.path, true)"
-          />
-          Mine: <strong>{{ words(c.path, c.mine) }}</strong></label
+          {{ side.words }}: <strong>{{ words(c.path, side.value) }}</strong></label
         >
       </fieldset>
       <div class="row">

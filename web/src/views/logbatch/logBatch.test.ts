@@ -149,6 +149,24 @@ describe('a draft of a batch', () => {
       expect(log.context.value('note')).toBe('mine');
       expect(log.context.value('room.humidityPct')).toBe(70);
     });
+    it('asks about every field in which they differ where the draft does not know what it began with', async () => {
+      const opened = await open('B-0001', answers({ after: false }));
+      opened.log.context.set('note', 'mine');
+      await page!.settle();
+      page!.unmount();
+      for (const key of Object.keys(window.localStorage).filter((name) => name.startsWith('warm-jar.drafts'))) {
+        const drafts = JSON.parse(window.localStorage.getItem(key)!) as Record<string, { base?: unknown }>;
+        for (const draft of Object.values(drafts)) delete draft.base;
+        window.localStorage.setItem(key, JSON.stringify(drafts));
+      }
+      const { log } = await open('B-0001', answers({ after: false }));
+      await log.save();
+      await page!.settle();
+      const asked = log.meeting.value!.merged.conflicts.map((c) => c.path);
+      expect(asked).toEqual(expect.arrayContaining(['note', 'room.temperatureC', 'room.humidityPct']));
+      log.putTogether();
+      expect(log.context.value('room.temperatureC')).toBe(17);
+    });
     it('is dropped only when asked to be', async () => {
       const { log, router } = await met();
       log.dropMine();

@@ -34,7 +34,8 @@ export function useMerging(
     if (code === null || !mine) return;
     try {
       const [stored, history] = [await api.batch(code), await api.history(code)];
-      const merged = mergeDocuments(mine.base ?? stored.batch, mine.document, { ...stored.batch });
+      // A draft that does not know what it began with asks about every field in which the two differ.
+      const merged = mergeDocuments(mine.base ?? {}, mine.document, { ...stored.batch });
       const last = history.find((h) => h.version === stored.version);
       asMine.value = [];
       meeting.value = { code, stored, merged, by: last?.by ?? null, at: last?.at ?? null };
