@@ -174,7 +174,7 @@ const fill = computed(() => built.value?.fill ?? null);
 }
 .fills {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(6rem, 100%), 1fr));
+  grid-template-columns: repeat(2, minmax(0, 1fr));
 }
 .error {
   color: var(--outside);
