@@ -11,6 +11,8 @@ export const batchSummarySchema = z.object({
   productName: z.string(),
   productRevision: z.number().int(),
   startedAt: z.string().nullable(),
+  /** Only the day of it is known. */
+  dayOnly: z.boolean(),
   by: z.string().nullable(),
   mould: z.string().nullable(),
   stage: z.enum(STAGES),

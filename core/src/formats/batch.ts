@@ -187,6 +187,10 @@ export const batchSchema = z.looseObject({
   format: z.literal('warm-jar.batch/1', 'Expected "warm-jar.batch/1".'),
   code: q.shortText.min(1, 'Give the batch a code.').nullish(),
   startedAt: q.isoMoment.nullish(),
+  /** Only the day of `startedAt` is known; its time of day stands for none. An extra key of the format. */
+  dayOnly: z.boolean().nullish(),
+  /** Nothing is left to do on it, whatever the record leaves out: a record of before. An extra key of the format. */
+  closed: z.boolean().nullish(),
   by: q.shortText.nullish(),
   product: z.looseObject({ slug: q.slug, revision: z.number().int().min(1).max(100_000).nullish() }),
   lotA: lot.nullish(),

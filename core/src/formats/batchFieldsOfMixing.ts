@@ -21,6 +21,8 @@ const HEAD = [
   head.made('format', 'Format'),
   head.text('code', 'Code', PICKED),
   head.moment('startedAt', 'The parts met', PICKED),
+  head.yesNo('dayOnly', 'Only the day is known', PICKED),
+  head.yesNo('closed', 'Nothing is left to do', PICKED),
   head.text('by', 'Made by', PICKED),
   head.text('product.slug', 'Product', PICKED),
   head.number('product.revision', 'Revision of its card', '', PICKED),

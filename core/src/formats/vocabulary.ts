@@ -220,3 +220,7 @@ export const FACTORS = [
   'time-of-day',
 ] as const;
 export type Factor = (typeof FACTORS)[number];
+
+/** What the rows of a studio's own table may be of. */
+export const TABLE_KINDS = ['batch', 'lot', 'mould', 'product'] as const;
+export type TableKind = (typeof TABLE_KINDS)[number];

@@ -29,7 +29,7 @@ const DAY_PARTS = [
 
 /** Time of day by the clock on the wall where it was made. */
 function timeOfDay({ batch }: Case): string | undefined {
-  if (!batch.startedAt) return undefined;
+  if (!batch.startedAt || batch.dayOnly === true) return undefined;
   const hour = Number(batch.startedAt.slice(11, 13));
   return DAY_PARTS.find(([from]) => hour >= from)?.[1];
 }

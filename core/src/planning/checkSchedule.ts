@@ -4,7 +4,7 @@ import { checksInOrder } from '../formats/batchChecks';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
 import { mendsOf } from '../diagnosis/mendChain';
-import { stageOf } from './stage';
+import { isClosed, stageOf } from './stage';
 
 /** A look at the piece that is proposed: when, hours from when the parts met, and for the sake of what. */
 export interface PlannedCheck {
@@ -106,6 +106,7 @@ function dueOfCastings(product: Product, batch: Batch): PlannedCheck | null {
  * at again the next day; what was scrapped is let be.
  */
 export function dueCheck(product: Product, batch: Batch): PlannedCheck | null {
+  if (isClosed(batch)) return null;
   if (castingsOf(batch).length > 0 && laidAs(batch) === null) return dueOfCastings(product, batch);
   const stage = stageOf(product, batch);
   if (stage !== 'check' && stage !== 'done') return null;

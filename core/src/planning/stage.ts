@@ -55,11 +55,16 @@ export function willBePressed(product: Product | null, batch: Batch): boolean {
   return product?.pressure?.minKPa != null && batch.pressure !== null;
 }
 
+/** Whether nothing is left to do because somebody said so; a piece that its last look sends to be mended is not. */
+export const isClosed = (batch: Batch): boolean =>
+  batch.closed === true && checksInOrder(batch).at(-1)?.grade !== 'mend';
+
 /**
  * Where a batch is now: the stage after the furthest one the record shows. A gap behind it is a gap in the record,
  * not a step still to do.
  */
 export function stageOf(product: Product | null, batch: Batch): Stage {
+  if (isClosed(batch)) return 'done';
   const unpressed = batch.pressure?.gaugeKPa === 0;
   const order = STAGES.slice(0, -1) as WorkStage[];
   const furthest = order.reduce((last, stage, i) => {

@@ -109,7 +109,7 @@ export interface CardConflict {
 }
 
 /** Ratios by weight and by volume that disagree by more than this are flagged, %. */
-const RATIO_AGREES_PCT = 2;
+export const RATIO_AGREES_PCT = 2;
 
 /**
  * How far the stated volume ratio is off what the weights and densities give, per cent; null where that cannot be told.

@@ -9,7 +9,7 @@ const unit = (factor: number, decimals: number, offset = 0): Unit => ({ factor, 
 
 /**
  * Exact by definition: 1 psi = 6.894757293168 kPa, 1 oz = 28.349523125 g,
- * 1 US fl oz = 29.5735295625 mL, 1 in = 25.4 mm.
+ * 1 US fl oz = 29.5735295625 mL, 1 in = 25.4 mm, 1 in² = 6.4516 cm².
  */
 export const QUANTITIES = {
   temperature: { stored: '°C', units: { '°C': unit(1, 1), '°F': unit(1.8, 1, 32) } },
@@ -18,6 +18,7 @@ export const QUANTITIES = {
   mass: { stored: 'g', units: { g: unit(1, 1), oz: unit(1 / 28.349523125, 3) } },
   volume: { stored: 'mL', units: { mL: unit(1, 1), 'fl oz': unit(1 / 29.5735295625, 3) } },
   length: { stored: 'mm', units: { mm: unit(1, 1), in: unit(1 / 25.4, 3) } },
+  area: { stored: 'cm²', units: { 'cm²': unit(1, 1), 'in²': unit(1 / 6.4516, 2) } },
 } as const satisfies Record<string, { stored: string; units: Record<string, Unit> }>;
 
 export type Quantity = keyof typeof QUANTITIES;
@@ -33,8 +34,9 @@ export interface UnitChoice {
 
 export const STORED_UNITS: UnitChoice = { temperature: '°C', pressure: 'kPa', mass: 'g', volume: 'mL', length: 'mm' };
 
-/** The unit in which `quantity` is shown under this choice. A difference follows the temperature. */
+/** The unit in which `quantity` is shown under this choice. A difference follows the temperature, an area the length. */
 export function unitFor(quantity: Quantity, choice: UnitChoice): string {
+  if (quantity === 'area') return choice.length === 'in' ? 'in²' : 'cm²';
   return choice[quantity === 'temperatureDifference' ? 'temperature' : quantity];
 }
 
