@@ -1,6 +1,7 @@
 import type { AccessStore } from './access/accessStore';
 import type { AccessOptions } from './access/gate';
 import type { Devices } from './devices/devices';
+import type { LookRound } from './lookRound';
 import type { ChangeBus } from './live/changeBus';
 import type { StudioClock } from './live/studioClock';
 import type { BackupDeps } from './routes/backup';
@@ -14,6 +15,7 @@ import type { PieceStore } from './store/pieceStore';
 import type { ProductStore } from './store/productStore';
 import type { ReadingStore } from './store/readingStore';
 import type { Found } from './store/searchStore';
+import type { ImportStore } from './store/importStore';
 import type { RecallStore } from './store/recallStore';
 import type { SeriesStore } from './store/seriesStore';
 import type { Shelf } from './store/shelf';
@@ -32,6 +34,9 @@ export interface AppDeps {
   readonly filters: FilterStore;
   readonly pieces: PieceStore;
   readonly recall: RecallStore;
+  readonly imports: ImportStore;
+  /** The demo studio beside this one; none where it is not hosted. */
+  readonly lookRound?: LookRound | undefined;
   readonly series: SeriesStore;
   readonly learner: LearningRunner;
   readonly backup: BackupDeps;

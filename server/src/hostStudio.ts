@@ -6,7 +6,9 @@ import { actorNow } from './access/actor';
 import type { Checked } from './backup/checkBackup';
 import { DATABASE_NAME, PHOTO_FOLDER } from './backup/manifest';
 import { keepMachineSettings, machineSettings, type MachineSettings } from './store/machineSettings';
+import { lookRound } from './lookRound';
 import { openStudio, type Studio, type StudioOptions } from './studio';
+import type { PlanRunner } from './work/planRunner';
 
 /** A studio that can give way to another one under the same address: a restored backup. */
 export interface HostedStudio {
@@ -51,9 +53,24 @@ const RESTORING = JSON.stringify({
   },
 });
 
-export async function hostStudio(
-  options: Omit<StudioOptions, 'replaceWith'> & { readonly schedule?: boolean },
-): Promise<HostedStudio> {
+type HostOptions = Omit<StudioOptions, 'replaceWith' | 'lookRound'> & {
+  readonly schedule?: boolean;
+  /** Planners of a look-round's own. */
+  readonly anotherPlanner?: () => PlanRunner;
+};
+
+const besideOf = ({ webRoot, access, clock, learner, anotherPlanner, log }: HostOptions, own: () => Studio) =>
+  lookRound({
+    webRoot,
+    access: access ?? { mode: 'local' },
+    clock,
+    learner,
+    planner: anotherPlanner,
+    log: log ?? console.error,
+    own,
+  });
+
+export async function hostStudio(options: HostOptions): Promise<HostedStudio> {
   const dataFolder = dirname(options.file);
   let busy = false;
 
@@ -84,19 +101,24 @@ export async function hostStudio(
   }
 
   async function begin(): Promise<Studio> {
-    const next = await openStudio({ ...options, replaceWith });
+    const next = await openStudio({ ...options, replaceWith, lookRound: beside });
     if (options.schedule) next.schedule.begin();
     return next;
   }
+  const beside = besideOf(options, () => studio);
   // What was sent to be looked through before a restart waits for nobody.
   await rm(join(dataFolder, 'restore'), { recursive: true, force: true });
   let studio = await begin();
   return {
     current: () => studio,
     handle: (request, response) => {
-      if (busy) response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(RESTORING);
+      if (beside.takes(request)) beside.handle(request, response);
+      else if (busy) response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '2' }).end(RESTORING);
       else studio.app(request, response);
     },
-    close: () => studio.close(),
+    close: async () => {
+      await beside.end();
+      await studio.close();
+    },
   };
 }

@@ -4,6 +4,7 @@ import { readConfig, type Config } from './config';
 import { guard } from './start/guard';
 import { start, type Running } from './start/start';
 import { startProblem } from './start/startProblem';
+import { tabletWords } from './start/tabletWords';
 
 const webRoot = resolve(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
 const log = (error: unknown) => {
@@ -39,6 +40,7 @@ async function main(config: Config): Promise<void> {
   }
   if (config.now) console.log(`Its clock was set: it started at ${config.now.toString()}`);
   if (config.mode === 'open') console.log('It is open: whoever reaches it may read and write everything.');
+  for (const line of tabletWords(config)) console.log(line);
   if (!config.demo) console.log(`The studio's data: ${config.file}`);
 }
 

@@ -7,11 +7,14 @@ import type { Checked } from './backup/checkBackup';
 import { backupSchedule, type BackupSchedule } from './backup/schedule';
 import { studioDevices } from './devices/devices';
 import { announcing } from './live/announcing';
+import type { LookRound } from './lookRound';
 import { changeBus, type ChangeBus } from './live/changeBus';
 import { studioClock, type StudioClock } from './live/studioClock';
 import { batchStore, type BatchStore } from './store/batchStore';
 import { checkStore } from './store/checkStore';
 import { openDatabase, type Database } from './store/database';
+import { importStore } from './store/importStore';
+import { addProductWithin, productStore, type ProductStore } from './store/productStore';
 import { factStore, type FactStore } from './store/factStore';
 import { neighbourStore } from './store/neighbourStore';
 import { rateStore } from './store/rateStore';
@@ -20,7 +23,6 @@ import { pairKeeping } from './store/pairKeeping';
 import { pastStore } from './store/pastStore';
 import { photoStore } from './store/photoStore';
 import { pieceStore } from './store/pieceStore';
-import { productStore, type ProductStore } from './store/productStore';
 import { readingStore } from './store/readingStore';
 import { searchAll } from './store/searchStore';
 import { recallStore } from './store/recallStore';
@@ -55,6 +57,8 @@ export interface StudioOptions {
   readonly log?: (error: unknown) => void;
   /** Who may come in; on the loopback without sign-in where it is not given. */
   readonly access?: AccessOptions;
+  /** The demo studio beside this one, to be looked round in. */
+  readonly lookRound?: LookRound | undefined;
   /** Puts a checked backup in place of the present data: the host's, who can close this studio and open another. */
   readonly replaceWith?: (checked: Checked) => Promise<{ keptAside: string }>;
 }
@@ -64,6 +68,36 @@ const logToConsole = (error: unknown) => {
 };
 /** Copies are made by the machine's own clock, whatever the studio's says. */
 const wallNow = () => new Date();
+
+/** What runs by itself first, then what it ran on. */
+async function closeAll(schedule: BackupSchedule, planner: PlanRunner, database: Database): Promise<void> {
+  await schedule.end();
+  await planner.close();
+  await database.close();
+}
+
+/** Tables brought in, written as everything else here is. */
+function studioImports(
+  database: Database,
+  { batches, products, shelf, bus, clock }: Pick<Studio, 'batches' | 'products' | 'shelf' | 'bus' | 'clock'>,
+) {
+  return importStore(database, {
+    batches,
+    products,
+    shelf,
+    now: clock.now,
+    carded: batches.carded,
+    insertBatches: batches.insertAll,
+    insertLot: shelf.lots.createWithin,
+    insertMould: shelf.moulds.createWithin,
+    insertProduct: (card, transaction) => addProductWithin(database, card, transaction),
+    forgetProduct: products.forget,
+    // One word for a whole table: screens read their lists again.
+    told: () => {
+      bus.publish({ code: '', version: null });
+    },
+  });
+}
 
 export async function openStudio(options: StudioOptions): Promise<Studio> {
   const clock = options.clock ?? studioClock(1);
@@ -111,16 +145,14 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     search: (words) => searchAll(database, words),
     devices: studioDevices({ gear: shelf.gear, readings, subjectOf: subject }),
     filters: filterStore(database),
+    lookRound: options.lookRound,
+    imports: studioImports(database, { batches, products, shelf, bus, clock }),
     pieces: pieceStore(database, shelf, products, clock.now),
     recall: recallStore(database, facts),
     series: seriesStore(database),
     learner,
     backup: { database, dataFolder, photoFolder, schedule, now: wallNow, log, replaceWith: options.replaceWith },
   });
-  const close = async () => {
-    await schedule.end();
-    await planner.close();
-    await database.close();
-  };
+  const close = () => closeAll(schedule, planner, database);
   return { app, database, products, batches, shelf, facts, schedule, clock, bus, people, close };
 }

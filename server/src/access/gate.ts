@@ -32,14 +32,15 @@ export const SESSION_COOKIE = 'warm-jar-session';
 /** Where the page says who was chosen on it, where nobody signs in. */
 const BY_HEADER = 'x-warm-jar-by';
 
-/** The value of a cookie; null where it was not sent. */
-function cookieOf(request: Request, name: string): string | null {
-  const found = (request.get('cookie') ?? '')
+/** The value of a cookie in a request's header; null where it was not sent. */
+export function cookieIn(header: string | undefined, name: string): string | null {
+  const found = (header ?? '')
     .split(';')
     .map((c) => c.trim())
     .find((c) => c.startsWith(`${name}=`));
   return found ? found.slice(name.length + 1) : null;
 }
+const cookieOf = (request: Request, name: string) => cookieIn(request.get('cookie'), name);
 /** What a device on a wire shows. */
 export const bearerOf = (request: Request): string | null =>
   /^Bearer ([A-Za-z0-9_-]{20,100})$/.exec(request.get('authorization') ?? '')?.[1] ?? null;

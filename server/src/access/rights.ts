@@ -32,21 +32,26 @@ const RULES: readonly Rule[] = [
   { methods: /^(GET|HEAD)$/, path: /^\/calendar$/, need: 'anyone' },
   { methods: /./, path: /^\/calendar(\/|$)/, need: 'lead' },
   { methods: /^(POST|PUT|DELETE)$/, path: /^\/(products|gear)(\/|$)/, need: 'lead' },
+  { methods: /^POST$/, path: /^\/(imports|mappings)(\/|$)/, need: 'lead' },
   { methods: /^(GET|HEAD)$/, path: /^\/export\//, need: 'technician' },
   { methods: /^(GET|HEAD|OPTIONS)$/, path: /./, need: 'anyone' },
   { methods: /./, path: /./, need: 'technician' },
 ];
 
-/** What a request needs. The path is that behind the API's prefix, as it was sent. */
-export function needOf(method: string, path: string): Need {
-  // A way written in another way is still the same way.
+/** A path as it is meant: a way written in another way is still the same way. */
+export function plainPath(path: string): string {
   let plain = path;
   try {
     plain = decodeURIComponent(path);
   } catch {
     // What is no text is refused further on.
   }
-  plain = plain.toLowerCase().replace(/(.)\/+$/, '$1');
+  return plain.toLowerCase().replace(/(.)\/+$/, '$1');
+}
+
+/** What a request needs. The path is that behind the API's prefix, as it was sent. */
+export function needOf(method: string, path: string): Need {
+  const plain = plainPath(path);
   return RULES.find((r) => r.methods.test(method) && r.path.test(plain))?.need ?? 'lead';
 }
 

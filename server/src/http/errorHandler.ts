@@ -35,6 +35,12 @@ function machineProblem(error: unknown, depth = 4): Problem | null {
   return [cause, original, parent].reduce<Problem | null>((found, e) => found ?? machineProblem(e, depth - 1), null);
 }
 
+/** The size that was passed, bytes: each place has its own. */
+const limitOf = (error: unknown): number | null => {
+  const { limit } = error as { readonly limit?: unknown };
+  return typeof limit === 'number' ? limit : null;
+};
+
 function asProblem(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
   // What a sum refuses is what was sent: the field is named, as for any other.
@@ -42,7 +48,11 @@ function asProblem(error: unknown): Problem | null {
     return new Problem(400, error.code, error.message, [{ path: error.path, message: error.message }]);
   const { type, status } = (typeof error === 'object' && error !== null ? error : {}) as BodyError;
   if (type === 'entity.too.large')
-    return new Problem(413, 'too-large', `The document is larger than ${MAX_BODY_BYTES / 1e6} MB.`);
+    return new Problem(
+      413,
+      'too-large',
+      `What was sent is larger than the ${(limitOf(error) ?? MAX_BODY_BYTES) / 1e6} MB that are taken here.`,
+    );
   if (type === 'entity.parse.failed')
     return new Problem(400, 'bad-json', 'The body is not JSON. Check for a missing brace or a trailing comma.');
   if (typeof status === 'number' && status >= 400 && status < 500)

@@ -10,8 +10,10 @@ import { deviceRoutes } from './devices';
 import { diagnoseRoutes } from './diagnose';
 import { documentRoutes } from './documents';
 import { eventRoutes } from './events';
+import { importRoutes } from './imports';
 import { learningRoutes } from './learning';
 import { logRoutes } from './log';
+import { lookRoundRoutes } from './lookRound';
 import { outcomeRoutes } from './outcomes';
 import { photoRoutes } from './photos';
 import { pieceRoutes } from './pieces';
@@ -25,6 +27,8 @@ import { shelfRoutes } from './shelf';
 /** Every resource; a new one is a file beside these and a line here. */
 const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   productRoutes,
+  importRoutes,
+  lookRoundRoutes,
   logRoutes,
   pieceRoutes,
   learningRoutes,

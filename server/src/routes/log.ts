@@ -18,7 +18,7 @@ import { endpoint, streamEndpoint, type Endpoint } from '../http/endpoint';
 import { importBatches } from '../store/batchImport';
 import type { BatchStore } from '../store/batchStore';
 
-type LogDeps = Pick<AppDeps, 'batches' | 'filters' | 'photos'>;
+type LogDeps = Pick<AppDeps, 'batches' | 'filters' | 'photos' | 'products' | 'clock'>;
 
 /** Most batches in one file, and most rows brought in with one request. */
 const [MAX_EXPORTED, MAX_ROWS] = [100_000, 2_000];
@@ -155,13 +155,14 @@ const importAnswer = z.object({
       code: z.string().nullable(),
       action: z.enum(['new', 'same', 'differs', 'refused']),
       changed: z.array(z.string()),
+      closed: z.boolean(),
       issues: z.array(z.object({ path: z.string(), message: z.string() })),
     }),
   ),
   applied: z.number(),
 });
 
-const bringIn = ({ batches }: LogDeps): Endpoint =>
+const bringIn = ({ batches, products, clock }: LogDeps): Endpoint =>
   endpoint(
     {
       method: 'post',
@@ -170,7 +171,10 @@ const bringIn = ({ batches }: LogDeps): Endpoint =>
       body: importBody,
       answers: { 200: { description: 'What each row does', schema: importAnswer } },
     },
-    async ({ body }) => ({ status: 200, body: await importBatches(batches, body.rows, body) }),
+    async ({ body }) => ({
+      status: 200,
+      body: await importBatches({ batches, products, now: clock.now }, body.rows, body),
+    }),
   );
 
 const savedFilters = ({ filters }: LogDeps): Endpoint =>

@@ -2,19 +2,13 @@ import { batchOutcomesSchema, proposedOutcome, type Batch, type ProposedOutcome 
 import { z } from 'zod';
 import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
-import { Problem } from '../http/problem';
+import { ifThere } from '../http/refusals';
 
 type OutcomeDeps = Pick<AppDeps, 'batches' | 'series' | 'products'>;
 
 /** A batch that may be gone. */
-async function ifThere({ batches }: OutcomeDeps, code: string): Promise<Batch | null> {
-  try {
-    return (await batches.get(code)).batch;
-  } catch (error) {
-    if (error instanceof Problem && error.status === 404) return null;
-    throw error;
-  }
-}
+const batchIfThere = async ({ batches }: OutcomeDeps, code: string): Promise<Batch | null> =>
+  (await ifThere(batches.get(code)))?.batch ?? null;
 
 /** What one batch says of the one it was copied from, if anything. */
 async function proposal({ products }: OutcomeDeps, before: Batch | null, after: Batch | null) {
@@ -26,8 +20,8 @@ async function proposal({ products }: OutcomeDeps, before: Batch | null, after: 
 /** What the copies of a batch say of it, and what it says itself of the one it was copied from. */
 async function proposalsAbout(deps: OutcomeDeps, batch: Batch): Promise<ProposedOutcome[]> {
   const copies = await deps.series.copiesOf(batch.code ?? '');
-  const about = copies.map(async (code) => proposal(deps, batch, await ifThere(deps, code)));
-  const before = batch.copiedFrom?.code ? await ifThere(deps, batch.copiedFrom.code) : null;
+  const about = copies.map(async (code) => proposal(deps, batch, await batchIfThere(deps, code)));
+  const before = batch.copiedFrom?.code ? await batchIfThere(deps, batch.copiedFrom.code) : null;
   return (await Promise.all([...about, proposal(deps, before, batch)])).flat();
 }
 

@@ -70,6 +70,7 @@ const openFor = (config: Config, port: number, trust: Trust | null, log: (error:
     file: config.file,
     webRoot: config.webRoot,
     planner: threadPlanner(),
+    anotherPlanner: threadPlanner,
     learner: threadLearner(),
     clock: studioClock(config.speed, Date.now, config.now),
     schedule: true,

@@ -1,6 +1,8 @@
-import { CoreError, batchSchema, changedFields, issuesFromZod, type Batch, type ProblemIssue } from '@warm-jar/core';
+import { batchSchema, changedFields, closedIfOld, issuesFromZod, type Batch, type ProblemIssue } from '@warm-jar/core';
 import { Problem } from '../http/problem';
+import { ifThere, issuesOf } from '../http/refusals';
 import type { BatchStore } from './batchStore';
+import type { ProductStore } from './productStore';
 
 /** What bringing in one row would do, or why it cannot. */
 export interface BatchImportRow {
@@ -8,6 +10,8 @@ export interface BatchImportRow {
   readonly code: string | null;
   readonly action: 'new' | 'same' | 'differs' | 'refused';
   readonly changed: string[];
+  /** It comes in as done: a record of before that says nothing else. */
+  readonly closed: boolean;
   readonly issues: ProblemIssue[];
 }
 
@@ -27,8 +31,23 @@ const codeOf = (sent: unknown) => {
   return typeof c === 'string' ? c : null;
 };
 
+/** What an import stands on. */
+export interface BatchImportDeps {
+  readonly batches: BatchStore;
+  readonly products: Pick<ProductStore, 'get'>;
+  readonly now: () => Date;
+}
+
+/** A new record as it comes in: an old one as done. */
+async function asNew({ products, now }: BatchImportDeps, batch: Batch): Promise<Batch> {
+  const { slug, revision } = batch.product;
+  // An unknown card is told when the batch is tried out.
+  const card = await ifThere(products.get(slug, revision));
+  return closedIfOld(card, batch, now());
+}
+
 async function look(
-  batches: BatchStore,
+  deps: BatchImportDeps,
   row: number,
   sent: unknown,
   seen: Set<string>,
@@ -38,7 +57,8 @@ async function look(
     action: BatchImportRow['action'],
     issues: ProblemIssue[] = [],
     changed: string[] = [],
-  ): BatchImportRow => ({ row, code: codeOf(sent), action, changed, issues });
+    closed = false,
+  ): BatchImportRow => ({ row, code: codeOf(sent), action, changed, closed, issues });
   const parsed = batchSchema.safeParse(sent);
   if (!parsed.success) return { told: told('refused', issuesFromZod(parsed.error)), batch: null, version: null };
   const code = parsed.data.code ?? null;
@@ -49,11 +69,11 @@ async function look(
       version: null,
     };
   if (code !== null) seen.add(code);
-  if (code === null || !taken.has(code)) return { told: told('new'), batch: parsed.data, version: null };
-  const known = await batches.get(code).catch((error: unknown) => {
-    if (error instanceof Problem && error.status === 404) return null;
-    throw error;
-  });
+  if (code === null || !taken.has(code)) {
+    const batch = await asNew(deps, parsed.data);
+    return { told: told('new', [], [], batch.closed === true), batch, version: null };
+  }
+  const known = await ifThere(deps.batches.get(code));
   if (!known)
     return {
       told: told('refused', [
@@ -64,19 +84,14 @@ async function look(
     };
   const own = {
     ...parsed.data,
+    // A record that came in as done stays so when the same file is brought in again.
+    closed: parsed.data.closed ?? known.batch.closed,
     product: { ...parsed.data.product, revision: parsed.data.product.revision ?? known.batch.product.revision },
   };
   const changed = changedFields(known.batch, own);
   return changed.length === 0
     ? { told: told('same'), batch: null, version: null }
-    : { told: told('differs', [], changed), batch: parsed.data, version: known.version };
-}
-
-/** What a row was refused for. @throws what was no refusal */
-function issuesOf(error: unknown): ProblemIssue[] {
-  if (error instanceof CoreError) return [{ path: error.path, message: error.message }];
-  if (!(error instanceof Problem)) throw error;
-  return error.issues.length > 0 ? [...error.issues] : [{ path: '', message: error.message }];
+    : { told: told('differs', [], changed), batch: { ...parsed.data, closed: own.closed }, version: known.version };
 }
 
 /** Looks each new one over as it would be stored: its product known, its vessel within its rating. */
@@ -100,15 +115,15 @@ async function tryOut(batches: BatchStore, looked: Looked): Promise<Looked> {
  * @throws Problem 400 where rows are refused and `skipRefused` does not say to leave them out
  */
 export async function importBatches(
-  batches: BatchStore,
+  deps: BatchImportDeps,
   rows: readonly unknown[],
   options: BatchImportOptions,
 ): Promise<{ rows: BatchImportRow[]; applied: number }> {
+  const { batches } = deps;
   const taken = await batches.taken(rows.flatMap((r) => codeOf(r) ?? []));
   const seen = new Set<string>();
   const looked: Looked[] = [];
-  for (const [i, row] of rows.entries())
-    looked.push(await tryOut(batches, await look(batches, i + 1, row, seen, taken)));
+  for (const [i, row] of rows.entries()) looked.push(await tryOut(batches, await look(deps, i + 1, row, seen, taken)));
   const told = looked.map((l) => l.told);
   if (!options.apply) return { rows: told, applied: 0 };
   const refused = told.filter((t) => t.action === 'refused');
@@ -121,9 +136,7 @@ export async function importBatches(
     );
   }
   const fresh = looked.flatMap((l) => (l.told.action === 'new' && l.batch ? [l.batch] : []));
-  const coded = fresh.filter((b) => b.code != null);
-  await batches.addAll(coded);
-  for (const batch of fresh.filter((b) => b.code == null)) await batches.create(batch);
+  await batches.addAll(fresh);
   const others = options.replaceOthers ? looked.filter((l) => l.told.action === 'differs') : [];
   for (const { batch, version } of others) await batches.replace(batch!.code!, version!, batch!);
   return { rows: told, applied: fresh.length + others.length };

@@ -3,11 +3,13 @@ import type { Transaction } from 'sequelize';
 import { actorNow, doneBy } from '../access/actor';
 import { batchColumns, symptomsOf } from './batchColumns';
 import type { BatchContext } from './batchContext';
+import { nextCode } from './batchRecord';
 import { castingRows } from './castingRows';
-import type { BatchStore } from './storedBatch';
+import { gearRows, outcomeRows } from './outcomeRows';
+import type { BatchStore, Carded } from './storedBatch';
 
-/** Rows written in one statement; SQLite bounds the values in one. */
-const ROWS_AT_ONCE = 200;
+/** Rows worked out and written at a time: so few that nobody else waits for long. */
+const ROWS_AT_ONCE = 25;
 
 const codeOf = ({ code }: Batch) => code ?? '';
 
@@ -45,18 +47,79 @@ async function insert(
   await models.history.bulkCreate(history, { transaction });
 }
 
+/** What causes turned out to be, and the gear used, in tables of their own. */
+async function insertLearned({ models }: BatchContext, batches: readonly Batch[], transaction: Transaction) {
+  const outcomes = batches.flatMap((batch) => outcomeRows(codeOf(batch), batch));
+  await models.outcomes.bulkCreate(outcomes, { transaction });
+  await models.batchGear.bulkCreate(
+    batches.flatMap((batch) => gearRows(codeOf(batch), batch)),
+    { transaction },
+  );
+}
+
+/** Gives codes of the studio's numbering to those that have none, one after another. */
+async function withCodes(context: BatchContext, batches: readonly Batch[], transaction: Transaction): Promise<Batch[]> {
+  const known = new Set(batches.flatMap(({ code }) => (code == null ? [] : [code])));
+  let next = batches.some(({ code }) => code == null) ? await nextCode(context, transaction) : '';
+  const coded: Batch[] = [];
+  for (const batch of batches) {
+    if (batch.code != null) {
+      coded.push(batch);
+      continue;
+    }
+    while (known.has(next)) next = codeAfter(next);
+    coded.push({ ...batch, code: next });
+    known.add(next);
+    next = codeAfter(next);
+  }
+  return coded;
+}
+
+const codeAfter = (code: string) => `B-${String(Number(code.slice(2)) + 1).padStart(4, '0')}`;
+
+/** Looks each batch over, as it would be stored. @throws Problem 400 */
+export const carded =
+  (context: BatchContext) =>
+  async (sent: readonly Batch[]): Promise<Carded[]> => {
+    const found: Carded[] = [];
+    for (const batch of sent) {
+      await context.checkOver(batch, null);
+      const card = await context.cardOf(batch);
+      found.push({ batch: { ...batch, product: { ...batch.product, revision: card.revision } }, card });
+    }
+    return found;
+  };
+
+/**
+ * Writes batches that were looked over, within a transaction that others may share.
+ * @returns them with their codes
+ */
+export const insertAll =
+  (context: BatchContext) =>
+  async (sent: readonly Carded[], transaction: Transaction): Promise<Batch[]> => {
+    const batches = await insertCoded(context, sent, transaction);
+    await insertLearned(context, batches, transaction);
+    return batches;
+  };
+
+async function insertCoded(context: BatchContext, sent: readonly Carded[], transaction: Transaction): Promise<Batch[]> {
+  const batches = await withCodes(
+    context,
+    sent.map(({ batch }) => batch),
+    transaction,
+  );
+  const cards = new Map(batches.map((batch, at) => [codeOf(batch), sent[at]!.card]));
+  const now = context.now().toISOString();
+  for (let at = 0; at < batches.length; at += ROWS_AT_ONCE)
+    await insert(context, batches.slice(at, at + ROWS_AT_ONCE), cards, now, transaction);
+  return batches;
+}
+
 export const addAll =
   (context: BatchContext): BatchStore['addAll'] =>
   async (sent) => {
-    const cards = new Map<string, Product>();
-    for (const batch of sent) {
-      await context.checkOver(batch, null);
-      cards.set(codeOf(batch), await context.cardOf(batch));
-    }
-    const whole = sent.map((b) => ({ ...b, product: { ...b.product, revision: cards.get(codeOf(b))!.revision } }));
+    const whole = await carded(context)(sent);
     await context.write(async (transaction) => {
-      const now = context.now().toISOString();
-      for (let at = 0; at < whole.length; at += ROWS_AT_ONCE)
-        await insert(context, whole.slice(at, at + ROWS_AT_ONCE), cards, now, transaction);
+      await insertCoded(context, whole, transaction);
     });
   };

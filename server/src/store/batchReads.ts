@@ -1,5 +1,5 @@
 import type { BatchSummary, HistoryEntry } from '@warm-jar/core';
-import { Op } from 'sequelize';
+import { Op, literal } from 'sequelize';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
 import { castingsInList } from './castingRows';
@@ -19,6 +19,7 @@ async function summaries(models: Models, rows: BatchRow[]): Promise<BatchSummary
     summaryOf({
       ...row.get({ plain: true }),
       productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
+      dayOnly: row.get('dayOnly') === 1,
       symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),
       castings: castingsInList(row.castings ?? []),
     }),
@@ -36,7 +37,10 @@ export const list =
         order: orderOf(query.sort),
         limit: query.pageSize,
         offset: (query.page - 1) * query.pageSize,
-        attributes: { exclude: ['document', 'search', 'facts'] },
+        attributes: {
+          exclude: ['document', 'search', 'facts'],
+          include: [[literal("json_extract(document, '$.dayOnly')"), 'dayOnly']],
+        },
         include: [
           { model: models.symptoms, as: 'symptoms', separate: true },
           { model: models.castings, as: 'castings', separate: true },

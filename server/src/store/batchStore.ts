@@ -1,5 +1,5 @@
 import { batchContext, type BatchGuard } from './batchContext';
-import { addAll } from './batchImports';
+import { addAll, carded, insertAll } from './batchImports';
 import { documents, get, history, list, taken } from './batchReads';
 import { check, create, enter, remove, replace } from './batchWrites';
 import type { Database } from './database';
@@ -28,5 +28,7 @@ export function batchStore(
     enter: enter(context),
     remove: remove(context),
     addAll: addAll(context),
+    carded: carded(context),
+    insertAll: insertAll(context),
   };
 }

@@ -7,6 +7,7 @@ const UNKNOWN = {
   productRevision: 0,
   stage: 'check',
   outside: 0,
+  dayOnly: false,
   symptoms: [],
   castings: [],
   productSlug: '',

@@ -13,6 +13,9 @@ const JPEG_QUALITY = 88;
 const bad = (message: string, cause?: unknown) =>
   new Problem(400, 'not-a-photo', message, [{ path: 'body', message }], cause === undefined ? undefined : { cause });
 
+const tooMany = (cause?: unknown) =>
+  bad(`The picture has more than ${MAX_PIXELS / 1e6} million points. Take or send a smaller one.`, cause);
+
 // One picture is worked at by one thread: many at once shall not hold the machine.
 sharp.concurrency(1);
 sharp.cache(false);
@@ -34,8 +37,7 @@ export async function cleanPhoto(sent: Buffer): Promise<Photo> {
   const read = sharp(sent, { failOn: 'error', limitInputPixels: MAX_PIXELS, pages: 1 });
   try {
     const { width, height } = await read.metadata();
-    if (width * height > MAX_PIXELS)
-      throw bad(`The picture has more than ${MAX_PIXELS / 1e6} million points. Take or send a smaller one.`);
+    if (width * height > MAX_PIXELS) throw tooMany();
     const painted = read
       .autoOrient()
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
@@ -44,6 +46,7 @@ export async function cleanPhoto(sent: Buffer): Promise<Photo> {
     return { bytes, type };
   } catch (error) {
     if (error instanceof Problem) throw error;
+    if (error instanceof Error && /pixel limit/i.test(error.message)) throw tooMany(error);
     throw bad('The picture is damaged or cut short. Take or send it again.', error);
   }
 }

@@ -48,10 +48,11 @@ describe('the database', () => {
       { name: '0006-access' },
       { name: '0007-castings' },
       { name: '0008-outcomes' },
+      { name: '0009-imports' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(8);
+    expect(await names()).toHaveLength(9);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

@@ -7,6 +7,7 @@ import {
   type ProblemIssue,
 } from '@warm-jar/core';
 import { Problem } from '../http/problem';
+import { ifThere } from '../http/refusals';
 import type { ProductStore } from './productStore';
 
 /** What bringing in one row would do, or why it cannot. */
@@ -61,10 +62,7 @@ async function look(
   seen.add(slug);
   const contradictions = ratioContradictions(parsed.data).map((c) => ({ path: c.field, message: c.says }));
   if (contradictions.length > 0) return { told: told('refused', { slug, name, issues: contradictions }), card: null };
-  const current = await products.get(slug).catch((error: unknown) => {
-    if (error instanceof Problem && error.status === 404) return null;
-    throw error;
-  });
+  const current = await ifThere(products.get(slug));
   if (!current)
     return {
       told: told('new', { slug, name, revision: 1, changed: changedFields(null, parsed.data) }),

@@ -16,10 +16,16 @@ export interface ProductStore {
   readonly add: (card: Product) => Promise<Product>;
   /** The same for several, in one transaction: all or none. */
   readonly addAll: (cards: readonly Product[]) => Promise<void>;
+  /** Forgets what was read of a card that was taken back with its import. */
+  readonly forget: (slug: string) => void;
 }
 
 /** @throws Problem 409 where the revision is not the next one */
-async function addWithin({ models, now }: Database, card: Product, transaction: Transaction): Promise<void> {
+export async function addProductWithin(
+  { models, now }: Database,
+  card: Product,
+  transaction: Transaction,
+): Promise<void> {
   const createdAt = now().toISOString();
   const current = await models.products.findByPk(card.slug, { transaction });
   const next = current ? current.currentRevision + 1 : 1;
@@ -83,12 +89,15 @@ export function productStore(database: Database): ProductStore {
       return rows.map(parse);
     },
     add: async (card) => {
-      await write((transaction) => addWithin(database, card, transaction));
+      await write((transaction) => addProductWithin(database, card, transaction));
       return card;
     },
     addAll: (cards) =>
       write(async (transaction) => {
-        for (const card of cards) await addWithin(database, card, transaction);
+        for (const card of cards) await addProductWithin(database, card, transaction);
       }),
+    forget: (slug) => {
+      for (const key of known.keys()) if (key.startsWith(`${slug} `)) known.delete(key);
+    },
   };
 }

@@ -20,6 +20,10 @@ export interface ShelfStore<T> {
   readonly get: (code: string) => Promise<Shelved<T>>;
   /** @throws Problem 409 where the code is taken */
   readonly create: (item: T) => Promise<Shelved<T>>;
+  /** The same within a transaction of others'. */
+  readonly createWithin: (item: T, transaction: Transaction) => Promise<Shelved<T>>;
+  /** Whether it could be stored: its product known, its codes within the rule. @throws Problem 400 */
+  readonly requireFit: (item: T) => Promise<void>;
   /** @throws Problem 404; 409 unless `version` is the stored one */
   readonly replace: (code: string, version: number, item: T) => Promise<Shelved<T>>;
   readonly remove: (code: string, version: number) => Promise<void>;
@@ -98,7 +102,20 @@ export function shelfStore<T extends { code: string }>({ models, write, now }: D
     item: readStored(kind.schema, row.document),
     version: row.version,
   });
+  const insert = async (item: T, transaction: Transaction): Promise<Shelved<T>> => {
+    await requireFree(rows, item.code, transaction);
+    const at = now().toISOString();
+    const row = { code: item.code, version: 1, ...columnsOf(kind, item), createdAt: at, updatedAt: at };
+    await rows.create(row, { transaction });
+    return { item, version: 1 };
+  };
+  const requireFit = async (item: T) => {
+    await requireProduct(models, kind.productSlug?.(item));
+    await refuseNew(codesOf(item), []);
+  };
   return {
+    requireFit,
+    createWithin: insert,
     list: async () => (await rows.findAll({ order: [['code', 'ASC']] })).map(parse),
     get: async (code) => {
       const row = await rows.findByPk(code);
@@ -106,15 +123,8 @@ export function shelfStore<T extends { code: string }>({ models, write, now }: D
       return parse(row);
     },
     create: async (item) => {
-      await requireProduct(models, kind.productSlug?.(item));
-      await refuseNew(codesOf(item), []);
-      return write(async (transaction) => {
-        await requireFree(rows, item.code, transaction);
-        const at = now().toISOString();
-        const row = { code: item.code, version: 1, ...columnsOf(kind, item), createdAt: at, updatedAt: at };
-        await rows.create(row, { transaction });
-        return { item, version: 1 };
-      });
+      await requireFit(item);
+      return write((transaction) => insert(item, transaction));
     },
     replace: async (code, from, item) => {
       requireSameCode(code, item);

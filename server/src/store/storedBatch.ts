@@ -1,9 +1,16 @@
-import type { Batch, BatchListQuery, BatchPage, Entry, HistoryEntry } from '@warm-jar/core';
+import type { Batch, BatchListQuery, BatchPage, Entry, HistoryEntry, Product } from '@warm-jar/core';
+import type { Transaction } from 'sequelize';
 
 /** A batch document with the version that a change must name. */
 export interface Stored {
   readonly batch: Batch;
   readonly version: number;
+}
+
+/** A batch with the revision that its card is at, and that card. */
+export interface Carded {
+  readonly batch: Batch;
+  readonly card: Product;
 }
 
 /** Batches: validated documents, each change a new version with an entry in its history. */
@@ -31,6 +38,10 @@ export interface BatchStore {
   readonly check: (batch: Batch) => Promise<void>;
   /** Many at once in one transaction, all of them or none; each has its code. @throws Problem as `create` does */
   readonly addAll: (batches: readonly Batch[]) => Promise<void>;
+  /** Looks batches over, as `addAll` would before it writes. @throws Problem 400 */
+  readonly carded: (batches: readonly Batch[]) => Promise<Carded[]>;
+  /** Writes batches that were looked over, within a transaction of others'; they come back with their codes. */
+  readonly insertAll: (batches: readonly Carded[], transaction: Transaction) => Promise<Batch[]>;
   /** Whole documents, in the order of the query, with how many there are in all. */
   readonly documents: (
     query: BatchListQuery,

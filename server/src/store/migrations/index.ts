@@ -6,6 +6,7 @@ import { learning } from './0005-learning';
 import { access } from './0006-access';
 import { castings } from './0007-castings';
 import { outcomes } from './0008-outcomes';
+import { imports } from './0009-imports';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -18,4 +19,5 @@ export const MIGRATIONS: readonly Migration[] = [
   access,
   castings,
   outcomes,
+  imports,
 ];
