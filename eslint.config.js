@@ -135,6 +135,7 @@ export default tseslint.config(
       '**/*.test.ts',
       'server/src/**/*.test.ts',
       'server/src/fuzz/**',
+      'web/src/testing/**',
       'e2e/**/*.ts',
       'scripts/**',
       'examples/**',

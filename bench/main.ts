@@ -20,6 +20,7 @@ import { cupByOdex, slabByOdex } from './generalSolver';
 import { median } from './median';
 import { printScale } from './scale';
 import { sphereStl } from './sphere';
+import { printDataSheets } from './dataSheets';
 import { printStudioRates } from './studioRates';
 
 const card = saltmarshCard('house-clear-6');
@@ -136,6 +137,7 @@ console.log(
   `they agree on the middle of the slab after a day to ${Math.abs(middle - slabByOdex(deepFit, day, loss)).toFixed(3)} K`,
 );
 
+printDataSheets(parse);
 printCalibration();
 printAccuracy();
 printStudioRates();

@@ -28,6 +28,7 @@ export const VIEWS_OF_BATCHES: readonly ViewOf[] = [
   ['Diagnosis of nothing', '/batches/B-0393/diagnosis', '[data-test="summary"]'],
   ['Log with every filter', '/batches?mould=M-12&fact=pressing:late', '[data-along]'],
   ['Bringing in batches', '/batches/import', 'main h1'],
+  ['Bringing in a spreadsheet', '/import/table', '#table-text'],
 ];
 
 /** Views of the studio as a whole, with much in them. */
@@ -36,6 +37,7 @@ export const VIEWS_OF_STUDIO: readonly ViewOf[] = [
   ['A product', '/products/house-noon', '.groups'],
   ['A card to change', '/products/house-clear-6/edit', '.cell'],
   ['A new card', '/products/new', '.cell'],
+  ['A card from its data sheet', '/products/new/sheet', '#sheet-text'],
   ['Revisions', '/products/house-clear-6/compare', 'table'],
   ['Bringing in cards', '/products/import', 'main h1'],
   ['Lots', '/lots', '.panel'],
@@ -54,6 +56,11 @@ export const VIEWS_OF_STUDIO: readonly ViewOf[] = [
   ['A piece', '/pieces/P-04', '[data-layer="2"]'],
   ['Backup', '/backup', '#backup-folder'],
   ['Settings', '/settings', '.line'],
+  ['Words', '/help', '[data-term]'],
+  ['One page to start with', '/start-here', '.steps'],
+  ['Labels', '/labels', '.choices li'],
+  ['Scanning a label', '/scan', 'main h1'],
+  ['Opening the studio', '/opening/product', '.step'],
   ['People and devices', '/people', '[data-person]'],
   ['Signing in', '/sign-in', '#secret'],
   ['Pairing', '/pair', '#pairing'],

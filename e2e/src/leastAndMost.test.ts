@@ -5,7 +5,9 @@ import { Bench } from './browser';
 import { EMPTY_VIEWS } from './everyView';
 import { standsAtEverySize } from './pageFindings';
 
-/** A phone's layout and a screen's: what is in a record changes what is there, not how it is marked up at each width. */
+/**
+ * A phone's layout and a screen's: what is in a record changes what is there, not how it is marked up at each width.
+ */
 const LAYOUTS = [390, 1280];
 
 /** A word that nobody can break: the longest that a note may bring. */

@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { startApplication } from './application';
 import { Bench } from './browser';
+import { firstHourSheet } from './firstHourSheet';
 import { putAtStage, stageSheet } from './stageSheet';
 
 /** Fills in what the plan asks of the room, and the route. */
@@ -74,14 +75,6 @@ const VIEWS: readonly {
       await bench.see('[data-test="changes"]');
     },
   },
-  {
-    name: 'figures',
-    path: '/figures',
-    ready: '[data-test="yields"]',
-    prepare: async (bench) => {
-      await bench.driver.executeScript('window.scrollTo(0, 300)');
-    },
-  },
   { name: 'month', path: '/month', ready: '[data-fault]' },
   { name: 'piece', path: '/pieces/P-04', ready: '[data-layer="2"]' },
   {
@@ -122,6 +115,10 @@ async function main(args: readonly string[]): Promise<void> {
       const complaints = await bench.complaints();
       if (complaints.length > 0) console.error(name, complaints);
       console.log(`${folder}/${name}.png`);
+    }
+    if (args.every((a) => !VIEWS.some((o) => o.name === a)) || args.includes('first-hour')) {
+      writeFileSync(`${folder}/first-hour.png`, await firstHourSheet(bench));
+      console.log(`${folder}/first-hour.png`);
     }
     // Last, for it fills the studio with batches at every stage.
     if (args.every((a) => !VIEWS.some((o) => o.name === a)) || args.includes('bench')) {

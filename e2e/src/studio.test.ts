@@ -30,14 +30,14 @@ async function bring(name: string, content: string | Buffer): Promise<void> {
 describe('a studio of its own', () => {
   it('starts empty, and says what to do first', async () => {
     await bench.go('/');
-    await bench.read('Nothing is in work');
+    await bench.read('This studio is new');
     await bench.go('/batches/new');
-    await bench.read('There are no product cards yet');
+    await bench.read('There is no card yet');
   });
 
   it('refuses a bad card field by field, and takes a good one', async () => {
     await bench.go('/products');
-    await bench.read('No product card yet');
+    await bench.read('A card holds what the data sheet says');
     await bench.go('/products/import');
     await bench.see('main h1');
     await bring('broken.json', '{ "format": ');

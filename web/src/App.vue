@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import ConfirmDialog from 'primevue/confirmdialog';
 import Toast from 'primevue/toast';
 import { onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import FindDialog from './app/FindDialog.vue';
-import KeysDialog from './app/KeysDialog.vue';
+import HelpDialog from './app/HelpDialog.vue';
+import LookRoundStrip from './app/LookRoundStrip.vue';
+import OpeningStrip from './app/OpeningStrip.vue';
 import ReplacedNote from './app/ReplacedNote.vue';
 import PhoneBar from './app/PhoneBar.vue';
 import PhoneDrawers from './app/PhoneDrawers.vue';
@@ -52,6 +55,8 @@ watch(
     <ShellShelf v-if="!phone" />
     <div class="right">
       <ReplacedNote />
+      <LookRoundStrip />
+      <OpeningStrip />
       <PhoneTop v-if="phone" @jars="jarsOpen = true" />
       <ShellTop v-else @keys="keysOpen = true" @find="findOpen = true" />
       <main id="main" tabindex="-1"><RouterView /></main>
@@ -65,7 +70,9 @@ watch(
       @find="findOpen = true"
     />
     <FindDialog v-model:open="findOpen" />
-    <KeysDialog v-model:open="keysOpen" />
+    <HelpDialog v-model:open="keysOpen" />
+    <!-- Links that are drawn as buttons need the styles of one, on pages without any too. -->
+    <Button v-show="false" disabled />
     <ConfirmDialog />
     <Toast position="bottom-right" />
   </div>

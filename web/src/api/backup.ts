@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { API_PREFIX } from './base';
 import { read, send, withJson } from './http';
 
 const schedule = z.object({ on: z.boolean(), folder: z.string(), everyH: z.number(), keep: z.number() });
@@ -24,7 +25,7 @@ export type Schedule = z.infer<typeof schedule>;
 export type CopyFailure = z.infer<typeof failure>;
 export type Checked = z.infer<typeof checked>;
 
-export const BACKUP_ADDRESS = '/api/v1/backup.zip';
+export const BACKUP_ADDRESS = `${API_PREFIX}/backup.zip`;
 export const backupApi = {
   schedule: async (): Promise<z.infer<typeof told>> => read(told, await send('/backup/schedule')),
   setSchedule: async (next: Schedule): Promise<z.infer<typeof told>> =>

@@ -1,4 +1,4 @@
-const PREFIX = '/api/v1';
+import { API_PREFIX } from './base';
 /** How long a stream that the browser gave up is waited with before it is joined again, ms. */
 const AGAIN_MS = 2_000;
 
@@ -15,7 +15,7 @@ export function eventsFrom(
   let source: EventSource;
   let again: ReturnType<typeof setTimeout> | undefined;
   function join(): void {
-    source = new EventSource(`${PREFIX}${path}`);
+    source = new EventSource(`${API_PREFIX}${path}`);
     source.onopen = () => {
       onState(true);
     };

@@ -1,5 +1,7 @@
 import { problemSchema, type ProblemIssue } from '@warm-jar/core';
 import type { z } from 'zod';
+import { API_PREFIX } from './base';
+import { rememberCode } from './problemCodes';
 import { studioId } from './studioId';
 
 /** A refusal from the server, or no server at all, as the screens show it. */
@@ -12,10 +14,9 @@ export class ApiProblem extends Error {
   ) {
     super(message);
     this.name = 'ApiProblem';
+    rememberCode(message, code);
   }
 }
-
-const PREFIX = '/api/v1';
 
 let whoIsIt: () => string | null = () => null;
 /** Tells who was chosen at this screen; the server writes it down as unverified. */
@@ -53,7 +54,7 @@ async function problemOf(response: Response): Promise<ApiProblem> {
 export async function send(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`${PREFIX}${path}`, withWho(init));
+    response = await fetch(`${API_PREFIX}${path}`, withWho(init));
   } catch (error) {
     // Whoever hung up knows.
     if (init.signal?.aborted) throw error;

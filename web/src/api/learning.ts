@@ -11,6 +11,7 @@ import {
   type SymptomKind,
 } from '@warm-jar/core';
 import { z } from 'zod';
+import { API_PREFIX } from './base';
 import { ApiProblem, read, send, withJson } from './http';
 
 export type LearningQuestion =
@@ -128,4 +129,4 @@ export const logApi = {
 
 /** Where the log, or what a filter leaves of it, is fetched as a file. */
 export const exportAddress = (type: 'csv' | 'json' | 'zip', query: Readonly<Record<string, string>>): string =>
-  `/api/v1/export/batches.${type}?${new URLSearchParams(query).toString()}`;
+  `${API_PREFIX}/export/batches.${type}?${new URLSearchParams(query).toString()}`;

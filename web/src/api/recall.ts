@@ -1,4 +1,5 @@
 import { recallSchema, type Recall } from '@warm-jar/core';
+import { API_PREFIX } from './base';
 import { read, send } from './http';
 
 /** A lot as a recall asks for it: its code, and which product's and which part it is, where two lots share a code. */
@@ -17,4 +18,4 @@ export const recallApi = {
   castings: async (asked: RecallQuery): Promise<Recall> => read(recallSchema, await send(pathOf(asked, ''))),
 };
 /** Where the same stands as one file. */
-export const recallFile = (asked: RecallQuery): string => `/api/v1/export${pathOf(asked, '.csv')}`;
+export const recallFile = (asked: RecallQuery): string => `${API_PREFIX}/export${pathOf(asked, '.csv')}`;

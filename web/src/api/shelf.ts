@@ -12,6 +12,7 @@ import {
   type Mould,
 } from '@warm-jar/core';
 import { z } from 'zod';
+import { API_PREFIX } from './base';
 import { read, send, versionOf, withJson } from './http';
 
 export type ShelfPlace = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear';
@@ -130,4 +131,4 @@ export const shelfApi = {
     ).id,
 };
 
-export const photoAddress = (id: string): string => `/api/v1/photos/${encodeURIComponent(id)}`;
+export const photoAddress = (id: string): string => `${API_PREFIX}/photos/${encodeURIComponent(id)}`;

@@ -1,5 +1,7 @@
+import { BASE } from './base';
+
 /** Where the browser keeps which studio it last knew at this address. */
-const LAST = 'warm-jar.studio';
+const LAST = `warm-jar.studio${BASE}`;
 /** While neither the server nor the browser has said. */
 const UNKNOWN = 'unknown';
 

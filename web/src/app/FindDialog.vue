@@ -77,6 +77,9 @@ const step = (by: number) => {
     <p v-else-if="words.trim() && found.length === 0" class="quiet pad" aria-live="polite">
       Nothing holds all of these words.
     </p>
+    <p class="row small pad">
+      <RouterLink :to="{ name: 'scan' }" @click="emit('update:open', false)">Scan a label instead</RouterLink>
+    </p>
     <ul id="found" role="listbox" aria-label="Found">
       <li
         v-for="(f, i) in found"

@@ -37,6 +37,8 @@ function tool(what: 'keys' | 'find') {
   <Drawer v-model:visible="more" header="More" position="right">
     <nav class="places" aria-label="More of the studio">
       <RouterLink v-for="p in LINKS" :key="p.name" :to="{ name: p.name }" active-class="here">{{ p.menu }}</RouterLink>
+      <RouterLink :to="{ name: 'scan' }" active-class="here">Scan a label</RouterLink>
+      <RouterLink :to="{ name: 'labels' }" active-class="here">Labels</RouterLink>
       <ShellTools @keys="tool('keys')" @find="tool('find')" />
     </nav>
   </Drawer>

@@ -2,7 +2,7 @@
 import KeyCap from '../components/KeyCap.vue';
 import { useSession } from '../stores/session';
 
-/** What is reached from everywhere beside the places: finding, units, backup, people, the list of keys. */
+/** What is reached from everywhere beside the places: finding, settings, backup, people, help. */
 const emit = defineEmits<{ keys: []; find: [] }>();
 const session = useSession();
 </script>
@@ -17,5 +17,5 @@ const session = useSession();
     >
     <KeyCap k="o"
   /></RouterLink>
-  <button type="button" @click="emit('keys')">Keys <KeyCap k="?" /></button>
+  <button type="button" @click="emit('keys')">Help <KeyCap k="?" /></button>
 </template>

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
+import { BASE } from '../api/base';
 import type { Place } from '../places/place';
 import { PLACES } from '../places/places';
 import { useSession } from '../stores/session';
@@ -13,7 +14,7 @@ const routeOf = ({ name, path, title, view, under, tabs, bare, open }: Place): R
 
 /** Every view has an address that can be shared. */
 export const router = createRouter({
-  history: createWebHistory(),
+  history: createWebHistory(BASE === '' ? undefined : BASE),
   scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
   // Addresses that people may have kept.
   routes: [...PLACES.map(routeOf), { path: '/units', redirect: '/settings' }],

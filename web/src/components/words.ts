@@ -23,5 +23,11 @@ export function dayAndTime(iso: string | null | undefined): string {
   return format(date, isSameYear(date, studioNow()) ? 'd MMM, HH:mm' : 'd MMM yyyy, HH:mm');
 }
 
+/** When the parts met, as far as it is known: a record of before may know only the day. */
+export function startWords({ startedAt, dayOnly }: { startedAt?: string | null; dayOnly?: boolean | null }): string {
+  const words = dayAndTime(startedAt);
+  return dayOnly === true ? words.replace(/, \d{2}:\d{2}$/, '') : words;
+}
+
 /** The studio's calendar day in this machine's zone, `2026-03-14`. */
 export const today = (): string => localDay(studioNow());

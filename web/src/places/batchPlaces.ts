@@ -4,6 +4,7 @@ import type { Place } from './place';
 export const BATCH_PLACES: readonly Place[] = [
   {
     name: 'new-batch',
+    words: ['time-zero', 'not-stated', 'state', 'ratio', 'loading'],
     path: '/batches/new',
     title: 'Log a batch',
     view: () => import('../views/logbatch/LogBatchView.vue'),
@@ -13,6 +14,7 @@ export const BATCH_PLACES: readonly Place[] = [
   },
   {
     name: 'batch',
+    words: ['stages', 'state', 'time-zero', 'hardness', 'outcome'],
     path: '/batches/:code',
     title: 'Batch',
     view: () => import('../views/batch/BatchView.vue'),
@@ -30,12 +32,14 @@ export const BATCH_PLACES: readonly Place[] = [
   },
   {
     name: 'edit-batch',
+    words: ['time-zero', 'not-stated', 'state'],
     path: '/batches/:code/edit',
     title: 'Change batch',
     view: () => import('../views/logbatch/LogBatchView.vue'),
   },
   {
     name: 'check',
+    words: ['symptom', 'grade', 'hardness'],
     path: '/batches/:code/check',
     title: 'Check',
     view: () => import('../views/check/CheckView.vue'),
@@ -47,6 +51,7 @@ export const BATCH_PLACES: readonly Place[] = [
   },
   {
     name: 'bench',
+    words: ['time-zero', 'pot-life', 'stir', 'pressure', 'simulated'],
     path: '/batches/:code/bench',
     title: 'Bench',
     view: () => import('../views/bench/BenchView.vue'),
@@ -77,6 +82,7 @@ export const BATCH_PLACES: readonly Place[] = [
   },
   {
     name: 'sheet',
+    words: ['ratio', 'time-zero'],
     path: '/batches/:code/sheet',
     title: 'Bench sheet',
     view: () => import('../views/sheet/SheetView.vue'),
@@ -89,6 +95,7 @@ export const BATCH_PLACES: readonly Place[] = [
   },
   {
     name: 'diagnosis',
+    words: ['evidence', 'ask', 'outcome', 'symptom'],
     path: '/batches/:code/diagnosis',
     title: 'Diagnosis',
     view: () => import('../views/diagnosis/DiagnosisView.vue'),
@@ -103,6 +110,7 @@ export const BATCH_PLACES: readonly Place[] = [
   },
   {
     name: 'mend',
+    words: ['mend', 'symptom'],
     path: '/batches/:code/mend',
     title: 'Mend',
     view: () => import('../views/mend/MendView.vue'),

@@ -32,6 +32,8 @@ export interface Place {
   readonly called?: string;
   /** The place whose link in the bar is lit while this one is open. */
   readonly under?: string;
+  /** Words that its help explains, by their ids in the core's catalogue. */
+  readonly words?: readonly string[];
   readonly tabs?: readonly PlaceTab[];
   /** Without the shell around it. */
   readonly bare?: boolean;

@@ -15,7 +15,7 @@ export const PLACES: readonly Place[] = [...STUDIO_PLACES, ...BATCH_PLACES, MISS
 /** Keys of the shell itself, which lead nowhere. */
 export const SHELL_KEYS: readonly KeyHelp[] = [
   { key: '/', does: 'Find anything' },
-  { key: '?', does: 'This list' },
+  { key: '?', does: 'Help: the words and keys of this page' },
   { key: '1 … 9', does: 'A jar on the shelf, from the top' },
 ];
 
@@ -42,4 +42,10 @@ function pageKeys(): KeyLine[] {
 export function keyLines(): KeyLine[] {
   const leading = PLACES.flatMap((place) => (place.key ? [place.key] : []));
   return [...leading, ...SHELL_KEYS].map((help) => ({ ...help, where: 'everywhere' })).concat(pageKeys());
+}
+
+/** The keys that work on one screen, and those that work everywhere. */
+export function keysOf(name: string): { readonly here: readonly KeyHelp[]; readonly everywhere: readonly KeyHelp[] } {
+  const leading = PLACES.flatMap((place) => (place.key ? [place.key] : []));
+  return { here: PLACES.find((p) => p.name === name)?.keys ?? [], everywhere: [...leading, ...SHELL_KEYS] };
 }

@@ -6,6 +6,7 @@ const SAVES = { key: 'Ctrl Enter', does: 'Save' };
 export const STUDIO_PLACES: readonly Place[] = [
   {
     name: 'today',
+    words: ['stages', 'closed', 'pot-life'],
     path: '/',
     title: 'Today',
     view: () => import('../views/today/TodayView.vue'),
@@ -14,6 +15,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'plan',
+    words: ['plan', 'ratio', 'tolerance', 'pot-life', 'exotherm', 'depth', 'loading', 'dew-point'],
     path: '/plan',
     title: 'Plan a batch',
     view: () => import('../views/plan/PlanView.vue'),
@@ -24,6 +26,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'log',
+    words: ['batch', 'grade', 'symptom', 'closed'],
     path: '/batches',
     title: 'Log',
     view: () => import('../views/log/LogView.vue'),
@@ -32,13 +35,23 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'import-batches',
+    words: ['closed', 'not-stated'],
     path: '/batches/import',
     title: 'Import batches',
     view: () => import('../views/log/ImportBatchesView.vue'),
     under: 'log',
   },
   {
+    name: 'import-table',
+    words: ['mapping', 'undo-import', 'closed', 'not-stated'],
+    path: '/import/table',
+    title: 'Bring in a spreadsheet',
+    view: () => import('../views/table/TableView.vue'),
+    under: 'log',
+  },
+  {
     name: 'pieces',
+    words: ['batch', 'bond-window'],
     path: '/pieces',
     title: 'Pieces in layers',
     view: () => import('../views/pieces/PiecesView.vue'),
@@ -47,6 +60,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'piece',
+    words: ['bond-window', 'batch', 'moisture'],
     path: '/pieces/:code',
     title: 'Piece',
     view: () => import('../views/pieces/PieceView.vue'),
@@ -54,6 +68,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'patterns',
+    words: ['pattern-finding', 'symptom'],
     path: '/patterns',
     title: 'Patterns',
     view: () => import('../views/learning/PatternsView.vue'),
@@ -63,6 +78,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'trials',
+    words: ['trial', 'outcome'],
     path: '/trials',
     title: 'Trials',
     view: () => import('../views/learning/TrialsView.vue'),
@@ -71,6 +87,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'figures',
+    words: ['pot-life', 'grade', 'mould'],
     path: '/figures',
     title: 'Own figures',
     view: () => import('../views/learning/FiguresView.vue'),
@@ -79,6 +96,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'month',
+    words: ['grade', 'symptom'],
     path: '/month/:month?',
     title: 'The month',
     view: () => import('../views/learning/MonthView.vue'),
@@ -87,6 +105,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'compare',
+    words: ['trial', 'not-stated'],
     path: '/compare',
     title: 'Compare batches',
     view: () => import('../views/learning/CompareView.vue'),
@@ -94,6 +113,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'products',
+    words: ['card', 'not-stated', 'ratio', 'pot-life', 'cure-order', 'light', 'hazards'],
     path: '/products/:slug?',
     title: 'Products',
     view: () => import('../views/products/ProductsView.vue'),
@@ -102,14 +122,24 @@ export const STUDIO_PLACES: readonly Place[] = [
     tabs: [{ group: 'shelf', to: '/products', title: 'Products' }],
   },
   {
-    name: 'new-product',
-    path: '/products/new',
+    name: 'sheet-card',
+    words: ['contradiction', 'not-stated', 'pot-life', 'ratio'],
+    path: '/products/new/sheet',
     title: 'Card from a data sheet',
+    view: () => import('../views/products/SheetView.vue'),
+    under: 'products',
+  },
+  {
+    name: 'new-product',
+    words: ['card', 'not-stated', 'ratio', 'density', 'pot-life', 'cure-order', 'band', 'bond-window', 'light'],
+    path: '/products/new',
+    title: 'Card by hand',
     view: () => import('../views/products/CardEditView.vue'),
     under: 'products',
   },
   {
     name: 'import-products',
+    words: ['card', 'not-stated'],
     path: '/products/import',
     title: 'Import products',
     view: () => import('../views/products/ImportView.vue'),
@@ -117,6 +147,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'edit-product',
+    words: ['card', 'not-stated', 'ratio', 'density', 'pot-life', 'cure-order', 'band', 'bond-window', 'light'],
     path: '/products/:slug/edit',
     title: 'Change card',
     view: () => import('../views/products/CardEditView.vue'),
@@ -124,6 +155,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'compare-product',
+    words: ['card'],
     path: '/products/:slug/compare',
     title: 'Revisions',
     view: () => import('../views/products/CompareView.vue'),
@@ -131,6 +163,7 @@ export const STUDIO_PLACES: readonly Place[] = [
   },
   {
     name: 'shelf',
+    words: ['shelf-life', 'mould', 'moisture', 'loading', 'tolerance', 'simulated'],
     path: '/:place(lots|moulds|inclusions|additives|gear)/:code?',
     title: 'Shelf',
     view: () => import('../views/shelf/ShelfView.vue'),
@@ -146,26 +179,64 @@ export const STUDIO_PLACES: readonly Place[] = [
     ],
   },
   {
+    name: 'labels',
+    words: ['batch', 'mould'],
+    path: '/labels',
+    title: 'Labels',
+    view: () => import('../views/labels/LabelsView.vue'),
+    under: 'products',
+  },
+  {
+    name: 'scan',
+    words: ['batch', 'mould'],
+    path: '/scan',
+    title: 'Scan a label',
+    view: () => import('../views/scan/ScanView.vue'),
+  },
+  {
     name: 'recall',
+    words: ['shelf-life', 'batch'],
     path: '/recall/:lot',
     title: 'Where a lot went',
     view: () => import('../views/shelf/RecallView.vue'),
     under: 'products',
   },
   {
+    name: 'opening',
+    words: ['card', 'tolerance', 'mould', 'batch'],
+    path: '/opening/:step?',
+    title: 'Opening the studio',
+    view: () => import('../views/opening/OpeningView.vue'),
+  },
+  {
+    name: 'help',
+    path: '/help/:term?',
+    title: 'Words',
+    view: () => import('../views/help/HelpView.vue'),
+  },
+  {
+    name: 'start-page',
+    path: '/start-here',
+    title: 'One page to start with',
+    view: () => import('../views/help/StartPageView.vue'),
+  },
+  {
     name: 'settings',
+    words: ['not-stated'],
     path: '/settings',
     title: 'Settings',
     view: () => import('../views/settings/SettingsView.vue'),
   },
   {
     name: 'backup',
+    words: ['undo-import'],
     path: '/backup',
     title: 'Backup',
     view: () => import('../views/backup/BackupView.vue'),
   },
   {
     name: 'people',
+    words: ['simulated'],
     path: '/people',
     title: 'People and devices',
     view: () => import('../views/people/PeopleView.vue'),

@@ -30,7 +30,8 @@ const hold = (manager: LockManager, name: string): Promise<boolean> =>
  * A key that a tab kept something under: `warm-jar.check.B-0007#a1b2@studio`; without a tab where it was kept before
  * tabs had names.
  */
-const KEPT = /^(?<name>warm-jar\.(?:drafts|plan|check\.[^#@]+|form\.[^#@]+))(?:#(?<tab>[a-z0-9]+))?@(?<studio>.+)$/;
+const KEPT =
+  /^(?<name>warm-jar\.(?:drafts|plan|sheet|table|check\.[^#@]+|form\.[^#@]+))(?:#(?<tab>[a-z0-9]+))?@(?<studio>.+)$/;
 
 const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
 const read = (text: string | null): unknown => {

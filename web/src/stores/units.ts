@@ -14,9 +14,12 @@ import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 
+/** Longest sign of a currency, letters. */
+const LONGEST_SIGN = 4;
+
 /** Keeps only choices that exist, so that an old or foreign entry cannot break every screen. */
 export function validChoice(kept: Partial<Record<string, string>>): UnitChoice {
-  const pick = (quantity: Exclude<Quantity, 'temperatureDifference'>) => {
+  const pick = (quantity: Exclude<Quantity, 'temperatureDifference' | 'area'>) => {
     const units: Record<string, unknown> = QUANTITIES[quantity].units;
     const wanted = kept[quantity];
     return wanted !== undefined && wanted in units ? wanted : STORED_UNITS[quantity];
@@ -38,6 +41,17 @@ export const useUnits = defineStore('units', () => {
   return {
     choice,
     say,
+    /** The sign of this studio's money; empty where none was chosen. */
+    currency: computed(() => kept.value['currency'] ?? ''),
+    chooseCurrency: (sign: string) => {
+      kept.value = { ...kept.value, currency: sign.trim().slice(0, LONGEST_SIGN) };
+    },
+    /** A price with the sign of the studio's money. */
+    price: (amount: number, decimals = 2) => {
+      const sign = kept.value['currency'] ?? '';
+      const figure = amount.toFixed(decimals);
+      return sign === '' ? figure : `${sign}${/[a-z]$/i.test(sign) ? '\u00a0' : ''}${figure}`;
+    },
     choose: (quantity: keyof UnitChoice, unit: string) => {
       kept.value = { ...kept.value, [quantity]: unit };
     },

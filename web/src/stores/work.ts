@@ -60,7 +60,13 @@ export const useWork = defineStore('work', () => {
     changed.clear();
     for (const code of codes) void refresh(code);
   }, SETTLE_MS);
-  live.onChange(({ code }) => {
+  const loadSoon = useDebounceFn(() => void load(), SETTLE_MS);
+  live.onChange(({ code, version }) => {
+    // What is gone, or came and went in a whole table, is not asked for by itself.
+    if (version === null) {
+      void loadSoon();
+      return;
+    }
     changed.add(code);
     void refreshSoon();
   });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { callWorker } from './callWorker';
 
 /** Largest picture file taken, bytes. */
-const MAX_BYTES = 40_000_000;
+export const MAX_PHOTO_BYTES = 40_000_000;
 
 const CALL = {
   begin: () => new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' }),
@@ -11,7 +11,6 @@ const CALL = {
 
 /** A picture resized to be kept, without what the camera wrote beside it; null where it is no picture. */
 export async function shrinkPhoto(file: File): Promise<Blob | null> {
-  if (file.size > MAX_BYTES) return null;
   const outcome = await callWorker(CALL, file);
   return outcome && 'result' in outcome ? outcome.result : null;
 }

@@ -9,6 +9,7 @@ import NumberEntry from '../NumberEntry.vue';
 import YesNoEntry from '../YesNoEntry.vue';
 import { inWords } from '../words';
 import type { Field } from './field';
+import { termOfField } from '@warm-jar/core';
 import { useFormContext } from './formContext';
 
 /** One field of the page, entered the way its kind asks. `path` is its place in the document. */
@@ -46,6 +47,7 @@ const setWords = (text: string | undefined) => {
   set(props.path, list.join('') === '' ? null : list);
 };
 const error = computed(() => issues.value[props.path]);
+const term = computed(() => termOfField(props.path));
 </script>
 
 <template>
@@ -120,7 +122,10 @@ const error = computed(() => issues.value[props.path]);
       class="wide"
       @update:model-value="set(path, $event || null)"
     />
-    <p v-if="error" :id="`${id}-error`" class="error small" role="alert">{{ error }}</p>
+    <p v-if="error" :id="`${id}-error`" class="error small" role="alert">
+      {{ error }}
+      <RouterLink v-if="term" :to="{ name: 'help', params: { term: term.id } }">{{ term.term }}?</RouterLink>
+    </p>
   </div>
 </template>
 

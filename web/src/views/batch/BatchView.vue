@@ -19,7 +19,7 @@ import LimitStrip from '../../components/LimitStrip.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import StageLine from '../../components/StageLine.vue';
 import { jarContents } from '../../components/jarContents';
-import { dayAndTime, midSentence } from '../../components/words';
+import { midSentence, startWords } from '../../components/words';
 import { useShelf } from '../../stores/shelf';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
@@ -40,6 +40,7 @@ import HistoryList from './HistoryList.vue';
 import KnownCauses from './KnownCauses.vue';
 import PlanLine from './PlanLine.vue';
 import { useDeleteBatch } from './useDeleteBatch';
+import { useReopen } from './useReopen';
 import PrintButton from '../../components/PrintButton.vue';
 
 /** One batch: where it stands in time, what stands outside its card, and what was seen on it. */
@@ -98,6 +99,7 @@ const item = computed(() => (product.value && batch.value ? workItem(product.val
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
 const { remove } = useDeleteBatch(code, version);
+const { reopen, problem: reopenProblem } = useReopen(batch, version, load);
 onPlainKey('c', () => {
   go('check');
 });
@@ -123,6 +125,7 @@ onPlainKey('b', () => {
   <div class="stack">
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
     <ProblemNote v-if="copyProblem" :says="copyProblem" />
+    <ProblemNote v-if="reopenProblem" :says="reopenProblem" />
     <template v-if="batch && product && item">
       <div class="row spread">
         <div>
@@ -130,13 +133,17 @@ onPlainKey('b', () => {
             <span class="figures">{{ code }}</span> {{ product.name }}
           </h1>
           <p class="quiet">
-            {{ batch.startedAt || item.stage !== 'weigh' ? dayAndTime(batch.startedAt) : 'The parts have not met yet'
+            {{ batch.startedAt || item.stage !== 'weigh' ? startWords(batch) : 'The parts have not met yet'
             }}<template v-if="batch.by">, {{ batch.by }}</template
             ><template v-if="batch.mould?.code">, mould {{ batch.mould.code }}</template
             >. Card revision {{ product.revision }}<template v-if="product.source">, {{ product.source }}</template
             >.
           </p>
           <p v-if="batch.note">{{ batch.note }}</p>
+          <p v-if="batch.closed" class="row small quiet" data-test="closed">
+            Closed: nothing of it is due.
+            <Button label="Take it up again" severity="secondary" text size="small" @click="reopen" />
+          </p>
         </div>
         <div class="row">
           <Button v-if="item.stage !== 'check' && item.stage !== 'done'" @click="go('bench')"

@@ -155,7 +155,7 @@ function gradeTone(grade: string | null): string {
               >{{ l.grade ?? 'not graded' }}<template v-if="l.sold">, sold</template></strong
             ><span class="small quiet">{{ l.why }}</span></span
           >
-          <span class="figures price">{{ l.price === null ? '' : l.price.toFixed(2) }}</span>
+          <span class="figures price">{{ l.price === null ? '' : units.price(l.price) }}</span>
           <Button
             severity="secondary"
             :aria-expanded="open === l.id"

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { useUnits } from '../../stores/units';
 import { batchCost, castingsOf, mendMassG, mixMasses, type Batch, type Product } from '@warm-jar/core';
 import { computed, onMounted } from 'vue';
 import { useShelf } from '../../stores/shelf';
+
+const units = useUnits();
 
 /** What the resin of this batch cost by its lots, in all and for a piece; what is not known is said. */
 const props = defineProps<{ batch: Batch; product: Product }>();
@@ -40,10 +43,10 @@ const mending = computed(() => {
 <template>
   <p v-if="shelf.loaded" class="small cost" data-test="cost">
     <template v-if="cost.total !== null"
-      >Resin for <strong class="figures">{{ cost.total.toFixed(2) }}</strong><template v-if="cost.perPiece !== null"
-        >, <strong class="figures">{{ cost.perPiece.toFixed(2) }}</strong> a piece of {{ pieces }}</template
+      >Resin for <strong class="figures">{{ units.price(cost.total) }}</strong><template v-if="cost.perPiece !== null"
+        >, <strong class="figures">{{ units.price(cost.perPiece) }}</strong> a piece of {{ pieces }}</template
       ><template v-if="mending !== null"
-        >; mending took <strong class="figures">{{ mending.toFixed(2) }}</strong> more</template
+        >; mending took <strong class="figures">{{ units.price(mending) }}</strong> more</template
       ></template
     >
     <span v-else class="quiet"

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { useUnits } from '../../stores/units';
 import { batchMoney, type Batch, type Product } from '@warm-jar/core';
 import { computed } from 'vue';
 import CostLine from './CostLine.vue';
+
+const units = useUnits();
 
 /** What came of the mix in castings and money. */
 const props = defineProps<{ batch: Batch; product: Product }>();
@@ -24,7 +27,7 @@ const parts = computed(() => {
       <template v-for="(p, i) in parts" :key="p.words"
         ><template v-if="i > 0">, </template>{{ p.words
         }}<template v-if="p.value !== null"
-          >&nbsp;<strong class="figures">{{ p.value.toFixed(2) }}</strong></template
+          >&nbsp;<strong class="figures">{{ units.price(p.value) }}</strong></template
         ></template
       >.
     </p>

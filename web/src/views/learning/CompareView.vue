@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { logApi } from '../../api/learning';
 import { photoAddress } from '../../api/shelf';
 import ProblemNote from '../../components/ProblemNote.vue';
-import { dayAndTime, inWords } from '../../components/words';
+import { inWords, startWords } from '../../components/words';
 import { useLoaded } from '../../components/useLoaded';
 import { useProducts } from '../../stores/products';
 import { useUnits } from '../../stores/units';
@@ -66,7 +66,7 @@ const photos = (i: number) => (batches.value[i]?.checks ?? []).flatMap((c) => c.
                 }}</RouterLink><span class="small quiet block">{{
                   products.bySlug.get(b.product.slug)?.name ?? b.product.slug
                 }}</span
-                ><span class="small quiet block">{{ dayAndTime(b.startedAt) }}</span>
+                ><span class="small quiet block">{{ startWords(b) }}</span>
               </th>
             </tr>
           </thead>

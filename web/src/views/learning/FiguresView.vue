@@ -34,9 +34,9 @@ const logOf = (key: string): Record<string, string> =>
     : { [by.value]: key };
 /** Causes that were the one at least once, or that the catalogue expects more than once. */
 const shownCauses = computed(() => (answer.value?.causes.all ?? []).filter((c) => c.times >= 0.5 || c.expected >= 1));
-const price = (v: number | null) => (v === null ? '' : v.toFixed(0));
+const price = (v: number | null) => (v === null ? '' : units.price(v, 0));
 const called = (key: string) => CALLED[by.value](key);
-const money = (v: number | null) => (v === null ? 'not known' : v.toFixed(0));
+const money = (v: number | null) => (v === null ? 'not known' : units.price(v, 0));
 const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`;
 </script>
 
@@ -143,7 +143,7 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
         <p class="small quiet legend">
           <i class="pass drawn" />pass <i class="second drawn" />second <i class="scrap drawn" />scrap
           <i class="open drawn" />to mend or open. Worth and seconds by the prices of the castings, where they have one;
-          resin in your own currency by the lots' prices, mending included; lost is the resin of what was scrapped.
+          resin by the lots' prices, mending included; lost is the resin of what was scrapped.
         </p>
         <template v-if="answer.reasons.length"
           ><h3>Why castings are seconds or scrap</h3>
@@ -156,7 +156,7 @@ const share = (y: Yield, k: number) => `${(100 * k) / Math.max(1, y.castings)}%`
                   </td>
                   <td class="n figures">{{ r.second }} second</td>
                   <td class="n figures">{{ r.scrap }} scrap</td>
-                  <td class="n figures">{{ r.cost === null ? '' : `resin ${r.cost.toFixed(2)}` }}</td>
+                  <td class="n figures">{{ r.cost === null ? '' : `resin ${units.price(r.cost)}` }}</td>
                 </tr>
               </tbody>
             </table></TableBox

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '../../stores/units';
 import { causeTitle, monthsBefore } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, watch } from 'vue';
@@ -12,6 +13,8 @@ import LearningTabs from './LearningTabs.vue';
 import WorkingNote from './WorkingNote.vue';
 import { againstBefore, daysOf, monthAfter, monthRows, monthTitle } from './monthWords';
 import TableBox from '../../components/TableBox.vue';
+
+const units = useUnits();
 
 /** A month on one page: what went wrong, what it turned out to be, what was changed, and what it all cost. */
 const props = defineProps<{ month?: string }>();
@@ -99,7 +102,8 @@ const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kin
                 }}
               </p>
               <p v-if="lossOf(f.kind)" class="small">
-                Lost with it: <span class="figures">{{ Math.round(lossOf(f.kind)!.money) }}</span>, by the prices known.
+                Lost with it: <span class="figures">{{ units.price(lossOf(f.kind)!.money, 0) }}</span>, by the prices
+                known.
               </p>
             </div>
           </section>
@@ -149,7 +153,7 @@ const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kin
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="r in monthRows(report)" :key="r.words">
+                <tr v-for="r in monthRows(report, (v) => units.price(v, 0))" :key="r.words">
                   <th scope="row">{{ r.words }}</th>
                   <td class="figures">{{ r.now }}</td>
                   <td v-if="report.before" class="figures">{{ r.before }}</td>
@@ -157,9 +161,7 @@ const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kin
               </tbody>
             </table></TableBox
           >
-          <p class="small quiet">
-            Money by the prices of lots and castings, in your own currency; what has none is left out.
-          </p>
+          <p class="small quiet">Money by the prices of lots and castings; what has none is left out.</p>
         </section>
       </div>
     </template>

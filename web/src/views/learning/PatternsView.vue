@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import { SYMPTOM_KINDS, levelWords, type Finding } from '@warm-jar/core';
 import Select from 'primevue/select';
 import { computed } from 'vue';
@@ -81,6 +82,7 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
           Nothing that chance would not make.
           {{ answer.looked < 40 ? 'Forty castings looked at are few; log on.' : 'The faults fall anywhere.' }}
         </p>
+        <EmptyPlace v-if="answer.looked === 0" place="patterns" />
         <ol class="findings">
           <li
             v-for="f in answer.findings"

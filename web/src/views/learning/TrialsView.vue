@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
@@ -35,7 +36,10 @@ const codes = (s: Series) => s.attempts.map((a) => a.code).join(',');
       </p>
     </div>
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
-    <p v-else-if="!loading && list.length === 0" class="card" data-test="none">No batch was copied from another yet.</p>
+    <p v-else-if="!loading && list.length === 0" class="visually-hidden" data-test="none">
+      No batch was copied from another yet.
+    </p>
+    <EmptyPlace v-if="!problem && !loading && list.length === 0" place="trials" />
     <ol class="stack">
       <li v-for="s in list" :key="codes(s)" class="card stack series" :data-series="s.attempts[0]?.code">
         <div class="row spread">

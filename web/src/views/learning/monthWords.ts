@@ -8,7 +8,6 @@ export const monthTitle = (month: string): string =>
 export const monthAfter = (month: string): string => monthsBefore(month, -1);
 
 const whole = (v: number) => Math.round(v).toString();
-const money = (v: number | null) => (v === null ? 'no price known' : whole(v));
 const percent = (v: number) => `${Math.round(v * 100)} %`;
 const passedOf = ({ passed }: MonthYield) => (passed.n === 0 ? 'none graded' : percent(passed.rate));
 
@@ -18,8 +17,12 @@ export interface MonthRow {
   readonly before: string;
 }
 
-/** Yield and cost of the month, each against a month of those before. */
-export function monthRows({ yield: now, before }: MonthReport): MonthRow[] {
+/**
+ * Yield and cost of the month, each against a month of those before.
+ * @param price an amount of money with its sign
+ */
+export function monthRows({ yield: now, before }: MonthReport, price = whole): MonthRow[] {
+  const money = (v: number | null) => (v === null ? 'no price known' : price(v));
   const row = (words: string, of: (y: MonthYield) => string): MonthRow => ({
     words,
     now: of(now),

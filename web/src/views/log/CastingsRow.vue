@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useUnits } from '../../stores/units';
 import { castingName, type BatchSummary } from '@warm-jar/core';
 import Checkbox from 'primevue/checkbox';
 import { computed, ref } from 'vue';
 import TableBox from '../../components/TableBox.vue';
+
+const units = useUnits();
 
 /** The castings of one row of the log: where each came from, how it ended, why, and for how much. */
 const props = defineProps<{ batch: BatchSummary }>();
@@ -29,7 +32,7 @@ const compared = computed(() => {
               <strong :class="{ bad: k.grade !== 'pass' && k.grade !== null }">{{ k.grade ?? 'not graded' }}</strong>
             </td>
             <td>{{ k.reason ?? '' }}</td>
-            <td class="figures n">{{ k.price === null ? '' : k.price.toFixed(2) }}</td>
+            <td class="figures n">{{ k.price === null ? '' : units.price(k.price) }}</td>
           </tr>
         </tbody>
       </table></TableBox

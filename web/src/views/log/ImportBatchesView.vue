@@ -34,6 +34,10 @@ const listed = computed(() =>
       <h1>Import batches</h1>
       <RouterLink :to="{ name: 'log' }">To the log</RouterLink>
     </div>
+    <p class="card">
+      A spreadsheet of your own, with heads of its own?
+      <RouterLink :to="{ name: 'import-table', query: { kind: 'batch' } }">Match its columns instead</RouterLink>
+    </p>
     <p class="quiet">
       A <code>warm-jar.batch/1</code> JSON file, one batch or a list, or a CSV in UTF-8 with the dotted names in its
       first row, as the log hands them out. Nothing happens before you have seen what will.

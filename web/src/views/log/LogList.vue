@@ -2,7 +2,7 @@
 import { STAGE_WORDS, type BatchSummary } from '@warm-jar/core';
 import Paginator from 'primevue/paginator';
 import StateDot from '../../components/StateDot.vue';
-import { dayAndTime, symptomWords } from '../../components/words';
+import { startWords, symptomWords } from '../../components/words';
 import { castingEnds, mouldsOf } from './logQuery';
 
 /** The log on a phone: a batch is one target, with what one looks for in it. */
@@ -19,7 +19,7 @@ const end = (b: BatchSummary) => (b.castings.length > 0 ? castingEnds(b) : (b.gr
       <RouterLink class="card item" :to="{ name: 'batch', params: { code: b.code } }">
         <span class="head"
           ><strong class="figures">{{ b.code }}</strong
-          ><span class="small quiet">{{ dayAndTime(b.startedAt) }}</span></span
+          ><span class="small quiet">{{ startWords(b) }}</span></span
         >
         <span>{{ where(b) }}</span>
         <span v-if="b.symptoms.length" class="seen">{{ b.symptoms.map(symptomWords).join('; ') }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import { STAGE_WORDS, type BatchSummary } from '@warm-jar/core';
 import Button from 'primevue/button';
 import Checkbox from 'primevue/checkbox';
@@ -10,7 +11,7 @@ import { useRouter } from 'vue-router';
 import { usePhone } from '../../components/usePhone';
 import ProblemNote from '../../components/ProblemNote.vue';
 import StateDot from '../../components/StateDot.vue';
-import { dayAndTime, symptomWords } from '../../components/words';
+import { dayAndTime, startWords, symptomWords } from '../../components/words';
 import { studioNow } from '../../api/studioTime';
 import { useUnits } from '../../stores/units';
 import LogFilters from './LogFilters.vue';
@@ -105,8 +106,9 @@ const printed = computed(() => {
   ].join('; ');
 });
 const phone = usePhone();
+const isEmpty = computed(() => !filtered.value && page.value?.total === 0);
 const empty = computed(() =>
-  filtered.value ? 'No batch fits. Clear a filter to see more.' : 'Nothing is logged yet. Log the first batch.',
+  filtered.value ? 'No batch fits. Clear a filter to see more.' : 'Nothing is logged yet.',
 );
 const compare = () => void router.push({ name: 'compare', query: { codes: codes.value.join(',') } });
 </script>
@@ -152,6 +154,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       </div>
     </div>
     <p class="paper-only small" data-test="printed">{{ printed }}</p>
+    <EmptyPlace v-if="isEmpty" place="log" />
     <LogFilters :filters="filters" :chosen="chosen" @choose="choose" @clear="clear" @use="use" />
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
     <LogList
@@ -231,7 +234,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         :pt="{ headerCell: headingOf(c.id) }"
       >
         <template #body="{ data }">
-          <template v-if="c.id === 'startedAt'">{{ dayAndTime(data.startedAt) }}</template>
+          <template v-if="c.id === 'startedAt'">{{ startWords(data) }}</template>
           <template v-else-if="c.id === 'mould'">{{ mouldsOf(data) }}</template>
           <span v-else-if="c.id === 'grade' && data.castings.length" class="ends">{{ castingEnds(data) }}</span>
           <template v-else-if="c.id === 'productSlug'">{{ data.productName }}</template>

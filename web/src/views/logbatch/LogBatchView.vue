@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import { keepEnter } from '../../keys/keys';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
@@ -64,6 +65,7 @@ const choose = (slug: string) => {
         </p>
         <div class="row"><Button label="Begin again" @click="load" /></div>
       </div>
+      <EmptyPlace v-if="products.loaded && products.cards.length === 0" place="plan" />
       <section v-if="draft" class="card stack" aria-label="Which batch">
         <div class="first">
           <label class="cell"
@@ -101,10 +103,7 @@ const choose = (slug: string) => {
               @update:model-value="set('by', $event || null)"
           /></label>
         </div>
-        <p v-if="!product && products.loaded && products.cards.length === 0">
-          There are no product cards yet. <RouterLink :to="{ name: 'products' }">Bring one in first</RouterLink>.
-        </p>
-        <p v-else-if="!product" class="quiet">
+        <p v-if="!product && products.cards.length > 0" class="quiet">
           Choose the product; its card decides what is asked and which limits are drawn.
         </p>
       </section>

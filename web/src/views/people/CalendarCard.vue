@@ -4,7 +4,7 @@ import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { useSession } from '../../stores/session';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** The address that a calendar subscribes to. It holds a secret, which can be renewed. */
 const session = useSession();

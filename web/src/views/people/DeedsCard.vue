@@ -7,7 +7,7 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';
 import { deedWords } from './deedWords';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 import TableBox from '../../components/TableBox.vue';
 
 /** Who did what, latest first. What was done to a batch, field by field, stands in the batch's own history. */

@@ -8,7 +8,7 @@ import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';
 import { useSession } from '../../stores/session';
 import PairingCode from './PairingCode.vue';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** Devices that are signed in, to be signed out from here; and another one signed in by a code. */
 const session = useSession();

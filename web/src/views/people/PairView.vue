@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import DoorCard from './DoorCard.vue';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** This device signed in by a code from another screen: read by its camera, or typed. */
 const route = useRoute();

@@ -6,9 +6,9 @@ import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { useSession } from '../../stores/session';
-import PersonForm from './PersonForm.vue';
+import PersonForm from '../../components/people/PersonForm.vue';
 import SecretForm from './SecretForm.vue';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** The people of the studio: who is who, who may do what, and who works at this screen. */
 const session = useSession();

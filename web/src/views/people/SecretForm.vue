@@ -6,7 +6,7 @@ import type { Person } from '@warm-jar/core';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useSession } from '../../stores/session';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** A PIN or passphrase set anew. One's own asks for the one before; every other device of theirs is signed out. */
 const props = defineProps<{ person: Person; own: boolean }>();

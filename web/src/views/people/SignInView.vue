@@ -7,7 +7,7 @@ import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useSession } from '../../stores/session';
 import DoorCard from './DoorCard.vue';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** Who comes in, on a network: initials and a PIN or passphrase. */
 const route = useRoute();

@@ -6,7 +6,7 @@ import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';
-import { useTried } from './useTried';
+import { useTried } from '../../components/people/useTried';
 
 /** Tokens that devices on a wire speak by: each for one device, told once. */
 const { value: tokens, problem, load } = useLoaded(() => accessApi.tokens(), 'The tokens could not be read.');

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import { pieceSchema } from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
@@ -65,7 +66,8 @@ async function begin() {
       <p class="quiet">Several pours over several days, each waited for. A late layer moves those after it.</p>
     </div>
     <ProblemNote v-if="problem" :says="problem" again @again="load" />
-    <form class="card row new" @submit.prevent="begin">
+    <EmptyPlace v-if="value && rows.length === 0" place="pieces" />
+    <form id="new-piece" class="card row new" @submit.prevent="begin">
       <label class="cell grow"
         ><span class="small">A new piece</span
         ><InputText v-model="name" placeholder="what it is" aria-label="Name of the piece" /></label

@@ -6,6 +6,8 @@ import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
 import SpokenWords from '../../components/SpokenWords.vue';
+import EmptyPlace from '../../components/EmptyPlace.vue';
+import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import AirTab from './AirTab.vue';
@@ -27,6 +29,7 @@ import { providePlan } from './usePlan';
 const context = providePlan();
 const { store, product, plan, problem, issues, built } = context;
 const shelf = useShelf();
+const products = useProducts();
 const units = useUnits();
 const route = useRoute();
 const router = useRouter();
@@ -92,6 +95,7 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
         /></Button>
       </div>
     </div>
+    <EmptyPlace v-if="products.loaded && products.cards.length === 0" place="plan" />
     <ProblemNote v-if="beginProblem" :says="beginProblem" />
     <ReasonBox
       v-if="asking && needed.length > 0"

@@ -96,9 +96,9 @@ const signed = (pct: number) => `±${pct < 0.1 ? pct.toFixed(3) : pct.toFixed(2)
           {{
             cost.total === null
               ? `not known: no priced lot of part ${cost.missing.join(' and ')}`
-              : cost.total.toFixed(2)
+              : units.price(cost.total)
           }}<template v-if="cost.perPiece !== null && (built?.fill.pieces ?? 1) > 1"
-            >, {{ cost.perPiece.toFixed(2) }} a piece</template
+            >, {{ units.price(cost.perPiece) }} a piece</template
           >
         </dd>
       </div>

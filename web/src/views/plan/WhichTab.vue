@@ -94,7 +94,7 @@ const pressed = computed(() => plan.value && isVacuumed(plan.value.route));
         </ul>
         <div class="small figures facts">
           <span v-if="f.readyH !== null && f.verdict !== 'does-not'">out after {{ sayMinutes(f.readyH * 60) }}</span
-          ><span v-if="f.cost !== null && f.verdict !== 'does-not'">costs {{ f.cost.toFixed(2) }}</span>
+          ><span v-if="f.cost !== null && f.verdict !== 'does-not'">costs {{ units.price(f.cost) }}</span>
         </div>
         <Button
           v-if="f.product.slug !== store.form.productSlug && f.verdict !== 'does-not'"

@@ -10,9 +10,13 @@ import { useCardForm } from './useCardForm';
 
 /** A card from its data sheet, figure by figure; what stays empty is "not stated", and its price is told. */
 const props = defineProps<{ slug?: string }>();
-const { form, family, gaps, conflicts, computedRatio, problem, saving, ready, save, takeRatio } = useCardForm(
+const { form, family, gaps, readable, conflicts, computedRatio, problem, saving, ready, save, takeRatio } = useCardForm(
   props.slug ?? null,
 );
+const gapsTitle = computed(() => {
+  if (!readable.value) return 'What is usual';
+  return gaps.value.length === 0 ? 'Nothing usual is missing' : `${gaps.value.length} usual figures are missing`;
+});
 const sections = computed(() => cardSections(family.value, !props.slug));
 </script>
 
@@ -20,10 +24,13 @@ const sections = computed(() => cardSections(family.value, !props.slug));
   <div class="page">
     <form v-if="ready" class="stack" novalidate @submit.prevent="save" @keydown.enter="keepEnter">
       <div>
-        <h1>{{ slug ? `New revision of ${String(form.value('name') ?? slug)}` : 'Card from a data sheet' }}</h1>
+        <h1>{{ slug ? `New revision of ${String(form.value('name') ?? slug)}` : 'Card by hand' }}</h1>
         <p class="quiet">
           Type what the sheet says, in its own figures. Leave the rest empty: it is kept as not stated, never
-          guessed.<template v-if="slug"> Batches keep the revision they were made with.</template>
+          guessed.<template v-if="slug"> Batches keep the revision they were made with.</template
+          ><template v-else>
+            <RouterLink :to="{ name: 'sheet-card' }">Read them from a PDF or pasted text</RouterLink> first.</template
+          >
         </p>
       </div>
       <ProblemNote v-if="problem" :says="problem" />
@@ -62,7 +69,10 @@ const sections = computed(() => cardSections(family.value, !props.slug));
         </ul>
       </div>
       <div>
-        <h2>{{ gaps.length === 0 ? 'Nothing usual is missing' : `${gaps.length} usual figures are missing` }}</h2>
+        <h2>{{ gapsTitle }}</h2>
+        <p v-if="!readable" class="small quiet">
+          {{ family === null ? 'Choose the family: what is usual depends on it.' : 'Mend the marked fields first.' }}
+        </p>
         <ul class="small">
           <li v-for="g in gaps" :key="g.field">{{ g.costs }}</li>
         </ul>

@@ -19,6 +19,10 @@ const good = computed(
 <template>
   <div class="stack">
     <h1>Import products</h1>
+    <p class="card">
+      A spreadsheet of your own, with heads of its own?
+      <RouterLink :to="{ name: 'import-table', query: { kind: 'product' } }">Match its columns instead</RouterLink>
+    </p>
     <p class="quiet">
       A <code>warm-jar.product/1</code> JSON file, one card or a list, or a CSV in UTF-8 with the dotted names in its
       first row. Nothing happens before you have seen what will.

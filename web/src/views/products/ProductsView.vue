@@ -7,6 +7,7 @@ import { inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import { useSession } from '../../stores/session';
 import { useUnits } from '../../stores/units';
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import ShelfTabs from '../../components/ShelfTabs.vue';
 import CardCurves from './CardCurves.vue';
 import OwnGelLine from './OwnGelLine.vue';
@@ -48,16 +49,13 @@ const exportJson = () => {
           >Import</RouterLink
         >
         <Button v-if="products.cards.length" label="Export as CSV" severity="secondary" @click="exportCsv" />
-        <RouterLink v-if="session.isLead" class="p-button p-component" :to="{ name: 'new-product' }"
+        <RouterLink v-if="session.isLead" class="p-button p-component" :to="{ name: 'sheet-card' }"
           ><i class="pi pi-plus" aria-hidden="true" /> Card from a data sheet</RouterLink
         >
       </div>
     </div>
     <ProblemNote v-if="products.problem" :says="products.problem" again @again="products.load" />
-    <p v-if="products.loaded && products.cards.length === 0" class="card">
-      No product card yet. A card holds what the data sheet says: ratio, times, temperatures, limits. Type one in from
-      its data sheet, import a file, or look round the demo studio with <code>npm run demo</code>.
-    </p>
+    <EmptyPlace v-if="products.loaded && products.cards.length === 0" place="products" />
     <p v-else-if="products.loaded && !card" class="card">There is no card “{{ slug }}”.</p>
     <div class="columns">
       <nav aria-label="Cards" class="screen">

@@ -48,7 +48,7 @@ function catalystFacts(
   return [
     fact('Catalyst', band(minPct, maxPct, '%', say)),
     fact('Catalyst, typical', said(typicalPct, '%', say)),
-    fact('Catalyst drops', dropsPerML == null ? null : `${dropsPerML} per mL`),
+    fact('Catalyst drops', dropsPerML == null ? null : `${dropsPerML} in ${say(1, 'mL')}`),
   ];
 }
 

@@ -20,8 +20,8 @@ import { useDocumentForm, withoutEmpty } from '../../stores/documentForm';
 import type { Tree } from '../../stores/draftPath';
 import { useProducts } from '../../stores/products';
 import { planWorker } from '../../workers/planInWorker';
+import { EMPTY_CARD } from './emptyCard';
 
-const EMPTY: Tree = { format: 'warm-jar.product/1', revision: 1, ratio: {}, additives: { basis: 'weight' } };
 /** A ratio that was worked out is kept to this many figures. */
 const RATIO_DIGITS = 4;
 const tidy = (n: number) => Number(n.toPrecision(RATIO_DIGITS));
@@ -80,6 +80,8 @@ function useCardAdvice(form: CardForm) {
       ...(tooHot.value ? [tooHot.value] : []),
     ]),
     computedRatio,
+    /** Whether enough is typed to say what is missing. */
+    readable: computed(() => card.value !== null),
     takeRatio: () => {
       const r = computedRatio.value;
       if (r) form.set(r.what === 'volume' ? 'ratio.byVolume' : 'ratio.byWeight', { a: r.a, b: r.b });
@@ -114,7 +116,9 @@ export function useCardForm(slug: string | null) {
   const toast = useToast();
   const { stored, ready, problem, read } = useStoredCard(slug);
   const saving = ref(false);
-  const start = computed<Tree>(() => (stored.value ? { ...stored.value, revision: stored.value.revision + 1 } : EMPTY));
+  const start = computed<Tree>(() =>
+    stored.value ? { ...stored.value, revision: stored.value.revision + 1 } : EMPTY_CARD,
+  );
   const form = useDocumentForm(`product.${slug ?? 'new'}`, productSchema, start);
   const family = computed(() => (form.value('family') as Family | undefined) ?? null);
   const { card, ...advice } = useCardAdvice(form);

@@ -17,6 +17,7 @@ import { dayAndTime, inWords } from '../../components/words';
 import { cautionsFor } from '@warm-jar/core';
 import { useStoredBatch } from '../../stores/storedBatch';
 import { useUnits } from '../../stores/units';
+import { BASE } from '../../api/base';
 import { codePath } from '../../components/codePath';
 import BatchLabel from './BatchLabel.vue';
 
@@ -28,7 +29,7 @@ const plan = computed<Plan | null>(() => {
   const r = planSchema.safeParse(batch.value?.plan);
   return r.success ? r.data : null;
 });
-const address = computed(() => `${window.location.origin}/at/${encodeURIComponent(props.code)}`);
+const address = computed(() => `${window.location.origin}${BASE}/at/${encodeURIComponent(props.code)}`);
 const qr = computed(() => codePath(address.value));
 const fromWords = (mould: string | null | undefined, cavity: number | null | undefined) =>
   [mould, cavity == null ? null : `cavity ${cavity}`].filter(Boolean).join(', ');

@@ -6,6 +6,7 @@ import FieldEntry from '../../components/form/FieldEntry.vue';
 import ListRows from '../../components/form/ListRows.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useProducts } from '../../stores/products';
+import type { Tree } from '../../stores/draftPath';
 import { useSession } from '../../stores/session';
 import type { ShelfKind } from './kinds';
 import AdditivePanel from './panels/AdditivePanel.vue';
@@ -16,9 +17,9 @@ import MouldPanel from './panels/MouldPanel.vue';
 import { useShelfItem } from './useShelfKind';
 
 /** One thing of the shelf: what is known of it to change, and what follows from it. */
-const props = defineProps<{ kind: ShelfKind; code: string | null }>();
+const props = defineProps<{ kind: ShelfKind; code: string | null; asked?: Tree }>();
 const products = useProducts();
-const { form, shelved, problem, saving, save, remove } = useShelfItem(props.kind, toRef(props, 'code'));
+const { form, shelved, problem, saving, save, remove } = useShelfItem(props.kind, toRef(props, 'code'), props.asked);
 const fields = computed(() => props.kind.fields(form.document.value, products.cards));
 const session = useSession();
 const mayChange = computed(() => session.isLead || (props.kind.place !== 'gear' && !session.isBoard));

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { GEAR_KINDS } from '@warm-jar/core';
 import { computed, onMounted } from 'vue';
+import { useRoute } from 'vue-router';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useShelf } from '../../stores/shelf';
 import type { ShelfPlace } from '../../api/shelf';
 import { KINDS } from './kinds';
+import EmptyPlace from '../../components/EmptyPlace.vue';
 import ShelfItem from './ShelfItem.vue';
 import ShelfTabs from '../../components/ShelfTabs.vue';
 import { useShelfNotes } from './useShelfNotes';
@@ -19,6 +22,12 @@ const missing = computed(
     shelf.loaded && props.code !== undefined && props.code !== 'new' && !items.value.some((i) => i.code === props.code),
 );
 const { noteOf } = useShelfNotes();
+/** An address may say what kind of gear is to be added. */
+const route = useRoute();
+const asked = computed<Record<string, unknown>>(() => {
+  const wanted = GEAR_KINDS.find((k) => k === route.query['kind']);
+  return props.place === 'gear' && wanted !== undefined ? { kind: wanted } : {};
+});
 onMounted(() => void shelf.load());
 </script>
 
@@ -27,16 +36,20 @@ onMounted(() => void shelf.load());
     <ShelfTabs />
     <div class="row spread">
       <h1>{{ kind.title }}</h1>
+      <RouterLink
+        v-if="place === 'lots' || place === 'moulds'"
+        class="p-button p-component p-button-secondary labels"
+        :to="{ name: 'labels', query: { of: place } }"
+        >Labels</RouterLink
+      >
       <RouterLink class="p-button p-component" :to="`/${place}/new`"
         ><i class="pi pi-plus" aria-hidden="true" /> New {{ kind.one }}</RouterLink
       >
     </div>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
+    <EmptyPlace v-if="shelf.loaded && items.length === 0 && code !== 'new'" :place="place" />
     <div class="columns">
       <nav :aria-label="kind.title">
-        <p v-if="shelf.loaded && items.length === 0" class="quiet">
-          None yet. Add the first {{ kind.one }}; later steps choose from here.
-        </p>
         <ul class="list">
           <li v-for="i in items" :key="i.code">
             <RouterLink :to="`/${place}/${encodeURIComponent(i.code)}`" :class="{ here: i.code === chosen }"
@@ -50,9 +63,10 @@ onMounted(() => void shelf.load());
       <p v-if="missing" class="card">There is no {{ kind.one }} “{{ code }}”.</p>
       <ShelfItem
         v-else-if="shelf.loaded && (items.length > 0 || code === 'new')"
-        :key="`${place} ${chosen ?? 'new'}`"
+        :key="`${place} ${chosen ?? 'new'} ${asked['kind'] ?? ''}`"
         :kind="kind"
         :code="chosen"
+        :asked="asked"
       />
     </div>
   </div>
@@ -97,5 +111,8 @@ onMounted(() => void shelf.load());
     flex-wrap: wrap;
     max-height: none;
   }
+}
+.labels {
+  margin-left: auto;
 }
 </style>

@@ -47,15 +47,15 @@ function useTakingOff(
   };
 }
 
-/** One thing of the shelf being looked at or changed; `code` null begins a new one. */
-export function useShelfItem(kind: ShelfKind, code: Ref<string | null>) {
+/** One thing of the shelf being looked at or changed; `code` null begins a new one, with what was asked for. */
+export function useShelfItem(kind: ShelfKind, code: Ref<string | null>, asked: Tree = {}) {
   const shelf = useShelf();
   const router = useRouter();
   const toast = useToast();
   const problem = ref<string | null>(null);
   const saving = ref(false);
   const shelved = computed(() => shelf[kind.place].find(({ item }) => item.code === code.value) ?? null);
-  const start = computed<Tree>(() => (shelved.value ? (shelved.value.item as Tree) : kind.empty));
+  const start = computed<Tree>(() => (shelved.value ? (shelved.value.item as Tree) : { ...kind.empty, ...asked }));
   const form = useDocumentForm(`${kind.place}.${code.value ?? 'new'}`, kind.schema, start);
 
   /** Somebody else saved first: read theirs, and lay what was changed here over it, field by field. */

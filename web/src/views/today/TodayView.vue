@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { STAGE_WORDS, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
 import { usePhone } from '../../components/usePhone';
 import CopyFailureNote from '../../components/CopyFailureNote.vue';
 import JarGlass from '../../components/JarGlass.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { jarContents } from '../../components/jarContents';
-import { dayAndTime, symptomWords } from '../../components/words';
+import { startWords, symptomWords } from '../../components/words';
 import { useDraft } from '../../stores/draft';
 import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
 import { useSession } from '../../stores/session';
@@ -18,11 +18,17 @@ import { accessApi } from '../../api/access';
 import { backupApi } from '../../api/backup';
 import { piecesApi, type DueLayer } from '../../api/pieces';
 import { useLoaded } from '../../components/useLoaded';
+import { LOOKING_ROUND } from '../../api/base';
+import EmptyPlace from '../../components/EmptyPlace.vue';
+import LookRoundCard from '../../components/LookRoundCard.vue';
+import { useOpening } from '../../stores/opening';
 import { useDueChecks } from './useDueChecks';
 import { useRecentFaults } from './useRecentFaults';
 
 /** What needs a hand now, what is due, and what went wrong lately. */
 const work = useWork();
+const opening = useOpening();
+onMounted(() => void opening.loadIfNew());
 const draft = useDraft().forCode(null);
 const { faults, problem: faultsProblem, load: loadFaults } = useRecentFaults();
 const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
@@ -30,10 +36,12 @@ const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 /** Layers to be poured within two days. */
 const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
 const session = useSession();
+/** Opened by a lead; another is told what belongs here. */
+const isNew = computed(() => opening.isNew && session.isLead);
 const phone = usePhone();
 /** Whether the copies made by themselves are made: for a lead to know. */
 const { value: backup } = useLoaded(
-  () => (session.isLead ? backupApi.schedule() : Promise.resolve(null)),
+  () => (session.isLead && !LOOKING_ROUND ? backupApi.schedule() : Promise.resolve(null)),
   'The copies could not be asked for.',
 );
 /** Where a calendar subscribes; its address holds a secret. */
@@ -85,9 +93,19 @@ const shareLeft = (item: WorkItem) => {
 
     <section aria-labelledby="now" class="stack">
       <h2 id="now">In work</h2>
-      <p v-if="work.loaded && !work.problem && atBench.length === 0" class="card quiet">
-        Nothing is in work. Press <KeyCap k="n" /> to log a batch.
-      </p>
+      <template v-if="work.loaded && !work.problem && atBench.length === 0">
+        <section v-if="isNew" class="card stack" aria-labelledby="new-studio" data-test="new-studio">
+          <h3 id="new-studio">This studio is new</h3>
+          <p>
+            A few steps bring in what is needed first: a product from its data sheet, a scale, a mould, a first batch.
+          </p>
+          <div class="row">
+            <RouterLink class="p-button p-component" :to="{ name: 'opening' }">Open the studio</RouterLink>
+          </div>
+        </section>
+        <LookRoundCard v-if="isNew" />
+        <EmptyPlace v-else place="work" />
+      </template>
       <ul class="benches">
         <li v-for="item in atBench" :key="item.code">
           <RouterLink class="card bench" :to="{ name: 'bench', params: { code: item.code } }">
@@ -136,7 +154,7 @@ const shareLeft = (item: WorkItem) => {
             <RouterLink class="do" :to="{ name: 'check', params: { code: c.code } }">Check</RouterLink>
           </li>
         </ul>
-        <p v-if="calendar" class="small quiet">
+        <p v-if="calendar && !LOOKING_ROUND" class="small quiet">
           For a calendar: <a :href="calendar" data-test="calendar">agenda.ics</a>
         </p>
       </section>
@@ -175,7 +193,7 @@ const shareLeft = (item: WorkItem) => {
             <RouterLink class="figures code" :to="{ name: 'batch', params: { code: f.code } }">{{ f.code }}</RouterLink>
             <span class="grow"
               >{{ f.symptoms.map(symptomWords).join('; ')
-              }}<span class="quiet small block">{{ f.productName }}, {{ dayAndTime(f.startedAt) }}</span></span
+              }}<span class="quiet small block">{{ f.productName }}, {{ startWords(f) }}</span></span
             >
             <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Diagnosis</RouterLink>
           </li>

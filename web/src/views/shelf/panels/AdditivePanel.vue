@@ -14,6 +14,13 @@ const card = computed(() => {
   return r.success ? r.data : null;
 });
 const perG = computed(() => (card.value ? dropsPerG(card.value) : null));
+const GRAMS_IN_AN_OUNCE = 28.349523125;
+const inOunces = computed(() => units.label('g') === 'oz');
+const oneOf = computed(() =>
+  inOunces.value ? { words: 'an ounce', grams: GRAMS_IN_AN_OUNCE } : { words: 'a gram', grams: 1 },
+);
+/** A drop is some hundredths of a gram: in grams it is told in mg. */
+const dropWords = (grams: number) => (inOunces.value ? units.say(grams, 'g') : `${Math.round(grams * 1000)} mg`);
 const limitWords = (limit: number | null | undefined) =>
   limit == null ? 'card does not say' : `to ${units.say(limit, '%')}`;
 const allowed = computed(() =>
@@ -36,13 +43,13 @@ const allowed = computed(() =>
 <template>
   <section v-if="card" class="card panel" aria-label="What follows">
     <div>
-      <p class="small quiet">Drops in a gram</p>
-      <p class="big figures">{{ perG === null ? 'not measured' : Number(perG.toPrecision(3)) }}</p>
+      <p class="small quiet">Drops in {{ oneOf.words }}</p>
+      <p class="big figures">
+        {{ perG === null ? 'not measured' : Number((perG * oneOf.grams).toPrecision(3)) }}
+      </p>
       <p class="small quiet">
         {{
-          perG === null
-            ? 'Count some drops onto the scale and write down both.'
-            : `one drop is ${Math.round(1000 / perG)} mg`
+          perG === null ? 'Count some drops onto the scale and write down both.' : `one drop is ${dropWords(1 / perG)}`
         }}
       </p>
       <p v-if="card.solvent" class="small warn">Flammable: no flame while it is wet.</p>

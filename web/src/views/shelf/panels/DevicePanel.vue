@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { API_PREFIX } from '../../../api/base';
 import { DEVICE_KIND_OF_GEAR, type DeviceKind, type Gear } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, ref, toRef } from 'vue';
@@ -45,7 +46,7 @@ const example = computed(() => {
   const unit = { room: 'C', resin: 'C', gauge: 'kPa', vacuum: 'kPa', shore: 'Shore' }[what as string] ?? 'g';
   const reading = `{"at":"'$(date -Iseconds)'","what":"${what}","value":21.4,"unit":"${unit}"}`;
   return [
-    `curl -X POST ${window.location.origin}/api/v1/devices/${props.gear.code}/readings \\`,
+    `curl -X POST ${window.location.origin}${API_PREFIX}/devices/${props.gear.code}/readings \\`,
     `  -H 'Authorization: Bearer THE-TOKEN' -H 'Content-Type: application/json' \\`,
     `  -d '${reading}'`,
   ].join('\n');

@@ -29,7 +29,10 @@ const share = computed(() =>
 );
 const price = computed(() => {
   const perG = pricePerG(lot.value);
-  return perG === null ? null : perG * 1000;
+  if (perG === null) return null;
+  // A pound where masses are in ounces.
+  const [grams, words] = units.label('g') === 'oz' ? [453.59237, 'lb'] : [1000, 'kg'];
+  return `${units.price(perG * grams)} a ${words}`;
 });
 </script>
 
@@ -65,7 +68,7 @@ const price = computed(() => {
     </div>
     <div>
       <p class="small quiet">Price</p>
-      <p class="big figures">{{ price === null ? 'not recorded' : `${price.toFixed(2)} a kg` }}</p>
+      <p class="big figures">{{ price === null ? 'not recorded' : price }}</p>
     </div>
     <ul v-if="warnings.length" class="warnings">
       <li v-for="w in warnings" :key="w.code">{{ w.says }}</li>

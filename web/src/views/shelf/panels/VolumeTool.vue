@@ -111,7 +111,7 @@ function keep() {
         aria-label="Mesh file"
         @change="readMesh"
       /><span v-if="mesh" class="small quiet"
-        >{{ mesh.name }}, surface {{ mesh.areaCM2.toFixed(0) }} cm². Taken as millimetres.</span
+        >{{ mesh.name }}, surface {{ units.say(mesh.areaCM2, 'cm²') }}. Taken as millimetres.</span
       >
     </div>
     <p v-if="meshProblem && how === 'mesh'" class="bad" role="alert">{{ meshProblem }}</p>

@@ -5,7 +5,7 @@ import SelectButton from 'primevue/selectbutton';
 import { reactive } from 'vue';
 import { ROLES, type Role } from '@warm-jar/core';
 import { accessApi } from '../../api/access';
-import ProblemNote from '../../components/ProblemNote.vue';
+import ProblemNote from '../ProblemNote.vue';
 import { useTried } from './useTried';
 
 /** Somebody new: initials, what they may do, and a PIN where they shall sign in. */
