@@ -164,6 +164,7 @@ describe('the log, the recall and the labels', () => {
       productName: card.name,
       productRevision: 1,
       startedAt: MIX.startedAt,
+      dayOnly: false,
       by: 'MT',
       mould: null,
       stage: 'done',
