@@ -21,7 +21,7 @@ const { Solver } = createRequire(import.meta.url)('odex') as { Solver: new (dime
 
 function solver(dimensions: number): OdexSolver {
   const s = new Solver(dimensions);
-  [s.absoluteTolerance, s.relativeTolerance, s.maxSteps, s.denseOutput] = [1e-4, 1e-5, 1e6, false];
+  [s.absoluteTolerance, s.relativeTolerance, s.maxSteps, s.denseOutput] = [1e-4, 2e-5, 1e6, false];
   return s;
 }
 

@@ -64,8 +64,8 @@ const rows: [string, number][] = [
   ],
   [
     'plan without the slab',
-    median(() => {
-      quickPlan(request);
+    median((i) => {
+      quickPlan({ ...request, want: { volumeML: 248 + i / 10 } });
     }, 20),
   ],
   [
@@ -76,8 +76,9 @@ const rows: [string, number][] = [
   ],
   [
     'one cup, whole cure',
-    median(() => {
-      simulateCup(card, cup);
+    // Another mass each time: the same cup is remembered.
+    median((i) => {
+      simulateCup(card, { ...cup, massG: cup.massG + i / 100 });
     }),
   ],
   [

@@ -1,9 +1,9 @@
 /** Median time of one call, ms, over enough calls to be told from the clock's own step. */
-export function median(work: () => void, calls = 40): number {
-  work();
-  const times = Array.from({ length: calls }, () => {
+export function median(work: (call: number) => void, calls = 40): number {
+  work(0);
+  const times = Array.from({ length: calls }, (_, i) => {
     const t = performance.now();
-    work();
+    work(i + 1);
     return performance.now() - t;
   });
   return times.sort((a, b) => a - b)[Math.floor(calls / 2)]!;

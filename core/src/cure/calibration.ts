@@ -53,13 +53,34 @@ function anchorOf(product: Product, kinetics: FamilyKinetics): { point: CardPoin
   return pot && { point: pot, alpha: POT_LIFE_SHARE_OF_GEL * kinetics.alphaGel };
 }
 
-/** Solves the rate constant so that the card's cup reaches `alpha` at the card's minute. Works in ln k. */
+/** ln k as it was found so far for other heats of reaction. */
+type Found = readonly { readonly heat: number; readonly lnK: number }[];
+
+/** What ln k is likely to be for a heat, by how it moved so far; that of a cup that stays cold where nothing is known. */
+function foretold(found: Found, heat: number, { minutes }: CardPoint): number {
+  const [last, before] = [found.at(-1), found.at(-2)];
+  if (!last) return -Math.log(minutes);
+  if (!before || before.heat === last.heat) return last.lnK;
+  return last.lnK + ((last.lnK - before.lnK) / (last.heat - before.heat)) * (heat - last.heat);
+}
+
+/** Without self-heating, ln(k·minutes) lies between these for every family; heating only lowers it. */
+const [LEAST_LN, MOST_LN] = [-6, 5];
+/** ln k is found to this; so many steps of the secant, and then the bracket is searched. */
+const [LN_K_TOLERANCE, SECANT_STEPS] = [1e-8, 12];
+
+/**
+ * Solves the rate constant so that the card's cup reaches `alpha` at the card's minute. Works in ln k, where the miss
+ * is nearly a straight line: the secant needs few cups, and where it does not settle the bracket is searched.
+ * @param guess what ln k is likely to be
+ * @returns ln k; null where there is none
+ */
 function solveRate(
   base: Omit<Chemistry, 'kPerMin'>,
-  anchor: { point: CardPoint; alpha: number },
+  { point, alpha }: { point: CardPoint; alpha: number },
   densityGPerML: number,
+  guess: number,
 ): number | null {
-  const { point, alpha } = anchor;
   const miss = (lnK: number) => {
     const curve = integrateCup(
       { ...base, kPerMin: Math.exp(lnK) },
@@ -68,10 +89,17 @@ function solveRate(
     const minute = minuteAtAlpha(curve, alpha);
     return minute === null ? -Math.log(50) : Math.log(point.minutes / minute);
   };
-  // Without self-heating, k·minutes lies between these for every family; heating only lowers it.
-  const guess = Math.log(1 / point.minutes);
-  const root = findRoot(miss, guess - 6, guess + 5, 1e-7, 80);
-  return root.status === 'converged' || Math.abs(root.residual) < 1e-3 ? Math.exp(root.value) : null;
+  const [low, high] = [LEAST_LN - Math.log(point.minutes), MOST_LN - Math.log(point.minutes)];
+  let [x0, f0] = [guess, miss(guess)];
+  let x1 = x0 - f0;
+  for (let step = 0; step < SECANT_STEPS && x1 > low && x1 < high; step += 1) {
+    if (Math.abs(x1 - x0) <= LN_K_TOLERANCE) return x1;
+    const f1 = miss(x1);
+    const next = f1 === f0 ? x1 - f1 : x1 - (f1 * (x1 - x0)) / (f1 - f0);
+    [x0, f0, x1] = [x1, f1, next];
+  }
+  const root = findRoot(miss, low, high, 1e-7, 80);
+  return root.status === 'converged' || Math.abs(root.residual) < 1e-3 ? root.value : null;
 }
 
 /** The peak that the card's exotherm cup reaches with this chemistry, °C. */
@@ -85,10 +113,13 @@ function solve(product: Product): CalibrationResult {
   const anchor = anchorOf(product, kinetics);
   if (!anchor) return { status: 'no-pot-life' };
   const densityGPerML = densityOf(product);
+  const found: { heat: number; lnK: number }[] = [];
   const chemistryFor = (heatJPerG: number): Chemistry | null => {
     const base = { kinetics, referenceC: anchor.point.atC, heatJPerG };
-    const kPerMin = solveRate(base, anchor, densityGPerML);
-    return kPerMin === null ? null : { ...base, kPerMin };
+    const known = found.find((f) => f.heat === heatJPerG)?.lnK;
+    const lnK = known ?? solveRate(base, anchor, densityGPerML, foretold(found, heatJPerG, anchor.point));
+    if (lnK !== null && known === undefined) found.push({ heat: heatJPerG, lnK });
+    return lnK === null ? null : { ...base, kPerMin: Math.exp(lnK) };
   };
   const { chemistry, status, heatFrom } = fitHeat(product, kinetics, anchor.point, densityGPerML, chemistryFor);
   if (!chemistry) return { status: 'did-not-converge' };

@@ -1,9 +1,8 @@
 import { findRoot } from '../numeric/findRoot';
-import { bogackiShampineStep, nextStep } from '../numeric/rungeKutta';
-import { arrheniusFactor } from './arrhenius';
 import type { Chemistry } from './chemistry';
 import { heatCapacityOf, wholeRiseK } from './heatCapacity';
-import { settledStep, type SlowCup } from './settled';
+import { cupStep, nextStep, settledStep, startState } from './cupStep';
+import { rateOf, type CupSystem } from './cupSystem';
 import { CUP_CONVECTION_W_PER_M2K, HEAT_CAPACITY_J_PER_GK } from './kineticsDefaults';
 
 export interface CupConditions {
@@ -38,16 +37,8 @@ export interface CupCurve {
 }
 
 /** Conversion per minute at conversion `alpha` and temperature `temperatureC`. */
-export function cureRatePerMin(c: Chemistry, alpha: number, temperatureC: number): number {
-  const { activationKJPerMol, b, m, n } = c.kinetics;
-  const left = Math.max(0, 1 - alpha);
-  return (
-    c.kPerMin *
-    arrheniusFactor(activationKJPerMol, temperatureC, c.referenceC) *
-    (b + Math.max(0, alpha) ** m) *
-    left ** n
-  );
-}
+export const cureRatePerMin = (c: Chemistry, alpha: number, temperatureC: number): number =>
+  rateOf(c)(alpha, temperatureC);
 
 /** Rate at which the whole surface of the cup's liquid takes heat, 1/min: `h·A/(m·c)`. */
 export function coolingPerMin(
@@ -62,10 +53,12 @@ export function coolingPerMin(
 }
 
 /** Absolute tolerances of a step: conversion, kelvin. */
-const TOLERANCE = [2e-6, 0.005];
+const ALPHA_TOLERANCE = 2e-6;
+const K_TOLERANCE = 0.005;
 const MAX_STEPS = 20_000;
 /** Steps longer than this share of the time that cooling takes are tried at balance; the longest that are not. */
-const [STIFF, MAX_UNSETTLED] = [0.8, 2.5];
+const STIFF = 0.8;
+const MAX_UNSETTLED = 2.5;
 /** The whole cure is taken as over here; the tail carries no heat worth having. */
 const CURED = 0.995;
 
@@ -73,67 +66,80 @@ const CURED = 0.995;
 const excessOver = (h: number, from: number, to: number, slopeFrom: number, slopeTo: number): number =>
   (h / 2) * (from + to) + ((h * h) / 12) * (slopeFrom - slopeTo);
 
+/** A cup's sums as they are laid down, step by step. */
+interface Track {
+  readonly minutes: number[];
+  readonly alpha: number[];
+  readonly alphaPerMin: number[];
+  readonly temperatureC: number[];
+}
+
+/** The warmest point of a curve, its first where there are several. */
+function warmest(temperatureC: readonly number[]): number {
+  let best = 0;
+  for (let i = 1; i < temperatureC.length; i += 1) if (temperatureC[i]! > temperatureC[best]!) best = i;
+  return best;
+}
+
 /**
  * One cup of mixed resin heating itself: `c·dT/dt = ΔH·dα/dt − (h·A/m)(T − Troom)`, integrated with step control.
  * Whatever the step, the temperature stays under the adiabatic bound `max(T0, Troom) + ΔH/c`.
  */
 export function integrateCup(chemistry: Chemistry, conditions: CupConditions): CupCurve {
+  const { resinC, roomC, maxMinutes } = conditions;
   const cooling = coolingPerMin(conditions, heatCapacityOf(chemistry));
   const riseK = wholeRiseK(chemistry);
-  const boundC = Math.max(conditions.resinC, conditions.roomC) + riseK;
-  const slopes = ([alpha, temperature]: number[]) => {
-    const rate = cureRatePerMin(chemistry, alpha!, Math.min(temperature!, boundC));
-    return [rate, riseK * rate - cooling * (temperature! - conditions.roomC)];
-  };
-  const slow: SlowCup = {
-    ratePerMin: (alpha, temperature) => cureRatePerMin(chemistry, alpha, Math.min(temperature, boundC)),
-    riseK,
-    coolingPerMin: cooling,
-    roomC: conditions.roomC,
-  };
+  const boundC = Math.max(resinC, roomC) + riseK;
+  const cup: CupSystem = { rate: rateOf(chemistry, boundC), riseK, coolingPerMin: cooling, roomC };
   const end = Math.min(conditions.untilAlpha ?? CURED, CURED);
   const startAlpha = conditions.alpha ?? 0;
-  let y = [startAlpha, conditions.resinC];
+  let [now, next] = [startState(cup, startAlpha, resinC), startState(cup, startAlpha, resinC)];
   let lostK = 0;
-  let slope = slopes(y);
-  let h = Math.min(1e-3 / Math.max(slope[0]!, 1e-9), conditions.maxMinutes / 50);
+  let h = Math.min(1e-3 / Math.max(now.alphaPerMin, 1e-9), maxMinutes / 50);
   let t = 0;
-  const curve = { minutes: [0], alpha: [startAlpha], alphaPerMin: [slope[0]!], temperatureC: [conditions.resinC] };
-  let steps = 0;
-  const status = (): CupCurve['status'] => {
-    if (y[0]! >= end) return 'complete';
-    return t >= conditions.maxMinutes ? 'time-ran-out' : 'too-many-steps';
+  const curve: Track = {
+    minutes: [0],
+    alpha: [startAlpha],
+    alphaPerMin: [now.alphaPerMin],
+    temperatureC: [resinC],
   };
-  for (; y[0]! < end && t < conditions.maxMinutes && steps < MAX_STEPS; steps += 1) {
-    h = Math.min(h, conditions.maxMinutes - t);
-    const settled = h * cooling > STIFF ? settledStep(slow, y, h) : null;
+  for (let steps = 0; now.alpha < end && t < maxMinutes && steps < MAX_STEPS; steps += 1) {
+    h = Math.min(h, maxMinutes - t);
+    const settled = h * cooling > STIFF && settledStep(cup, now, next, h);
     // Without the balance a step much longer than the cooling would only be refused.
-    if (settled === null && h * cooling > MAX_UNSETTLED) h = MAX_UNSETTLED / cooling;
-    const step = settled ?? bogackiShampineStep(slopes, y, slope, h);
-    const scaled = Math.max(...step.error.map((e, i) => Math.abs(e) / TOLERANCE[i]!));
+    if (!settled && h * cooling > MAX_UNSETTLED) h = MAX_UNSETTLED / cooling;
+    if (!settled) cupStep(cup, now, next, h);
+    const scaled = Math.max(Math.abs(next.alphaError) / ALPHA_TOLERANCE, Math.abs(next.temperatureError) / K_TOLERANCE);
     if (scaled <= 1) {
-      t = conditions.maxMinutes - t - h < 1e-9 ? conditions.maxMinutes : t + h;
+      t = maxMinutes - t - h < 1e-9 ? maxMinutes : t + h;
       lostK += settled
-        ? riseK * (step.y[0]! - y[0]!) - (step.y[1]! - y[1]!)
-        : cooling * excessOver(h, y[1]! - conditions.roomC, step.y[1]! - conditions.roomC, slope[1]!, step.slope[1]!);
-      y = step.y;
-      slope = step.slope;
+        ? riseK * (next.alpha - now.alpha) - (next.temperatureC - now.temperatureC)
+        : cooling *
+          excessOver(h, now.temperatureC - roomC, next.temperatureC - roomC, now.warmingPerMin, next.warmingPerMin);
+      const before = now;
+      now = next;
+      next = before;
       curve.minutes.push(t);
-      curve.alpha.push(y[0]!);
-      curve.alphaPerMin.push(slope[0]!);
-      curve.temperatureC.push(Math.min(y[1]!, boundC));
+      curve.alpha.push(now.alpha);
+      curve.alphaPerMin.push(now.alphaPerMin);
+      curve.temperatureC.push(Math.min(now.temperatureC, boundC));
     }
     h = nextStep(h, scaled);
   }
-  const peak = curve.temperatureC.reduce((best, v, i) => (v > curve.temperatureC[best]! ? i : best), 0);
-  const made = riseK * (y[0]! - startAlpha);
+  const peak = warmest(curve.temperatureC);
+  const made = riseK * (now.alpha - startAlpha);
   return {
     ...curve,
     peakC: curve.temperatureC[peak]!,
     peakMin: curve.minutes[peak]!,
-    energyError: made === 0 ? 0 : Math.abs(made - (y[1]! - conditions.resinC) - lostK) / made,
-    status: status(),
+    energyError: made === 0 ? 0 : Math.abs(made - (now.temperatureC - resinC) - lostK) / made,
+    status: statusOf(now.alpha >= end, t >= maxMinutes),
   };
+}
+
+function statusOf(isOver: boolean, ranOut: boolean): CupCurve['status'] {
+  if (isOver) return 'complete';
+  return ranOut ? 'time-ran-out' : 'too-many-steps';
 }
 
 /** Conversion within the step that ends at point `i`, by the cubic through both ends and their slopes (Hermite). */

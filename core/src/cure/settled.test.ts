@@ -3,17 +3,18 @@ import { productSchema } from '../formats/product';
 import { limitReadings } from '../limits/limitReadings';
 import { saltmarshCard } from '../simulation/saltmarshCards';
 import type { Chemistry } from './chemistry';
-import { coolingPerMin, cureRatePerMin, integrateCup, minuteAtAlpha, type CupConditions } from './cup';
+import { coolingPerMin, integrateCup, minuteAtAlpha, type CupConditions } from './cup';
+import { balanceC, cupStep, settledStep, startState } from './cupStep';
+import { rateOf } from './cupSystem';
 import { wholeRiseK } from './heatCapacity';
 import { familyKinetics } from './kineticsDefaults';
-import { balanceC, settledStep } from './settled';
 import { simulateCup } from './simulateCup';
 import { workingTime } from './workingTime';
 
 const chemistry: Chemistry = { kinetics: familyKinetics('epoxy')!, kPerMin: 4e-4, referenceC: 23, heatJPerG: 380 };
 const cup: CupConditions = { massG: 1, densityGPerML: 1.1, resinC: 23, roomC: 23, maxMinutes: 1e6 };
 const slow = {
-  ratePerMin: (alpha: number, temperatureC: number) => cureRatePerMin(chemistry, alpha, temperatureC),
+  rate: rateOf(chemistry),
   riseK: wholeRiseK(chemistry),
   coolingPerMin: coolingPerMin(cup),
   roomC: 23,
@@ -23,7 +24,7 @@ const slow = {
 function byFixedSteps(untilAlpha: number, resinC: number): number {
   const h = 0.1 / slow.coolingPerMin;
   const f = (a: number, T: number): [number, number] => {
-    const rate = slow.ratePerMin(a, T);
+    const rate = slow.rate(a, T);
     return [rate, slow.riseK * rate - slow.coolingPerMin * (T - 23)];
   };
   let [t, a, T] = [0, 0, resinC];
@@ -51,12 +52,29 @@ describe('a cup that gives its heat away faster than it makes it', () => {
   });
   it('is at balance where it makes what it gives away', () => {
     const at = balanceC(slow, 0.3)!;
-    expect(slow.riseK * slow.ratePerMin(0.3, at)).toBeCloseTo(slow.coolingPerMin * (at - 23), 6);
+    expect(slow.riseK * slow.rate(0.3, at)).toBeCloseTo(slow.coolingPerMin * (at - 23), 6);
   });
   it('is not taken as at balance when it runs away, or is not there yet', () => {
     expect(balanceC({ ...slow, coolingPerMin: 1e-4 }, 0.3)).toBeNull();
-    expect(settledStep(slow, [0.3, 30], 5)).toBeNull();
-    expect(settledStep(slow, [0.3, balanceC(slow, 0.3)!], 5)).not.toBeNull();
+    const to = startState(slow, 0, 23);
+    expect(settledStep(slow, startState(slow, 0.3, 30), to, 5)).toBe(false);
+    expect(to).toEqual(startState(slow, 0, 23));
+    expect(settledStep(slow, startState(slow, 0.3, balanceC(slow, 0.3)!), to, 5)).toBe(true);
+  });
+  it('takes a step that is of the third order: a tenth of it errs a thousandth as much', () => {
+    const from = startState(slow, 0.2, 60);
+    const over = (h: number, steps: number) => {
+      let [now, next] = [{ ...from }, { ...from }];
+      for (let i = 0; i < steps; i += 1) {
+        cupStep(slow, now, next, h);
+        [now, next] = [next, now];
+      }
+      return now;
+    };
+    const exact = over(1e-4, 10_000);
+    const miss = (h: number) => Math.abs(over(h, Math.round(1 / h)).temperatureC - exact.temperatureC);
+    expect(miss(0.1) / miss(0.02)).toBeGreaterThan(90);
+    expect(miss(0.1) / miss(0.02)).toBeLessThan(170);
   });
 });
 

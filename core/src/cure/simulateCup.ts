@@ -1,4 +1,5 @@
 import type { Product } from '../formats/product';
+import { memoize } from '../numeric/memoize';
 import { requireNumber } from '../formats/errors';
 import { isCalibrated } from './calibration';
 import { mixFit, type CupMix } from './cupMix';
@@ -38,6 +39,14 @@ const [MIN_G, MAX_G] = [1e-3, 1e7];
 /** Longest cure worth following in a cup, min: ten days. */
 const MAX_MINUTES = 14_400;
 
+/** Cups remembered for each card: a plan and a diagnosis ask for the same ones again and again. */
+const REMEMBERED = 48;
+const cupsOf = memoize<Product, Map<string, CupResult>>(() => new Map());
+
+/** All that a cup goes by beside its card, as one word. */
+const keyOf = ({ massG, resinC, roomC, cupDiameterMm, mix, split }: CupRequest): string =>
+  JSON.stringify([massG, resinC, roomC, cupDiameterMm, mix?.catalystPct, mix?.resinG, mix?.inert, split]);
+
 /**
  * The mixed cup of a product over time, with the chemistry fitted to its card: pot life, gel, peak exotherm.
  * @returns a status in place of figures where the card or the family gives no kinetics
@@ -47,6 +56,17 @@ export function simulateCup(product: Product, request: CupRequest): CupResult {
   requireNumber(request.massG, 'massG', Number.MIN_VALUE, 1e10);
   requireNumber(request.resinC, 'resinC', COLDEST_C, WARMEST_C);
   requireNumber(request.roomC, 'roomC', COLDEST_C, WARMEST_C);
+  const known = cupsOf(product);
+  const key = keyOf(request);
+  const before = known.get(key);
+  if (before) return before;
+  const result = followCup(product, request);
+  if (known.size >= REMEMBERED) known.delete(known.keys().next().value!);
+  known.set(key, result);
+  return result;
+}
+
+function followCup(product: Product, request: CupRequest): CupResult {
   const fit = mixFit(product, request.mix);
   if (!isCalibrated(fit)) return { status: fit.status };
   const massG = Math.min(MAX_G, Math.max(MIN_G, request.massG));

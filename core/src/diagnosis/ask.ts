@@ -1,28 +1,24 @@
 import type { Ask } from '../formats/diagnosis';
-import { recordFacts, type CaseFacts } from './caseFacts';
+import type { CaseFacts } from './caseFacts';
 import { isGiven } from './given';
-import { EVIDENCE_SCALE, candidates, evidenceFor, shares, totalPoints } from './ledger';
+import { EVIDENCE_SCALE, shares } from './ledger';
 import { QUESTIONS, type Outcome } from './questions';
 import type { QuickTest } from './quickTest';
 import { QUICK_TESTS, recordedOutcome } from './quickTests';
 import { likelihoodRatio } from './weight';
+import { whatIf, type WhatIf } from './whatIf';
 
 /** Questions that would tell less than this are not worth a technician's time, bits. */
 const WORTH_ASKING_BITS = 0.01;
 const MAX_QUESTIONS = 6;
 
-const pointsByCause = (facts: CaseFacts): Map<string, number> =>
-  new Map(candidates(facts).map((c) => [c.id, totalPoints(evidenceFor(c, facts))]));
-
 /** For each outcome, the chance of it under each cause: `base × likelihood ratio`, made to sum to 1 over outcomes. */
 function chances(
-  facts: CaseFacts,
+  pointsAfter: WhatIf,
   outcomes: readonly Outcome[],
   now: ReadonlyMap<string, number>,
 ): Map<string, number[]> {
-  const then = outcomes.map((o) =>
-    pointsByCause({ ...recordFacts(facts.product, o.batch, facts.say, facts.history), seen: facts.seen }),
-  );
+  const then = outcomes.map((o) => pointsAfter(o.batch));
   return new Map(
     [...now].map(([id, points]): [string, number[]] => {
       const weights = outcomes.map((o, i) => o.base * likelihoodRatio((then[i]!.get(id) ?? points) - points));
@@ -84,13 +80,13 @@ function askTests(facts: CaseFacts, prior: ReadonlyMap<string, number>): Ask[] {
 }
 
 function askFields(facts: CaseFacts, prior: ReadonlyMap<string, number>): Ask[] {
-  const now = pointsByCause(facts);
+  const { now, after } = whatIf(facts);
   return QUESTIONS.flatMap((question) => {
     if (isGiven(facts, question.field)) return [];
     const outcomes = question.outcomes(facts.product, facts.batch);
     if (!outcomes) return [];
     const bases = outcomes.map((o) => o.base);
-    const bits = expectedBits(prior, chances(facts, outcomes, now), bases);
+    const bits = expectedBits(prior, chances(after, outcomes, now), bases);
     if (bits < WORTH_ASKING_BITS) return [];
     const effortMin = question.effortMin ?? TYPED_MIN;
     return [{ field: question.field, why: question.why, bits: rounded(bits), effortMin }];

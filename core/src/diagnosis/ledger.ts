@@ -7,6 +7,7 @@ import { ratesHere, type HereRate } from './learnedPrior';
 import { neighbourEvidence } from './neighbourEvidence';
 import { outcomeEvidence } from './outcomeEvidence';
 import { quickTestEvidence } from './quickTests';
+import { memoize } from '../numeric/memoize';
 import { likelihoodRatio } from './weight';
 import { noticedErrorRate, withErrors } from './mistypedEvidence';
 import { outcomesFor, turnedOut } from '../outcomes/turnedOut';
@@ -36,11 +37,17 @@ const isPossible = (cause: Cause, facts: CaseFacts): boolean =>
   (cause.applies?.(facts) ?? true);
 
 const isConfirmed = (cause: Cause, { batch, seen }: CaseFacts): boolean =>
+  (batch.outcome?.length ?? 0) > 0 &&
   turnedOut(outcomesFor(batch, seen.kind, seen.casting)).confirmed.includes(cause.id);
 
+/** Whether a cause could make this symptom and pattern in this product, or is what it turned out to be. */
+export const isCandidate = (cause: Cause, facts: CaseFacts): boolean =>
+  isPossible(cause, facts) || isConfirmed(cause, facts);
+
 /** The causes that could make this symptom and pattern in this product, and one that it turned out to be. */
-export const candidates = (facts: CaseFacts): Cause[] =>
-  CATALOGUE.filter((cause) => isPossible(cause, facts) || isConfirmed(cause, facts));
+export const candidates: (facts: CaseFacts) => readonly Cause[] = memoize((facts: CaseFacts) =>
+  CATALOGUE.filter((cause) => isCandidate(cause, facts)),
+);
 
 /** The catalogue's shares before the record is read, `something-else` among them. */
 export function cataloguePriors(facts: CaseFacts): Map<CauseId, number> {
@@ -88,9 +95,11 @@ export interface Weighed {
 
 /**
  * Share of each cause by Bayes' rule, `prior × 10^(points/10)`, summing to 1 with `something-else` among them. The
- * prior is the catalogue's, moved by what the causes turned out to be in this studio.
+ * prior is the catalogue's, moved by what the causes turned out to be in this studio. Worked out once for the same facts.
  */
-export function shares(facts: CaseFacts): Map<CauseId, Weighed> {
+export const shares: (facts: CaseFacts) => ReadonlyMap<CauseId, Weighed> = memoize(weighAll);
+
+function weighAll(facts: CaseFacts): Map<CauseId, Weighed> {
   const own = sharesAsRead(facts);
   const { otherwise } = facts;
   if (!otherwise) return own;

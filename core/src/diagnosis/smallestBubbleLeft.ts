@@ -6,6 +6,7 @@ import { simulateCup } from '../cure/simulateCup';
 import { mixedViscosityMPaS, thickening } from '../cure/viscosity';
 import { mixOfBatch } from '../cure/workingTime';
 import type { Batch } from '../formats/batch';
+import { memoize } from '../numeric/memoize';
 import type { RecordFacts } from './caseFacts';
 
 /** The smallest bubble that could leave, over which depth, and in which time. */
@@ -45,7 +46,9 @@ function curingViscosity({ product, batch, working }: RecordFacts, resinC: numbe
  * until the lid was on or it gelled, at the viscosity of the curing mix.
  * @returns null where the depth, a temperature or the card's viscosity is missing
  */
-export function smallestBubbleLeft(facts: RecordFacts): BubbleLeft | null {
+export const smallestBubbleLeft: (facts: RecordFacts) => BubbleLeft | null = memoize(bubbleLeft);
+
+function bubbleLeft(facts: RecordFacts): BubbleLeft | null {
   const { product, batch, working } = facts;
   const depthMm = batch.pour?.depthMm;
   const resinC = batch.resin?.atPourC ?? working.resinC;

@@ -23,8 +23,20 @@ function quotedKey(text: string): string | null {
   }
 }
 
+/** Paths that were read before: a record is asked for the same few again and again. */
+const known = new Map<string, readonly PathStep[] | null>();
+const MAX_KNOWN = 2_000;
+
 /** The steps of a path; null for a text that is none. */
-export function parsePath(path: string): PathStep[] | null {
+export function parsePath(path: string): readonly PathStep[] | null {
+  const before = known.get(path);
+  if (before !== undefined) return before;
+  const steps = stepsOf(path);
+  if (known.size < MAX_KNOWN) known.set(path, steps);
+  return steps;
+}
+
+function stepsOf(path: string): PathStep[] | null {
   const steps: PathStep[] = [];
   let rest = path;
   while (rest !== '') {

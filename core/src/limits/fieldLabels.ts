@@ -61,8 +61,16 @@ function keyedLabel(path: string): string | null {
  * and questions work out has its own words. A path that nobody knows stays as it is.
  */
 export function fieldLabel(path: string): string {
-  return WORKED_OUT[path] ?? keyedLabel(path) ?? rowLabel(path) ?? batchField(path)?.label ?? path;
+  const known = labels.get(path);
+  if (known !== undefined) return known;
+  const label = WORKED_OUT[path] ?? keyedLabel(path) ?? rowLabel(path) ?? batchField(path)?.label ?? path;
+  if (labels.size < MAX_LABELS) labels.set(path, label);
+  return label;
 }
+
+/** Labels that were put together; a record names few paths, and any number of them may come from outside. */
+const labels = new Map<string, string>();
+const MAX_LABELS = 1_000;
 
 /** What a question about a field is called: of a mould, say, it asks what it did before. */
 export const askLabel = (path: string): string => ASKED[anyPlace(path)] ?? fieldLabel(path);

@@ -24,15 +24,32 @@ export function limitReadings(
   say: Say = wordsIn(),
   working: WorkingTime = workingTime(product, batch),
 ): LimitReading[] {
-  const readings = [
-    ...lotReadings(product, batch, say),
-    ...conditionReadings(product, batch, say),
-    ...mixReadings(product, batch, say),
-    ...pourReadings(product, batch, working, say),
-    ...cureReadings(product, batch, say),
-  ];
+  return withReasons(
+    batch,
+    READING_PARTS.flatMap((part) => part(product, { batch, working }, say)),
+  );
+}
+
+/** A part of the readings: what it goes by stands in the record and in the time that there was. */
+type ReadingPart = (
+  product: Product,
+  of: { readonly batch: Batch; readonly working: WorkingTime },
+  say: Say,
+) => LimitReading[];
+
+/** The readings by parts, in the order of the work; together they are `limitReadings`. */
+export const READING_PARTS: readonly ReadingPart[] = [
+  (product, { batch }, say) => lotReadings(product, batch, say),
+  (product, { batch }, say) => conditionReadings(product, batch, say),
+  (product, { batch }, say) => mixReadings(product, batch, say),
+  (product, { batch, working }, say) => pourReadings(product, batch, working, say),
+  (product, { batch }, say) => cureReadings(product, batch, say),
+];
+
+/** What went on beyond a limit has its reason beside it. */
+export function withReasons(batch: Batch, readings: readonly LimitReading[]): LimitReading[] {
   const reasons = batch.bench?.reasons ?? [];
-  if (reasons.length === 0) return readings;
+  if (reasons.length === 0) return [...readings];
   return readings.map((r) => {
     const passed = reasons.findLast(({ field }) => field === r.field);
     return passed && isOutside(r) ? { ...r, passedBecause: passed.reason } : r;

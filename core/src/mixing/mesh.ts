@@ -1,4 +1,5 @@
 import { CoreError } from '../formats/errors';
+import { countOpenEdges } from './meshEdges';
 
 /** What a mesh holds, its surface, and whether it is closed. Mesh units are taken as mm. */
 export interface MeshVolume {
@@ -81,39 +82,32 @@ function readMesh(bytes: Uint8Array): Corners {
   throw bad('This is neither an STL nor an OBJ mesh, or it was cut short.');
 }
 
-/** Corners closer than this share of the mesh's size are one corner: exporters round each triangle on its own. */
-const WELD_SHARE = 1e-6;
-
-/** Edges that do not join exactly one triangle each way. In a closed, evenly wound mesh there are none. */
-function countOpenEdges(corners: Corners): number {
-  let [low, high] = [Infinity, -Infinity];
-  for (const v of corners) {
-    if (v < low) low = v;
-    if (v > high) high = v;
+/** Six times the volume, and twice the surface, of all triangles; mm³ and mm². */
+function sixfoldVolume(c: Corners): { readonly six: number; readonly twice: number } {
+  let six = 0;
+  let twice = 0;
+  // Measured from the first corner, so that a mesh far from its origin loses no digits.
+  const ox = c[0]!;
+  const oy = c[1]!;
+  const oz = c[2]!;
+  for (let i = 0; i < c.length; i += 9) {
+    const ax = c[i]! - ox;
+    const ay = c[i + 1]! - oy;
+    const az = c[i + 2]! - oz;
+    const ux = c[i + 3]! - ox - ax;
+    const uy = c[i + 4]! - oy - ay;
+    const uz = c[i + 5]! - oz - az;
+    const vx = c[i + 6]! - ox - ax;
+    const vy = c[i + 7]! - oy - ay;
+    const vz = c[i + 8]! - oz - az;
+    const nx = uy * vz - uz * vy;
+    const ny = uz * vx - ux * vz;
+    const nz = ux * vy - uy * vx;
+    // a · (b × d) with b = a + u and d = a + v is a · (u × v).
+    six += ax * nx + ay * ny + az * nz;
+    twice += Math.sqrt(nx * nx + ny * ny + nz * nz);
   }
-  const step = Math.max((high - low) * WELD_SHARE, Number.MIN_VALUE);
-  const ids = new Map<string, number>();
-  const idOf = (at: number) => {
-    const key = `${Math.round(corners[at]! / step)},${Math.round(corners[at + 1]! / step)},${Math.round(corners[at + 2]! / step)}`;
-    const known = ids.get(key);
-    if (known !== undefined) return known;
-    ids.set(key, ids.size);
-    return ids.size - 1;
-  };
-  const balance = new Map<number, number>();
-  const most = corners.length;
-  for (let i = 0; i < corners.length; i += 9) {
-    const t = [idOf(i), idOf(i + 3), idOf(i + 6)];
-    for (let k = 0; k < 3; k += 1) {
-      const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      if (a === b) continue;
-      const key = Math.min(a, b) * most + Math.max(a, b);
-      const next = (balance.get(key) ?? 0) + (a < b ? 1 : -1);
-      if (next === 0) balance.delete(key);
-      else balance.set(key, next);
-    }
-  }
-  return balance.size;
+  return { six, twice };
 }
 
 /**
@@ -129,17 +123,7 @@ export function meshVolume(bytes: Uint8Array): MeshVolume {
     );
   const c = readMesh(bytes);
   if (c.length === 0) throw bad('The mesh holds no triangle.');
-  let [six, twice] = [0, 0];
-  // Measured from the first corner, so that a mesh far from its origin loses no digits.
-  const [ox, oy, oz] = [c[0]!, c[1]!, c[2]!];
-  for (let i = 0; i < c.length; i += 9) {
-    const [ax, ay, az] = [c[i]! - ox, c[i + 1]! - oy, c[i + 2]! - oz];
-    const [bx, by, bz] = [c[i + 3]! - ox, c[i + 4]! - oy, c[i + 5]! - oz];
-    const [dx, dy, dz] = [c[i + 6]! - ox, c[i + 7]! - oy, c[i + 8]! - oz];
-    six += ax * (by * dz - bz * dy) - ay * (bx * dz - bz * dx) + az * (bx * dy - by * dx);
-    const [ux, uy, uz, vx, vy, vz] = [bx - ax, by - ay, bz - az, dx - ax, dy - ay, dz - az];
-    twice += Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx);
-  }
+  const { six, twice } = sixfoldVolume(c);
   const openEdges = countOpenEdges(c);
   return {
     volumeML: Math.abs(six) / 6 / 1000,

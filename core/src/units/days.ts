@@ -12,12 +12,34 @@ import {
 export const MEAN_MONTH_DAYS = 30.436875;
 
 const DAY = 'yyyy-MM-dd';
+const DAY_MS = 86_400_000;
+
+/** A plain calendar day as days since 1970; null for anything else, which is left to the general reader. */
+function dayNumber(isoDate: string): number | null {
+  if (isoDate.length !== 10) return null;
+  const ms = Date.parse(isoDate);
+  return Number.isNaN(ms) ? null : ms / DAY_MS;
+}
+
+/** A plain day whole months later; null where it is no plain day, or lies beyond the years that are written so. */
+function monthsLater(isoDate: string, months: number): string | null {
+  if (dayNumber(isoDate) === null) return null;
+  const date = new Date(isoDate);
+  const day = date.getUTCDate();
+  date.setUTCDate(1);
+  date.setUTCMonth(date.getUTCMonth() + months + 1, 0);
+  date.setUTCDate(Math.min(day, date.getUTCDate()));
+  const year = date.getUTCFullYear();
+  return year >= 1000 && year <= 9999 ? date.toISOString().slice(0, 10) : null;
+}
 
 /**
  * A date some calendar months later: the same day, or the month's last where it is shorter.
  * @example addMonths('2026-01-31', 1) // '2026-02-28'
  */
 export function addMonths(isoDate: string, months: number): string {
+  const plain = Number.isInteger(months) ? monthsLater(isoDate, months) : null;
+  if (plain !== null) return plain;
   const whole = Math.floor(months);
   const extraDays = Math.round((months - whole) * MEAN_MONTH_DAYS);
   return lightFormat(addWholeDays(addWholeMonths(parseISO(isoDate), whole), extraDays), DAY);
@@ -31,7 +53,10 @@ export const addDays = (isoDate: string, days: number): string =>
  * Days from one calendar date to another; negative where `to` is earlier.
  * @example daysBetween('2026-03-28', '2026-03-30') // 2
  */
-export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from));
+export function daysBetween(from: string, to: string): number {
+  const [a, b] = [dayNumber(from), dayNumber(to)];
+  return a !== null && b !== null ? b - a : differenceInCalendarDays(parseISO(to), parseISO(from));
+}
 
 /** The calendar day of a date in this machine's zone, `2026-03-14`. */
 export const localDay = (date: Date): string => lightFormat(date, DAY);

@@ -5,8 +5,14 @@ export type Say = (value: number, storedUnit: string) => string;
 
 const trim = (value: number, decimals: number) => {
   const text = value.toFixed(decimals);
-  const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;
-  return trimmed === '-0' ? '0' : trimmed.replace('-', '−');
+  let end = text.length;
+  if (text.includes('.')) {
+    while (text[end - 1] === '0') end -= 1;
+    if (text[end - 1] === '.') end -= 1;
+  }
+  const trimmed = text.slice(0, end);
+  if (!trimmed.startsWith('-')) return trimmed;
+  return trimmed === '-0' ? '0' : `−${trimmed.slice(1)}`;
 };
 
 /** Minutes as a person says them: `45 s`, `9.2 min`, `3 h 20 min`, `5 days`. */
