@@ -26,7 +26,7 @@ const AT_ONCE = 1_000;
  * of a batch is worked out once for each of the year's and laid down again under the new code, so that the bench
  * waits for the disk alone.
  */
-async function fill({ database }: Studio, size: number): Promise<void> {
+export async function fill({ database }: Studio, size: number): Promise<void> {
   const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({
     batch,
     columns: batchColumns(batch, saltmarshCard(batch.product.slug)),

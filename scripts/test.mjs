@@ -4,6 +4,7 @@ import { ensureBuilt } from './setup/build.mjs';
 import { ensureChromium } from './setup/chromium.mjs';
 import { reportedProblems } from './setup/coverageFloors.mjs';
 import { ensureInstalled } from './setup/install.mjs';
+import { sizeProblems } from './setup/sizes.mjs';
 import { ROOT, run } from './setup/run.mjs';
 
 const CACHE = join(ROOT, '.cache');
@@ -53,6 +54,7 @@ await tests('unit tests', ['--coverage']);
 holds('coverage', reportedProblems(ROOT));
 console.log('\n== build');
 await ensureBuilt();
+holds('sizes', sizeProblems(ROOT));
 // The browser tests wait for pages most of the time: the lint works beside them.
 const lint = step('lint', 'npx', ['--no-install', 'eslint', '.']);
 await tests('browser tests', ['--config', 'e2e/vitest.config.ts'], { CHROMIUM: chromium, CHROMEDRIVER: driver });

@@ -118,7 +118,7 @@ export * from './bubbles/rise';
 export * from './bubbles/dissolve';
 export * from './bubbles/moisture';
 export * from './limits/bandState';
-export { cureTemperatureC } from './limits/cureReadings';
+export { cureTemperatureC } from './limits/cureTemperature';
 export * from './limits/fieldLabels';
 export * from './limits/fieldWords';
 export * from './limits/limitReadings';

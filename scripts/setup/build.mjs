@@ -7,7 +7,15 @@ import { hashOf, isStamped, stamp } from './stamp.mjs';
 const PARTS = [
   {
     room: 'web',
-    from: ['package-lock.json', 'core/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts'],
+    from: [
+      'package-lock.json',
+      'core/src',
+      'web/src',
+      'web/public',
+      'web/index.html',
+      'web/vite.config.ts',
+      'web/build.ts',
+    ],
     made: 'web/dist/index.html',
   },
   {

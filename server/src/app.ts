@@ -8,7 +8,7 @@ import { mount, mountStreams, type Endpoint, type Told } from './http/endpoint';
 import { errorHandler } from './http/errorHandler';
 import { notFound } from './http/problem';
 import { sameStudio } from './http/sameStudio';
-import { securityHeaders, site } from './http/site';
+import { packedAnswers, securityHeaders, site } from './http/site';
 import { allEndpoints } from './routes/all';
 
 export type { AppDeps } from './appDeps';
@@ -47,7 +47,7 @@ export function createApp(deps: AppDeps): Express {
   app.disable('x-powered-by');
   app.set('etag', false);
   app.set('query parser', 'simple');
-  app.use(securityHeaders());
+  app.use(securityHeaders(), packedAnswers());
   app.use(boundAddress, meantForUs(access));
   if (access.proxies?.length) app.set('trust proxy', [...access.proxies]);
 

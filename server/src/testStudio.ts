@@ -30,7 +30,7 @@ async function makeTemplate(): Promise<string> {
 }
 
 export async function testStudio(
-  options: { cards?: boolean; file?: string; access?: AccessOptions; clock?: StudioClock } = {},
+  options: { cards?: boolean; file?: string; access?: AccessOptions; clock?: StudioClock; webRoot?: string } = {},
 ): Promise<TestStudio> {
   const folder = newFolder();
   const file = options.file ?? join(folder, 'studio.sqlite');
@@ -41,6 +41,7 @@ export async function testStudio(
     ...(options.clock ? { clock: options.clock } : {}),
     log: (error) => failures.push(error),
     ...(options.access ? { access: options.access } : {}),
+    ...(options.webRoot ? { webRoot: options.webRoot } : {}),
   });
   return {
     ...studio,

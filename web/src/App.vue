@@ -1,19 +1,16 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import ConfirmDialog from 'primevue/confirmdialog';
-import Toast from 'primevue/toast';
-import { onMounted, ref, watch } from 'vue';
+import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import FindDialog from './app/FindDialog.vue';
-import HelpDialog from './app/HelpDialog.vue';
 import LookRoundStrip from './app/LookRoundStrip.vue';
 import OpeningStrip from './app/OpeningStrip.vue';
 import ReplacedNote from './app/ReplacedNote.vue';
 import PhoneBar from './app/PhoneBar.vue';
-import PhoneDrawers from './app/PhoneDrawers.vue';
 import PhoneTop from './app/PhoneTop.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
+import { useIdle } from './app/useIdle';
+import { useOnceTrue } from './app/useOnceTrue';
 import { useGlobalKeys } from './app/useGlobalKeys';
 import { useFocusKeeper } from './app/useFocusKeeper';
 import { usePageFocus } from './app/usePageFocus';
@@ -21,6 +18,13 @@ import { usePhone } from './components/usePhone';
 import { useProducts } from './stores/products';
 import { useSession } from './stores/session';
 import { useWork } from './stores/work';
+
+// What nobody sees at first comes after the page.
+const ConfirmDialog = defineAsyncComponent(() => import('primevue/confirmdialog'));
+const Toast = defineAsyncComponent(() => import('primevue/toast'));
+const FindDialog = defineAsyncComponent(() => import('./app/FindDialog.vue'));
+const HelpDialog = defineAsyncComponent(() => import('./app/HelpDialog.vue'));
+const PhoneDrawers = defineAsyncComponent(() => import('./app/PhoneDrawers.vue'));
 
 const route = useRoute();
 const router = useRouter();
@@ -30,6 +34,9 @@ usePageFocus();
 useFocusKeeper();
 const phone = usePhone();
 const [jarsOpen, moreOpen] = [ref(false), ref(false)];
+const isIdle = useIdle();
+const [findAsked, keysAsked] = [useOnceTrue(findOpen), useOnceTrue(keysOpen)];
+const drawersAsked = useOnceTrue(() => jarsOpen.value || moreOpen.value);
 onMounted(async () => {
   await session.ready();
   // Before somebody signs in there is nothing to be had.
@@ -63,18 +70,20 @@ watch(
       <PhoneBar v-if="phone" class="at-thumb" @more="moreOpen = true" />
     </div>
     <PhoneDrawers
-      v-if="phone"
+      v-if="phone && drawersAsked"
       v-model:jars="jarsOpen"
       v-model:more="moreOpen"
       @keys="keysOpen = true"
       @find="findOpen = true"
     />
-    <FindDialog v-model:open="findOpen" />
-    <HelpDialog v-model:open="keysOpen" />
+    <FindDialog v-if="findAsked" v-model:open="findOpen" />
+    <HelpDialog v-if="keysAsked" v-model:open="keysOpen" />
     <!-- Links that are drawn as buttons need the styles of one, on pages without any too. -->
     <Button v-show="false" disabled />
-    <ConfirmDialog />
-    <Toast position="bottom-right" />
+    <template v-if="isIdle">
+      <ConfirmDialog />
+      <Toast position="bottom-right" />
+    </template>
   </div>
 </template>
 

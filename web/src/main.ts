@@ -1,6 +1,5 @@
-import '@fontsource-variable/atkinson-hyperlegible-next';
-import '@fontsource-variable/atkinson-hyperlegible-mono';
-import 'primeicons/primeicons.css';
+import './fonts/fonts.css';
+import './fonts/icons.css';
 import './app/palette.css';
 import './app/meaning.css';
 import './app/base.css';

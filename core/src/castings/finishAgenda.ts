@@ -1,6 +1,6 @@
 import { afterCare, type ComeBack } from '../bench/afterCare';
 import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
-import { cureTemperatureC } from '../limits/cureReadings';
+import { cureTemperatureC } from '../limits/cureTemperature';
 import { minutesAt } from '../cure/equivalentAge';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';

@@ -6,7 +6,8 @@ import { calibrate, isCalibrated } from './calibration';
 import type { CupMix } from './cupMix';
 import { mouldHeatLimit } from './heatLimits';
 import type { PourWidth } from './pourWidth';
-import { COLDEST_C, WARMEST_C, simulateSlab } from './simulateSlab';
+import { simulateSlab } from './simulateSlab';
+import { COLDEST_C, WARMEST_C } from './temperatureBounds';
 
 /** The most that may be poured at once, and what decides it. */
 export interface DeepestPour {

@@ -4,7 +4,7 @@ import { memoize } from '../numeric/memoize';
 import { arrheniusFactor } from './arrhenius';
 import { calibrate, isCalibrated, type Calibration } from './calibration';
 import { doseEffect } from './catalystDose';
-import { COLDEST_C, WARMEST_C } from './simulateSlab';
+import { COLDEST_C, WARMEST_C } from './temperatureBounds';
 import { alphaAtMinute, integrateCup, minuteAtAlpha, type CupCurve } from './cup';
 
 /** A temperature of the mix at a minute since the parts met; as plain figures, or as a batch keeps its readings. */

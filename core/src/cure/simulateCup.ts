@@ -3,7 +3,7 @@ import { memoize } from '../numeric/memoize';
 import { requireNumber } from '../formats/errors';
 import { isCalibrated } from './calibration';
 import { mixFit, type CupMix } from './cupMix';
-import { COLDEST_C, WARMEST_C } from './simulateSlab';
+import { COLDEST_C, WARMEST_C } from './temperatureBounds';
 import { minuteAtAlpha, type CupCurve } from './cup';
 import { integrateSplitCup, type CupSplit } from './splitCup';
 

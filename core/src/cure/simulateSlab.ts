@@ -1,3 +1,4 @@
+import { COLDEST_C, WARMEST_C } from './temperatureBounds';
 import { requireNumber } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { isCalibrated } from './calibration';
@@ -15,8 +16,6 @@ export type SlabResult =
       readonly peakWithinK: number | null;
     });
 
-/** The range of temperatures that the open formats accept, °C. */
-export const [COLDEST_C, WARMEST_C] = [-40, 400];
 /** A pour that warms by less than this has no front that a mesh could blur, K. */
 const RUNAWAY_K = 25;
 /** Refined until the peak moves by less than this, K, and never finer than so many nodes. */

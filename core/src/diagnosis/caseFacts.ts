@@ -1,6 +1,6 @@
 import { doubtsOf, unbelieved, type Doubt } from './doubts';
 import { dewPointSpreadK } from '../limits/conditionReadings';
-import { cureTemperatureC } from '../limits/cureReadings';
+import { cureTemperatureC } from '../limits/cureTemperature';
 import { limitReadings } from '../limits/limitReadings';
 import { workingTime, type WorkingTime } from '../cure/workingTime';
 import type { Batch } from '../formats/batch';

@@ -3,7 +3,7 @@ import { expectedShore } from '../cure/hardness';
 import { SHEET_TEMPERATURE_C } from '../cure/kineticsDefaults';
 import type { Batch } from '../formats/batch';
 import type { Product } from '../formats/product';
-import { cureTemperatureC } from '../limits/cureReadings';
+import { cureTemperatureC } from '../limits/cureTemperature';
 import { wordsIn, type Say } from '../units/wording';
 import { TELLABLE_RISE } from './hardnessTrend';
 

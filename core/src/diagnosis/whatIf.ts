@@ -2,7 +2,7 @@ import { workingTime, type WorkingTime } from '../cure/workingTime';
 import type { Batch } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import { dewPointSpreadK } from '../limits/conditionReadings';
-import { cureTemperatureC } from '../limits/cureReadings';
+import { cureTemperatureC } from '../limits/cureTemperature';
 import { READING_PARTS, withReasons } from '../limits/limitReadings';
 import { changesBetween, touchedBy, watcher } from '../numeric/watched';
 import { recordFacts, type CaseFacts } from './caseFacts';

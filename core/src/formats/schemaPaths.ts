@@ -1,18 +1,28 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 
+/** What a schema is made of, as far as fields are concerned (Zod's own description of each of its kinds). */
 interface Described {
-  readonly properties?: Readonly<Record<string, Described>>;
-  readonly anyOf?: readonly Described[];
+  readonly type: string;
+  readonly shape?: Readonly<Record<string, z.ZodType>>;
+  readonly innerType?: z.ZodType;
+  readonly in?: z.ZodType;
+  readonly options?: readonly z.ZodType[];
+  readonly left?: z.ZodType;
+  readonly right?: z.ZodType;
 }
 
-/** The fields of an object, whichever of its forms they stand in. */
-const fieldsOf = (described: Described): [string, Described][] => [
-  ...Object.entries(described.properties ?? {}),
-  ...(described.anyOf ?? []).flatMap(fieldsOf),
-];
+const describedBy = (schema: z.ZodType): Described => schema._zod.def as unknown as Described;
 
-function walk(described: Described, path: string, paths: Set<string>): void {
-  const inner = fieldsOf(described);
+/** The fields of an object, whichever of its forms they stand in; none for what is no object. */
+function fieldsOf(schema: z.ZodType): [string, z.ZodType][] {
+  const { shape, innerType, in: before, options, left, right } = describedBy(schema);
+  if (shape) return Object.entries(shape);
+  const forms = [innerType, before, left, right, ...(options ?? [])].filter((form) => form !== undefined);
+  return forms.flatMap(fieldsOf);
+}
+
+function walk(schema: z.ZodType, path: string, paths: Set<string>): void {
+  const inner = fieldsOf(schema);
   if (inner.length === 0 && path !== '') paths.add(path);
   for (const [key, below] of inner) walk(below, path === '' ? key : `${path}.${key}`, paths);
 }
@@ -20,6 +30,6 @@ function walk(described: Described, path: string, paths: Set<string>): void {
 /** Dotted paths of every field that a schema describes; a list is one field. */
 export function schemaPaths(schema: z.ZodType): ReadonlySet<string> {
   const paths = new Set<string>();
-  walk(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Described, '', paths);
+  walk(schema, '', paths);
   return paths;
 }

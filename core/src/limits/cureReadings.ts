@@ -5,16 +5,13 @@ import type { Batch } from '../formats/batch';
 import type { LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
 import type { Say } from '../units/wording';
+import { cureTemperatureC } from './cureTemperature';
 import { makeReading } from './reading';
 
 /**
  * Two weighings some hours apart that differ by less than this are taken as dry: studio practice, not a card's limit.
  */
 export const DRY_MASS_LOSS_PCT = 0.5;
-
-/** Temperature the piece cured at: as recorded, else the room's; null where neither was. */
-export const cureTemperatureC = (batch: Batch): number | null =>
-  batch.cure?.temperatureC ?? batch.room?.temperatureC ?? null;
 
 /** A card's minutes at its temperature carried to the cure's, and whose figure that is. */
 function carried(

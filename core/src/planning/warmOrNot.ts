@@ -1,7 +1,7 @@
 import { WARMING_WAYS, warmUpMin, type WarmingWay } from '../cure/warmUp';
 import { fluidityIntegral, smallestClearedMm } from '../bubbles/rise';
 import { SHEET_DENSITY_G_PER_ML } from '../cure/kineticsDefaults';
-import { COLDEST_C, WARMEST_C } from '../cure/simulateSlab';
+import { COLDEST_C, WARMEST_C } from '../cure/temperatureBounds';
 import type { PlanRequest, TimelineStep } from '../formats/plan';
 import type { Say } from '../units/wording';
 import { airOf, risingDepthMm } from './planAir';

@@ -1,7 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 
 /** Stands in the built page wherever the nonce of the answer goes. */
@@ -56,13 +58,29 @@ export function securityHeaders(): Router {
   return router;
 }
 
+/** Answers shorter than this are sent as they are, bytes. */
+const PACKED_FROM = 1_400;
+/** What is packed on the way: whole answers of text. A stream that tells things one by one would wait for more. */
+const WHOLE_TEXT = /^(?:application\/(?:json|manifest\+json)|text\/(?:html|csv|plain|calendar))\b/;
+
+/** Packs answers as they are sent, where the browser takes it. */
+export const packedAnswers = (): express.RequestHandler =>
+  compression({
+    threshold: PACKED_FROM,
+    filter: (_request, response) => WHOLE_TEXT.test(String(response.getHeader('Content-Type') ?? '')),
+  });
+
 /** The built application from `directory`, its page for every address that is not a file. */
 export function site(directory: string): Router {
   const router = express.Router();
   const page = join(directory, 'index.html');
   router.use(
     '/assets',
-    express.static(join(directory, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    expressStaticGzip(join(directory, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
   );
   router.use(express.static(directory, { index: false, maxAge: 0 }));
   const html = existsSync(page) ? readFileSync(page, 'utf8') : null;

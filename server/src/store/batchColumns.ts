@@ -9,6 +9,7 @@ import {
   type Product,
   type Symptom,
 } from '@warm-jar/core';
+import { searchable } from './searchWords';
 
 /** What lists need of a batch beside its document; worked out whenever the document is written. */
 export interface BatchColumns {
@@ -42,9 +43,9 @@ export const symptomsOf = (batch: Batch): Pick<Symptom, 'kind' | 'pattern'>[] =>
   return [...seen.values()];
 };
 
-/** Everything a person might remember a batch by, in lower case. */
+/** Everything a person might remember a batch by, as it is found by words. */
 function searchText(batch: Batch, product: Product): string {
-  return [
+  const said = [
     batch.code,
     batch.by,
     product.name,
@@ -56,10 +57,8 @@ function searchText(batch: Batch, product: Product): string {
     batch.note,
     ...(batch.additives ?? []).map((a) => a.name),
     ...(batch.inclusions ?? []).map((i) => i.what),
-  ]
-    .filter(Boolean)
-    .join(' ')
-    .toLowerCase();
+  ];
+  return searchable(said.filter(Boolean).join(' '));
 }
 
 const partMasses = (batch: Batch, product: Product) => {

@@ -1,54 +1,64 @@
-import { PATTERNS_BY_SYMPTOM, endOfDayIn, startOfDayIn, type BatchListQuery } from '@warm-jar/core';
+import { PATTERNS_BY_SYMPTOM, STAGES, endOfDayIn, startOfDayIn, type BatchListQuery } from '@warm-jar/core';
 import { Op, Sequelize, type Order, type WhereOptions } from 'sequelize';
 import { studioZone } from '../live/studioZone';
 import type { BatchRow } from './models';
+import { NEAR, WHOLE, factToken, limitToken, lookedToken, wordsQuestion } from './searchWords';
 
+/** All that is not done; named one by one, an index answers. */
+const IN_WORK = STAGES.filter((stage) => stage !== 'done');
 const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
 /** Written into the statement only where it is a word of the closed list. */
 const patternOf = ({ pattern }: BatchListQuery) =>
   pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '';
 
-/** A fact of the batch. The path is one of a closed list, checked at the border; the value is escaped by Sequelize. */
-const factIs = (path: string, value: string | number) =>
-  Sequelize.where(
-    Sequelize.literal(`json_extract(facts, '${path}')`),
-    value as string,
-  ) as unknown as WhereOptions<BatchRow>;
-const factsHold = (text: string) =>
-  Sequelize.where(Sequelize.fn('instr', Sequelize.col('facts'), text), {
-    [Op.gt]: 0,
-  }) as unknown as WhereOptions<BatchRow>;
-
 /** A text as SQLite writes it; a sign that would end the statement is no part of any code. */
 const quoted = (text: string) => `'${text.replaceAll('\0', '').replaceAll("'", "''")}'`;
 
+/** A condition as it is written in the statement. */
+const one = (condition: string): WhereOptions<BatchRow> =>
+  Sequelize.literal(condition) as unknown as WhereOptions<BatchRow>;
+
 /** Batches by one of their castings, all of it said of the same one. */
-function ofCastings({ mould, cavity, grade, reason, sold }: BatchListQuery): WhereOptions<BatchRow>[] {
+function ofCastings(
+  { mould, cavity, grade, reason, sold }: BatchListQuery,
+  rowByRow: boolean,
+): WhereOptions<BatchRow>[] {
   const where = [
     ...(mould ? [`mould = ${quoted(mould)}`] : []),
     ...(cavity === undefined ? [] : [`cavity = ${cavity}`]),
     ...(grade ? [grade === 'none' ? 'grade IS NULL' : `grade = '${grade}'`] : []),
-    ...(reason ? [`instr(lower(reason), ${quoted(reason.toLowerCase())}) > 0`] : []),
+    ...(reason ? [`reason IS NOT NULL AND instr(lower(reason), ${quoted(reason.toLowerCase())}) > 0`] : []),
     ...(sold ? [`sold_on IS ${sold === 'yes' ? 'NOT NULL' : 'NULL'}`] : []),
   ];
-  return where.length === 0
-    ? []
-    : [{ code: { [Op.in]: Sequelize.literal(`(SELECT batch_code FROM castings WHERE ${where.join(' AND ')})`) } }];
+  if (where.length === 0) return [];
+  const said = where.join(' AND ');
+  // Few castings are out of one mould or have a reason: those are asked for; a grade is had by most, and each is held against it.
+  return mould || reason || sold === 'yes'
+    ? [one(`${rowByRow ? '+' : ''}batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)]
+    : [one(`EXISTS (SELECT 1 FROM castings k WHERE k.batch_code = batch.code AND ${said})`)];
 }
 
 /**
+ * Batches whose words, or whose facts as words, answer a question to their index.
+ * @param rowByRow the rows are gone through in the order that is asked for, and each held against the answer; else the
+ * answer's rows are taken and put in order
+ */
+const answering = (
+  index: 'batch_words' | 'batch_levels',
+  question: string,
+  rowByRow: boolean,
+): WhereOptions<BatchRow> =>
+  Sequelize.literal(
+    `${rowByRow ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${index} MATCH ${quoted(question)})`,
+  ) as unknown as WhereOptions<BatchRow>;
+
+/**
  * A fact of the batch, or of one of its castings; with a symptom that was asked for too, of the casting that shows it.
+ * Where castings are told apart each speaks for itself; what all of them share stands with each.
  * @param shows a kind, or a kind with its pattern, of the closed lists
  */
-const levelIs = (factor: string, level: string, shows: string | null): WhereOptions<BatchRow> => {
-  const at = `'$.levels."${factor}"'`;
-  const seen = shows === null ? '' : ` AND instr(json_extract(k.value, '$.seen'), '"${shows}"') > 0`;
-  const apart = `json_array_length(facts, '$.castings') > 0`;
-  // Where castings are told apart each speaks for itself; what all of them share stands with each.
-  return Sequelize.literal(
-    `CASE WHEN ${apart} THEN EXISTS (SELECT 1 FROM json_each(facts, '$.castings') k WHERE json_extract(k.value, ${at}) = ${quoted(level)}${seen}) ELSE json_extract(facts, ${at}) = ${quoted(level)} END`,
-  ) as unknown as WhereOptions<BatchRow>;
-};
+const levelQuestion = (fact: string, shows: string | null): string =>
+  shows === null ? factToken(fact) : `(${WHOLE} AND ${factToken(fact)}) OR ${factToken(`${fact}|${shows}`)}`;
 
 /** The symptom that a query asks for, as facts hold it; null where it asks for none, any, or the lack of one. */
 function shownBy({ symptom, pattern }: BatchListQuery): string | null {
@@ -68,46 +78,48 @@ function ofOutcomes({ outcome, gear }: BatchListQuery): WhereOptions<BatchRow>[]
   return all;
 }
 
-function moreOf(query: BatchListQuery): WhereOptions<BatchRow>[] {
-  const { lot, by, limit, fact, looked, codes } = query;
+/** What is asked of the facts, as one question to their index; null where nothing is. */
+function factsQuestion(query: BatchListQuery): string | null {
+  const { limit, fact, looked } = query;
+  const all = [
+    ...(limit && limit !== 'outside' && limit !== 'inside' ? [limit === 'near' ? NEAR : limitToken(limit)] : []),
+    ...(fact ? [`(${levelQuestion(fact, shownBy(query))})`] : []),
+    ...(looked ? [lookedToken(looked === 'yes')] : []),
+  ];
+  return all.length === 0 ? null : all.join(' AND ');
+}
+
+function moreOf(query: BatchListQuery, rowByRow: boolean): WhereOptions<BatchRow>[] {
+  const { lot, by, limit, codes } = query;
   const all: WhereOptions<BatchRow>[] = [...ofOutcomes(query)];
   if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
   if (by) all.push({ by });
-  all.push(...ofCastings(query));
+  all.push(...ofCastings(query, rowByRow));
   if (limit === 'outside') all.push({ outside: { [Op.gt]: 0 } });
   else if (limit === 'inside') all.push({ outside: 0 });
-  else if (limit === 'near') all.push(factsHold(':near"'));
-  else if (limit) all.push(factsHold(`"${limit}"`));
-  if (fact) {
-    const at = fact.indexOf(':');
-    all.push(levelIs(fact.slice(0, at), fact.slice(at + 1), shownBy(query)));
-  }
-  if (looked) all.push(factIs('$.looked', looked === 'yes' ? 1 : 0));
   if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
   return all;
 }
 
-/** What a query of the list asks of the rows. */
-export function whereOf(query: BatchListQuery): WhereOptions<BatchRow> {
+/**
+ * What a query of the list asks of the rows.
+ * @param rowByRow best where many rows answer and few of them are wanted
+ */
+export function whereOf(query: BatchListQuery, rowByRow = false): WhereOptions<BatchRow> {
   const all: WhereOptions<BatchRow>[] = [];
   if (query.product) all.push({ productSlug: query.product });
-  if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.ne]: 'done' } } : { stage: query.stage });
+  if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.in]: IN_WORK } } : { stage: query.stage });
   if (query.from) all.push({ startedAt: { [Op.gte]: startOfDayIn(query.from, studioZone()) } });
   if (query.to) all.push({ startedAt: { [Op.lt]: endOfDayIn(query.to, studioZone()) } });
-  const seen = 'SELECT batch_code FROM batch_symptoms';
-  if (query.symptom === 'none') all.push({ code: { [Op.notIn]: Sequelize.literal(`(${seen})`) } });
-  else if (query.symptom === 'any') all.push({ code: { [Op.in]: Sequelize.literal(`(${seen})`) } });
+  const seen = 'EXISTS (SELECT 1 FROM batch_symptoms s WHERE s.batch_code = batch.code';
+  if (query.symptom === 'none') all.push(one(`NOT ${seen})`));
+  else if (query.symptom === 'any') all.push(one(`${seen})`));
   // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
-  else if (query.symptom)
-    all.push({ code: { [Op.in]: Sequelize.literal(`(${seen} WHERE kind = '${query.symptom}'${patternOf(query)})`) } });
-  all.push(...moreOf(query));
-  for (const word of (query.search ?? '').split(/\s+/).filter(Boolean)) {
-    all.push(
-      Sequelize.where(Sequelize.fn('instr', Sequelize.col('search'), word.toLowerCase()), {
-        [Op.gt]: 0,
-      }) as unknown as WhereOptions<BatchRow>,
-    );
-  }
+  else if (query.symptom) all.push(one(`${seen} AND s.kind = '${query.symptom}'${patternOf(query)})`));
+  all.push(...moreOf(query, rowByRow));
+  const [words, facts] = [wordsQuestion(query.search ?? ''), factsQuestion(query)];
+  if (words !== null) all.push(answering('batch_words', words, rowByRow));
+  if (facts !== null) all.push(answering('batch_levels', facts, rowByRow));
   return { [Op.and]: all };
 }
 

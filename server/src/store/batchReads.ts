@@ -7,47 +7,101 @@ import { orderOf, whereOf } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
-import type { BatchRow, Models } from './models';
+import type { BatchRow } from './models';
 
 /** Codes asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
 
-async function summaries(models: Models, rows: BatchRow[]): Promise<BatchSummary[]> {
-  const cards = await models.revisions.findAll({ attributes: ['slug', 'revision', 'name'] });
-  const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
-  return rows.map((row) =>
-    summaryOf({
-      ...row.get({ plain: true }),
-      productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
-      dayOnly: row.get('dayOnly') === 1,
-      symptoms: (row.symptoms ?? []).map(({ kind, pattern }) => ({ kind, pattern })),
-      castings: castingsInList(row.castings ?? []),
-    }),
-  );
+/** Where more rows than this answer, a page of them is sooner found by going through the log in its order. */
+const MANY = 1_000;
+
+/** Columns that a list shows; what stands only in the document is taken from it for the rows of one page. */
+const SHOWN = [
+  'code',
+  'version',
+  'productSlug',
+  'productRevision',
+  'startedAt',
+  'by',
+  'mould',
+  'stage',
+  'grade',
+  'outside',
+  'lotA',
+  'lotB',
+  'massG',
+  'note',
+  'updatedAt',
+] as const;
+
+/** Rows by the batch they belong to. */
+function byBatch<R extends { readonly batchCode: string }>(rows: readonly R[]): (code: string) => readonly R[] {
+  const of = new Map<string, R[]>();
+  for (const row of rows) {
+    const known = of.get(row.batchCode);
+    if (known) known.push(row);
+    else of.set(row.batchCode, [row]);
+  }
+  return (code) => of.get(code) ?? [];
 }
 
-export const list =
-  ({ models }: BatchContext): BatchStore['list'] =>
-  async (query) => {
-    const where = whereOf(query);
-    const [total, rows] = await Promise.all([
-      models.batches.count({ where }),
-      models.batches.findAll({
-        where,
-        order: orderOf(query.sort),
-        limit: query.pageSize,
-        offset: (query.page - 1) * query.pageSize,
-        attributes: {
-          exclude: ['document', 'search', 'facts'],
-          include: [[literal("json_extract(document, '$.dayOnly')"), 'dayOnly']],
-        },
-        include: [
-          { model: models.symptoms, as: 'symptoms', separate: true },
-          { model: models.castings, as: 'castings', separate: true },
-        ],
+/** The batches of some codes as lists show them, in the order of the codes. */
+async function summaries({ models }: BatchContext, codes: readonly string[]): Promise<BatchSummary[]> {
+  if (codes.length === 0) return [];
+  const of = { batchCode: { [Op.in]: codes } };
+  const [rows, symptoms, castings] = await Promise.all([
+    models.batches.findAll({
+      where: { code: { [Op.in]: codes } },
+      attributes: [...SHOWN, [literal("json_extract(document, '$.dayOnly')"), 'dayOnly']],
+      raw: true,
+    }),
+    models.symptoms.findAll({ where: of, attributes: ['batchCode', 'kind', 'pattern'], order: ['id'], raw: true }),
+    models.castings.findAll({ where: of, raw: true }),
+  ]);
+  const cards = await models.revisions.findAll({
+    where: { slug: { [Op.in]: [...new Set(rows.map((r) => r.productSlug))] } },
+    attributes: ['slug', 'revision', 'name'],
+    raw: true,
+  });
+  const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
+  const [symptomsOf, castingsOf] = [byBatch(symptoms), byBatch(castings)];
+  const known = new Map(rows.map((row) => [row.code, row as BatchRow & { readonly dayOnly: unknown }]));
+  return codes.flatMap((code) => {
+    const row = known.get(code);
+    if (!row) return [];
+    return [
+      summaryOf({
+        ...row,
+        productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
+        dayOnly: row.dayOnly === 1,
+        symptoms: symptomsOf(code).map(({ kind, pattern }) => ({ kind, pattern })),
+        castings: castingsInList(castingsOf(code)),
       }),
-    ]);
-    return { items: await summaries(models, rows), page: query.page, pageSize: query.pageSize, total };
+    ];
+  });
+}
+
+/**
+ * A page of the log: first its codes, in the order asked for, by indexes alone; then what is shown of those few.
+ */
+export const list =
+  (context: BatchContext): BatchStore['list'] =>
+  async (query) => {
+    const { models } = context;
+    const total = await models.batches.count({ where: whereOf(query) });
+    const rows = await models.batches.findAll({
+      where: whereOf(query, total > MANY),
+      order: orderOf(query.sort),
+      limit: query.pageSize,
+      offset: (query.page - 1) * query.pageSize,
+      attributes: ['code'],
+      raw: true,
+    });
+    const items = await summaries(
+      context,
+      rows.map((r) => r.code),
+    );
+    return { items, page: query.page, pageSize: query.pageSize, total };
   };
 
 export const get =

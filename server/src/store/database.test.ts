@@ -49,6 +49,7 @@ describe('the database', () => {
       { name: '0007-castings' },
       { name: '0008-outcomes' },
       { name: '0009-imports' },
+      { name: '0010-words' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
+import { wordsQuestion } from './searchWords';
 
 export const SEARCH_KINDS = ['product', 'batch', 'lot', 'mould', 'inclusion', 'additive', 'gear', 'piece'] as const;
 /** One thing that was found: its kind, the code that leads to it, and a line to know it by. */
@@ -15,7 +16,8 @@ const MAX_OF_A_KIND = 6;
 const SOURCES: readonly {
   kind: Found['kind'];
   from: string;
-  text: string;
+  /** What is looked through; null where words have an index of their own. */
+  text: string | null;
   title: string;
   code: string;
   order: string;
@@ -31,7 +33,7 @@ const SOURCES: readonly {
   {
     kind: 'batch',
     from: 'batches',
-    text: 'search',
+    text: null,
     title: "json_extract(document, '$.note')",
     code: 'code',
     order: 'started_at DESC',
@@ -86,19 +88,23 @@ const SOURCES: readonly {
   },
 ];
 
+const IN_WORDS = 'number IN (SELECT rowid FROM batch_words WHERE batch_words MATCH ?)';
+
 /** Finds everything whose text holds every word, whole codes first. */
 export async function searchAll({ sequelize }: Database, words: string): Promise<Found[]> {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
   if (wanted.length === 0) return [];
+  const question = wordsQuestion(words);
   const found = await Promise.all(
     SOURCES.map(async ({ kind, from, text, title, code, order }) => {
+      if (text === null && question === null) return [];
       const where = [
-        ...wanted.map(() => `instr(${text}, ?) > 0`),
+        ...(text === null ? [IN_WORDS] : wanted.map(() => `instr(${text}, ?) > 0`)),
         ...(kind === 'product' ? ['revision = current_revision'] : []),
       ].join(' AND ');
       const rows = await sequelize.query<{ code: string; title: string | null }>(
         `SELECT ${code} AS code, ${title} AS title FROM ${from} WHERE ${where} ORDER BY ${order} LIMIT ${MAX_OF_A_KIND}`,
-        { type: QueryTypes.SELECT, replacements: wanted },
+        { type: QueryTypes.SELECT, replacements: text === null ? [question] : wanted },
       );
       return rows.map((r): Found => ({ kind, code: r.code, title: r.title ?? '' }));
     }),

@@ -1,11 +1,70 @@
 import { definePreset } from '@primeuix/themes';
-import Aura from '@primeuix/themes/aura';
+import badge from '@primeuix/themes/aura/badge';
+import base from '@primeuix/themes/aura/base';
+import button from '@primeuix/themes/aura/button';
+import checkbox from '@primeuix/themes/aura/checkbox';
+import chip from '@primeuix/themes/aura/chip';
+import confirmdialog from '@primeuix/themes/aura/confirmdialog';
+import datatable from '@primeuix/themes/aura/datatable';
+import datepicker from '@primeuix/themes/aura/datepicker';
+import dialog from '@primeuix/themes/aura/dialog';
+import drawer from '@primeuix/themes/aura/drawer';
+import iconfield from '@primeuix/themes/aura/iconfield';
+import inputgroup from '@primeuix/themes/aura/inputgroup';
+import inputnumber from '@primeuix/themes/aura/inputnumber';
+import inputtext from '@primeuix/themes/aura/inputtext';
+import menu from '@primeuix/themes/aura/menu';
+import multiselect from '@primeuix/themes/aura/multiselect';
+import paginator from '@primeuix/themes/aura/paginator';
+import progressbar from '@primeuix/themes/aura/progressbar';
+import radiobutton from '@primeuix/themes/aura/radiobutton';
+import ripple from '@primeuix/themes/aura/ripple';
+import select from '@primeuix/themes/aura/select';
+import selectbutton from '@primeuix/themes/aura/selectbutton';
+import textarea from '@primeuix/themes/aura/textarea';
+import toast from '@primeuix/themes/aura/toast';
+import togglebutton from '@primeuix/themes/aura/togglebutton';
+import toggleswitch from '@primeuix/themes/aura/toggleswitch';
+import virtualscroller from '@primeuix/themes/aura/virtualscroller';
+
+/** The library's look of the parts that are drawn here; a part that is not named would stand without any. */
+const PARTS = {
+  ...base,
+  components: {
+    badge,
+    button,
+    checkbox,
+    chip,
+    confirmdialog,
+    datatable,
+    datepicker,
+    dialog,
+    drawer,
+    iconfield,
+    inputgroup,
+    inputnumber,
+    inputtext,
+    menu,
+    multiselect,
+    paginator,
+    progressbar,
+    radiobutton,
+    ripple,
+    select,
+    selectbutton,
+    textarea,
+    toast,
+    togglebutton,
+    toggleswitch,
+    virtualscroller,
+  },
+};
 
 /**
  * Warm Jar's own look over the component library: bottle green acts, chalk is the ground, corners are cut small. Its
  * colours are the style sheet's, so that they follow it into a dim room.
  */
-export const WarmJarTheme = definePreset(Aura, {
+export const WarmJarTheme = definePreset(PARTS, {
   components: {
     button: {
       colorScheme: {

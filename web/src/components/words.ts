@@ -1,5 +1,5 @@
 import { localDay } from '@warm-jar/core';
-import { format, isSameYear, parseISO } from 'date-fns';
+import { isSameYear, lightFormat, parseISO } from 'date-fns';
 import { studioNow } from '../api/studioTime';
 
 /** `micro-throughout` as people say it. */
@@ -16,11 +16,14 @@ export const midSentence = (text: string): string =>
 /** What each severity stands for, in the order 1 to 4. */
 export const SEVERITY_WORDS = ['only when looked for', 'seen at once', 'spoils a second', 'spoils the piece'] as const;
 
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
+
 /** A day and time of day in this machine's own zone; the year only where it is another. */
 export function dayAndTime(iso: string | null | undefined): string {
   if (!iso) return 'not recorded';
   const date = parseISO(iso);
-  return format(date, isSameYear(date, studioNow()) ? 'd MMM, HH:mm' : 'd MMM yyyy, HH:mm');
+  const year = isSameYear(date, studioNow()) ? '' : ` ${date.getFullYear()}`;
+  return `${date.getDate()} ${MONTHS[date.getMonth()]!}${year}, ${lightFormat(date, 'HH:mm')}`;
 }
 
 /** When the parts met, as far as it is known: a record of before may know only the day. */

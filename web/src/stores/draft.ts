@@ -1,5 +1,5 @@
 import { batchSchema, issuesFromZod, type Batch } from '@warm-jar/core';
-import { format } from 'date-fns';
+import { lightFormat } from 'date-fns';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { studioNow } from '../api/studioTime';
@@ -23,7 +23,12 @@ export interface Draft {
 const empty = (): Tree => ({ format: 'warm-jar.batch/1', product: {} });
 
 /** A moment with this machine's own offset, as the format wants it. */
-export const localMoment = (date: Date): string => format(date, "yyyy-MM-dd'T'HH:mm:ssxxx");
+export function localMoment(date: Date): string {
+  const offsetMin = -date.getTimezoneOffset();
+  const two = (n: number) => String(Math.floor(Math.abs(n))).padStart(2, '0');
+  const offset = `${offsetMin < 0 ? '-' : '+'}${two(offsetMin / 60)}:${two(offsetMin % 60)}`;
+  return `${lightFormat(date, "yyyy-MM-dd'T'HH:mm:ss")}${offset}`;
+}
 
 /** The batch being written down. Every change is in the browser's storage at once, so a reload loses nothing. */
 export const useDraft = defineStore('draft', () => {

@@ -7,6 +7,7 @@ import { access } from './0006-access';
 import { castings } from './0007-castings';
 import { outcomes } from './0008-outcomes';
 import { imports } from './0009-imports';
+import { words } from './0010-words';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -20,4 +21,5 @@ export const MIGRATIONS: readonly Migration[] = [
   castings,
   outcomes,
   imports,
+  words,
 ];

@@ -2,19 +2,20 @@
 import EmptyPlace from '../../components/EmptyPlace.vue';
 import { SYMPTOM_KINDS, levelWords, type Finding } from '@warm-jar/core';
 import Select from 'primevue/select';
-import { computed } from 'vue';
+import { defineAsyncComponent, computed } from 'vue';
 import { useRouter, type LocationQueryRaw } from 'vue-router';
 import DateEntry from '../../components/DateEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { inWords, symptomWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
-import DefectChart from './DefectChart.vue';
 import LearningTabs from './LearningTabs.vue';
 import RateBars from './RateBars.vue';
 import WorkingNote from './WorkingNote.vue';
 import { dueWords, wouldFindWords } from './findingUse';
 import { usePatterns } from './usePatterns';
 import TableBox from '../../components/TableBox.vue';
+
+const DefectChart = defineAsyncComponent(() => import('./DefectChart.vue'));
 
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
 const { from, to, kind, choose, patterns, chart } = usePatterns();
@@ -161,11 +162,12 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
           </div>
           <ProblemNote v-if="chart.problem.value" :says="chart.problem.value" />
           <template v-if="chart.answer.value">
-            <DefectChart
-              v-if="chart.answer.value.points.length"
-              :chart="chart.answer.value"
-              :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`"
-            />
+            <div v-if="chart.answer.value.points.length" class="chart-place">
+              <DefectChart
+                :chart="chart.answer.value"
+                :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`"
+              />
+            </div>
             <p v-else class="quiet">Nothing was looked at in these days.</p>
             <ul class="small" data-test="changes">
               <li v-for="s in chart.answer.value.stretches" :key="s.from">{{ s.says }}</li>
@@ -207,6 +209,10 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
 </template>
 
 <style scoped>
+/* The room that the chart takes when it comes. */
+.chart-place {
+  min-height: 21.25rem;
+}
 .head label {
   display: flex;
   flex-direction: column;

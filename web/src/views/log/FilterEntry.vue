@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue';
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
-import DateEntry from '../../components/DateEntry.vue';
 import type { FilterField } from './filterField';
+
+const DateEntry = defineAsyncComponent(() => import('../../components/DateEntry.vue'));
 
 /** One filter of the log, entered the way its kind asks. */
 defineProps<{ entry: FilterField; value: string }>();

@@ -166,16 +166,17 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       :empty="empty"
       @page="onPage"
     />
+    <!-- With its first rows: the columns would shift as they fill. -->
     <DataTable
-      v-else
+      v-else-if="page"
       ref="table"
       v-model:expanded-rows="opened"
-      :value="page?.items ?? []"
+      :value="page.items"
       lazy
       paginator
       :rows="pageSize"
       :first="first"
-      :total-records="page?.total ?? 0"
+      :total-records="page.total"
       :loading="loading"
       data-key="code"
       row-hover

@@ -4,12 +4,13 @@ import Button from 'primevue/button';
 import ProgressBar from 'primevue/progressbar';
 import { computed, defineAsyncComponent } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
-import LineChart from '../../components/LineChart.vue';
 import { dayAndTime } from '../../components/words';
 import { useNow } from '@vueuse/core';
 import { useUnits } from '../../stores/units';
 import { timeScale } from './timeScale';
 import { usePlanContext } from './usePlan';
+
+const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
 
 /** What the pour does in the mould: how hot, when it gels where, when it comes out, in how many pours. */
 const { store, mould, mouldProblem, progress, stopMould, product, request, built } = usePlanContext();

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { WARMING_WAYS, sayMinutes, warmOrNot, warmingTimes } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { computed } from 'vue';
+import { defineAsyncComponent, computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
-import LineChart from '../../components/LineChart.vue';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import { usePlanContext } from './usePlan';
 import TableBox from '../../components/TableBox.vue';
+
+const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
 
 /** Whether warming the resin pays: bubbles and time against its temperature, and how long the bottle takes. */
 const { store, request, plan, built } = usePlanContext();

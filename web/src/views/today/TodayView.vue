@@ -34,7 +34,10 @@ const { faults, problem: faultsProblem, load: loadFaults } = useRecentFaults();
 const atBench = computed(() => work.items.filter((i) => i.stage !== 'check'));
 const { due, problem: dueProblem, load: loadDue } = useDueChecks();
 /** Layers to be poured within two days. */
-const { value: layers } = useLoaded((): Promise<DueLayer[]> => piecesApi.due(2), 'The pieces could not be read.');
+const { value: layers, problem: layersProblem } = useLoaded(
+  (): Promise<DueLayer[]> => piecesApi.due(2),
+  'The pieces could not be read.',
+);
 const session = useSession();
 /** Opened by a lead; another is told what belongs here. */
 const isNew = computed(() => opening.isNew && session.isLead);
@@ -57,6 +60,14 @@ const since = (atMs: number) => {
   const size = Math.abs(h) < 36 ? `${Math.max(1, Math.round(Math.abs(h)))} h` : `${Math.round(Math.abs(h) / 24)} days`;
   return h > 0 ? `${size} ago` : `in ${size}`;
 };
+/** What stands below comes when what stands above it is there: nothing moves away from under a hand. */
+const isRead = computed(
+  () =>
+    work.loaded &&
+    [faults.value ?? faultsProblem.value, due.value ?? dueProblem.value, layers.value ?? layersProblem.value].every(
+      (answer) => answer !== null,
+    ),
+);
 const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
 const metSince = (item: WorkItem) =>
   item.startMs === null
@@ -136,7 +147,7 @@ const shareLeft = (item: WorkItem) => {
       </ul>
     </section>
 
-    <div class="columns">
+    <div v-if="isRead" class="columns">
       <section aria-labelledby="due" class="stack">
         <h2 id="due">Checks</h2>
         <ProblemNote v-if="dueProblem" :says="dueProblem" again @again="loadDue" />

@@ -1,0 +1,121 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { launch } from 'chrome-launcher';
+import lighthouse, { desktopConfig, type Flags } from 'lighthouse';
+import { startApplication } from '../e2e/src/application';
+
+/** A view that is held to a score: on a desk, and on a phone. */
+interface Held {
+  readonly name: string;
+  readonly path: string;
+  readonly desktop: number;
+  readonly phone: number;
+}
+
+const VIEWS: readonly Held[] = [
+  { name: 'Today', path: '/', desktop: 95, phone: 85 },
+  { name: 'Plan', path: '/plan?product=house-clear-6&mould=M-08', desktop: 95, phone: 75 },
+  { name: 'Log', path: '/batches', desktop: 95, phone: 75 },
+  { name: 'Bench', path: '/bench/B-0421', desktop: 95, phone: 85 },
+  { name: 'Diagnosis', path: '/batches/B-0399/diagnosis', desktop: 95, phone: 75 },
+  { name: 'Patterns', path: '/patterns', desktop: 95, phone: 75 },
+];
+const CATEGORIES = ['performance', 'accessibility', 'best-practices'] as const;
+type Category = (typeof CATEGORIES)[number];
+
+const CHROMIUM_FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** What one look at a page found. */
+interface Look {
+  readonly scores: Readonly<Record<Category, number>>;
+  readonly shift: number;
+  readonly longestTaskMs: number;
+  readonly paintMs: number;
+  readonly blockedMs: number;
+  readonly sentKB: number;
+}
+
+const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+async function look(url: string, phone: boolean): Promise<Look> {
+  const profile = mkdtempSync(join(tmpdir(), 'warm-jar-lighthouse-'));
+  const chrome = await launch({
+    chromePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    chromeFlags: CHROMIUM_FLAGS,
+    userDataDir: profile,
+    logLevel: 'silent',
+  });
+  try {
+    const flags: Flags = { port: chrome.port, onlyCategories: [...CATEGORIES], logLevel: 'silent' };
+    const result = await lighthouse(url, flags, phone ? undefined : desktopConfig);
+    if (!result) throw new Error(`No answer for ${url}.`);
+    const { categories, audits, runtimeError } = result.lhr;
+    if (runtimeError) throw new Error(`${url}: ${runtimeError.message}`);
+    const number = (id: string) => audits[id]?.numericValue ?? Number.NaN;
+    const tasks = (audits['long-tasks']?.details as { items?: { duration: number }[] } | undefined)?.items ?? [];
+    return {
+      scores: Object.fromEntries(CATEGORIES.map((c) => [c, 100 * (categories[c]?.score ?? 0)])) as Look['scores'],
+      shift: number('cumulative-layout-shift'),
+      longestTaskMs: Math.max(0, ...tasks.map((t) => t.duration)),
+      paintMs: number('largest-contentful-paint'),
+      blockedMs: number('total-blocking-time'),
+      sentKB: number('total-byte-weight') / 1000,
+    };
+  } finally {
+    chrome.kill();
+    rmSync(profile, { recursive: true, force: true });
+  }
+}
+
+/**
+ * Looks at each view so many times, on a desk and on a phone, and prints the medians.
+ * @returns what is under its mark
+ */
+async function printLighthouse(times: number): Promise<readonly string[]> {
+  const application = await startApplication({ demo: true });
+  const under: string[] = [];
+  console.log(
+    '| view | preset | performance | accessibility | best practices | shift | largest paint, ms | blocked, ms | longest task, ms | sent, kB |',
+  );
+  console.log('|---|---|---|---|---|---|---|---|---|---|');
+  try {
+    for (const view of VIEWS)
+      for (const phone of [false, true]) {
+        const looks: Look[] = [];
+        for (let i = 0; i < times; i += 1) looks.push(await look(`${application.address}${view.path}`, phone));
+        const of = (pick: (l: Look) => number) => middle(looks.map(pick));
+        const scores = CATEGORIES.map((c) => Math.round(of((l) => l.scores[c])));
+        const shift = of((l) => l.shift);
+        console.log(
+          `| ${[view.name, phone ? 'phone' : 'desktop', ...scores, shift.toFixed(3), ...[of((l) => l.paintMs), of((l) => l.blockedMs), of((l) => l.longestTaskMs), of((l) => l.sentKB)].map((v) => v.toFixed(0))].join(' | ')} |`,
+        );
+        const asked = [phone ? view.phone : view.desktop, 100, 100];
+        CATEGORIES.forEach((c, i) => {
+          if (scores[i]! < asked[i]!)
+            under.push(`${view.name}, ${phone ? 'phone' : 'desktop'}: ${c} ${scores[i]} of ${asked[i]}`);
+        });
+        if (shift > MAX_SHIFT)
+          under.push(`${view.name}, ${phone ? 'phone' : 'desktop'}: shift ${shift.toFixed(3)} of ${MAX_SHIFT}`);
+      }
+  } finally {
+    await application.stop();
+  }
+  return under;
+}
+
+/** The most that what stands on a page may move while it comes. */
+const MAX_SHIFT = 0.02;
+
+const under = await printLighthouse(Number(process.argv[2] ?? 5));
+console.log(under.length === 0 ? '\nall of them at their marks' : `\nunder their marks:\n${under.join('\n')}`);
+process.exit(under.length === 0 ? 0 : 1);

@@ -1,0 +1,2 @@
+/** Names of the icons that the interface draws, from its sources, in order. */
+export function iconsUsed(folder?: string): string[];
