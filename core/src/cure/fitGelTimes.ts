@@ -60,7 +60,51 @@ function refusal(points: readonly GelPoint[]): 'too-few' | 'too-close' | null {
   return Math.max(...warmth) - Math.min(...warmth) < MIN_SPREAD_K ? 'too-close' : null;
 }
 
-function search(model: LnGel, points: readonly GelPoint[], start: GelParameters) {
+/** Steps of Gauss and Newton tried first, each at most so often halved; and a step so short is the last. */
+const [STEPS, HALVINGS] = [12, 6];
+const LAST_STEP = [1e-4, 1e-6] as const;
+
+/** Where a search ended. */
+interface Searched {
+  readonly parameters: GelParameters;
+  readonly residuals: readonly number[];
+  readonly iterations: number;
+}
+
+/**
+ * The least squares by Gauss and Newton's own steps, halved where they go too far: a few, where the model is nearly a
+ * straight line in its parameters, as it is near the card.
+ * @returns null where it does not settle inside the range; then the general search is asked
+ */
+function quickSearch(model: LnGel, points: readonly GelPoint[], start: GelParameters): Searched | null {
+  const residualsAt = (at: GelParameters) => points.map((p) => model(at, p) - Math.log(p.minutes));
+  const isInside = ([e, lnK]: GelParameters) =>
+    e > E_RANGE_KJ_PER_MOL[0] && e < E_RANGE_KJ_PER_MOL[1] && Math.abs(lnK - start[1]) < LN_K_RANGE;
+  let at = { parameters: start, residuals: residualsAt(start) };
+  for (let iterations = 1; iterations <= STEPS; iterations += 1) {
+    const { parameters, residuals } = at;
+    const [u, v] = nextGaussNewtonStep(model, parameters, points, residuals);
+    if (Math.abs(u) <= LAST_STEP[0] && Math.abs(v) <= LAST_STEP[1]) return { parameters, residuals, iterations };
+    const before = sumOfSquares(residuals);
+    const tried = (share: number) => {
+      const next: GelParameters = [parameters[0] + share * u, parameters[1] + share * v];
+      if (!isInside(next)) return null;
+      const there = residualsAt(next);
+      return sumOfSquares(there) <= before ? { parameters: next, residuals: there } : null;
+    };
+    let found = tried(1);
+    for (let halving = 1; found === null && halving <= HALVINGS; halving += 1) found = tried(0.5 ** halving);
+    if (found === null) return null;
+    at = found;
+  }
+  return null;
+}
+
+function search(model: LnGel, points: readonly GelPoint[], start: GelParameters): Searched {
+  return quickSearch(model, points, start) ?? fullSearch(model, points, start);
+}
+
+function fullSearch(model: LnGel, points: readonly GelPoint[], start: GelParameters): Searched {
   const data = { x: points.map((_, i) => i), y: points.map((p) => Math.log(p.minutes)) };
   const found = levenbergMarquardt(
     data,
@@ -86,7 +130,7 @@ function search(model: LnGel, points: readonly GelPoint[], start: GelParameters)
 function ending(
   model: LnGel,
   points: readonly GelPoint[],
-  { parameters, residuals }: ReturnType<typeof search>,
+  { parameters, residuals }: Searched,
 ): 'fitted' | 'at-bound' | 'did-not-converge' {
   const [low, high] = E_RANGE_KJ_PER_MOL;
   const e = parameters[0];

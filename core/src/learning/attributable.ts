@@ -43,17 +43,18 @@ function excess(k: number, n: number, oddsRatio: number): number {
 
 /**
  * The part of a fault that is due to a finding, by the odds that are left to it beside what travels with it.
- * @param group castings of the finding, looked at; @param faults all castings with the fault
+ * @param size castings of the finding, looked at
+ * @param spoiled those of them with the fault
+ * @param faults all castings with it
  */
 export function dueTo(
-  group: readonly CastFacts[],
+  size: number,
+  spoiled: readonly CastFacts[],
   faults: number,
-  outcome: string,
   parted: Parted,
   { years, lossOf }: { readonly years: number; readonly lossOf: LossOf | null },
 ): Due {
-  const spoiled = group.filter((f) => f.seen.includes(outcome));
-  const of = (oddsRatio: number) => excess(spoiled.length, group.length, oddsRatio);
+  const of = (oddsRatio: number) => excess(spoiled.length, size, oddsRatio);
   const losses = lossOf === null ? [] : spoiled.flatMap((f) => lossOf(f) ?? []);
   const meanLoss = losses.length === 0 ? null : losses.reduce((a, b) => a + b, 0) / losses.length;
   const a = of(parted.oddsRatio);

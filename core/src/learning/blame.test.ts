@@ -127,9 +127,9 @@ describe('what is due to a finding', () => {
     Array.from({ length: n }, (_, i) => fact(i, '2026-01-01T00:00:00Z', {}, i < k));
   const due = (k: number, n: number, faults: number, oddsRatio: number, years = 1) =>
     dueTo(
-      group(k, n),
+      n,
+      group(k, n).slice(0, k),
       faults,
-      'bubbles',
       { oddsRatio, low: oddsRatio / 2, high: oddsRatio * 2 },
       { years, lossOf: () => 12 },
     );

@@ -1,4 +1,4 @@
-import { adjustedOdds, overlap, type Parted, type placesOf } from './adjustedOdds';
+import { adjustedOdds, type Parted, type Places } from './adjustedOdds';
 import { dueTo } from './attributable';
 import type { LossOf } from './castingCost';
 import type { CastFacts } from './castFacts';
@@ -7,7 +7,7 @@ import { share, split, type Finding } from './finding';
 import { findingSentence, type Names } from './findingWords';
 import { isActionable } from './limitLevels';
 import { explainedBy, type LimitScene } from './standsApart';
-import type { Level } from './tally';
+import { columnsOf, type Level } from './logColumns';
 
 /** One question to the log: a fault against a level, with and without. */
 export interface Question {
@@ -21,8 +21,6 @@ export interface Question {
 
 /** A question that was answered yes. */
 export type Found = Question & { readonly p: number; readonly adjustedP: number };
-
-export type Places = ReturnType<typeof placesOf>;
 
 /** A finding on fewer is a hint, and is said to be. */
 const [FEW_BATCHES, FEW_FAULTS] = [12, 6];
@@ -63,7 +61,7 @@ function oddsOf(
 /** Another group that shares the most castings with one. */
 function nearest(group: readonly NamedFound[], i: number, places: Places): Level | null {
   const others = group
-    .map((g, j) => ({ at: g.head.at, shared: j === i ? 0 : overlap(places(group[i]!.head.at), places(g.head.at)) }))
+    .map((g, j) => ({ at: g.head.at, shared: j === i ? 0 : places.overlap(group[i]!.head.at, g.head.at) }))
     .filter((o) => o.shared > 0)
     .sort((a, b) => b.shared - a.shared);
   return others[0]?.at ?? null;
@@ -84,6 +82,7 @@ export function partFindings(
     explainedBy(told.scene, weights.get(head.outcome) ?? null, head.outcome, head.at),
   );
   const odds = oddsOf(group, looked, outcomes, limits);
+  const columns = columnsOf(looked);
   return group.map(({ head, same }, i) => {
     const effect = effects.get(head.outcome)!;
     const [limit, parted] = [limits[i] ?? null, odds(i, head.outcome)];
@@ -103,9 +102,9 @@ export function partFindings(
       small: head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS,
       actionable: isActionable(head.at),
       due: dueTo(
-        places(head.at).map((at) => looked[at]!),
-        looked.filter(shows(head.outcome)).length,
-        head.outcome,
+        places.of(head.at).length,
+        places.of(head.at).flatMap((at) => (columns.shows(head.outcome)[at] ? [looked[at]!] : [])),
+        columns.count(head.outcome),
         parted,
         told,
       ),

@@ -1,5 +1,5 @@
 import type { LotCard } from '../formats/lot';
-import { SAME_BATCHES, overlap, placesOf } from './adjustedOdds';
+import { SAME_BATCHES, placesOf, type Places } from './adjustedOdds';
 import { yearsOf } from './attributable';
 import { castingFacts, type BatchFacts } from './batchFacts';
 import { benjaminiHochberg } from './benjaminiHochberg';
@@ -10,7 +10,7 @@ import { smallestFound } from './detectable';
 import { share, split, type Finding, type Patterns, type SymptomRate, type Unanswered } from './finding';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
-import { partFindings, type Found, type NamedFound, type Places, type Question } from './partFindings';
+import { partFindings, type Found, type NamedFound, type Question } from './partFindings';
 import { limitScene } from './standsApart';
 import { tally, type Level, type Tally } from './tally';
 
@@ -106,7 +106,7 @@ function oneName(found: readonly Found[], places: Places): NamedFound[] {
   const told: NamedFound[] = [];
   for (const f of [...found].sort((a, b) => a.p - b.p)) {
     const known = told.find(
-      (t) => kindOf(t.head.outcome) === kindOf(f.outcome) && overlap(places(t.head.at), places(f.at)) >= SAME_BATCHES,
+      (t) => kindOf(t.head.outcome) === kindOf(f.outcome) && places.overlap(t.head.at, f.at) >= SAME_BATCHES,
     );
     if (!known) told.push({ head: f, same: [] });
     else if (isOverLimit(f.at) && !isOverLimit(known.head.at)) {

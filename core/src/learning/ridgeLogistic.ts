@@ -25,7 +25,7 @@ const [RIDGE, MAX_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
 const INTERCEPT_RIDGE = 1e-6;
 
 /** Cases that have the same features, counted together: a long log has few kinds of them. */
-interface Kind {
+export interface Kind {
   readonly features: readonly number[];
   n: number;
   yes: number;
@@ -88,16 +88,24 @@ export function ridgeLogistic(
   rows: readonly (readonly number[])[],
   y: readonly boolean[],
   features: number,
-  { ridge = RIDGE, maxIterations = MAX_ITERATIONS }: LogisticOptions = {},
+  options: LogisticOptions = {},
 ): LogisticFit {
   if (rows.length !== y.length)
     throw new CoreError('out-of-range', `There are ${rows.length} rows and ${y.length} outcomes.`, 'y');
   if (rows.some((row) => row.some((f) => !(f >= 0 && f < features))))
     throw new CoreError('out-of-range', `A feature lies outside 0 to ${features - 1}.`, 'rows');
+  return ridgeLogisticOf(kindsOf(rows, y), features, options);
+}
+
+/** The same of cases that are counted by kind already; their features lie within 0 to `features` − 1. */
+export function ridgeLogisticOf(
+  kinds: readonly Kind[],
+  features: number,
+  { ridge = RIDGE, maxIterations = MAX_ITERATIONS }: LogisticOptions = {},
+): LogisticFit {
   const pull = Array.from({ length: features + 1 }, (_, i) => (i === 0 ? INTERCEPT_RIDGE : ridge));
-  const yes = y.filter(Boolean).length;
-  const kinds = kindsOf(rows, y);
-  let beta = [Math.log((yes + 0.5) / (y.length - yes + 0.5)), ...new Array<number>(features).fill(0)];
+  const [all, yes] = kinds.reduce(([n, k], kind) => [n + kind.n, k + kind.yes], [0, 0]);
+  let beta = [Math.log((yes + 0.5) / (all - yes + 0.5)), ...new Array<number>(features).fill(0)];
   let at = likelihood(kinds, beta, pull);
   const solved = () => {
     const { gradient, information } = sums(kinds, beta);

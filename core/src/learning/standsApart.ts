@@ -2,18 +2,17 @@ import type { CastFacts } from './castFacts';
 import { wholeTable } from './clusters';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
-import type { Level } from './tally';
+import { columnsOf, type Level } from './logColumns';
 
 /** A group stands apart only where it is worse among castings that kept the limit too, with this little chance. */
 const APART_CHANCE = 0.05;
 /** A recorded level over its limit is looked at where chance alone would seldom make it so. */
 const WORTH_LOOKING = 0.05;
 
-/** Whether a casting kept a limit, was over it, or nobody wrote down. */
-const [UNKNOWN, KEPT, OVER] = [0, 1, 2];
+/** Whether a casting kept a limit, or was over it; 0 where nobody wrote down. */
+const [KEPT, OVER] = [1, 2];
 
 type Sums = [number, number, number, number];
-const has = (f: CastFacts, { factor, level }: Level) => f.levels[factor] === level;
 const isWorse = ([a, b, c, d]: Sums): boolean => a * (c + d) > c * (a + b);
 /** Chance of such a table, one-sided for one that is worse. */
 function chanceOf(sums: Sums): number {
@@ -25,25 +24,18 @@ function chanceOf(sums: Sums): number {
 export interface LimitScene {
   readonly facts: readonly CastFacts[];
   readonly limits: readonly Level[];
-  /** One state for each casting and limit, castings in the order of the facts. */
-  readonly states: Uint8Array;
+  /** For each limit the state of each casting, in the order of the facts. */
+  readonly states: readonly Uint8Array[];
 }
 
 /** Works out once how every casting stands to every limit. */
 export function limitScene(facts: readonly CastFacts[]): LimitScene {
-  const known = new Map<string, Level>();
-  for (const f of facts)
-    for (const [factor, level] of Object.entries(f.levels)) {
-      const at = { factor, level } as Level;
-      if (isOverLimit(at)) known.set(`${factor} ${level}`, at);
-    }
-  const limits = [...known.values()];
-  const states = new Uint8Array(facts.length * limits.length);
-  facts.forEach((f, i) => {
-    limits.forEach((limit, l) => {
-      const level = f.levels[limit.factor];
-      if (level !== undefined) states[i * limits.length + l] = level === limit.level ? OVER : KEPT;
-    });
+  const { size, levels, levelOf, placeOf } = columnsOf(facts);
+  const limits = levels.filter(isOverLimit);
+  const states = limits.map((limit) => {
+    const [column, place, state] = [levelOf[limit.factor], placeOf(limit), new Uint8Array(size)];
+    for (let i = 0; i < size; i += 1) if (column[i]! >= 0) state[i] = column[i] === place ? OVER : KEPT;
+    return state;
   });
   return { facts, limits, states };
 }
@@ -55,31 +47,58 @@ interface Counted {
   readonly byLimit: Sums;
   /** Of those within it: in the group or not, with the fault and without. */
   readonly withinIt: Sums;
-  meets: boolean;
+  readonly meets: boolean;
 }
 
-function countAll(scene: LimitScene, weights: readonly number[] | null, outcome: string, at: Level): Counted[] {
-  const { facts, limits, states } = scene;
-  const counted = limits.map((limit): Counted => ({
-    limit,
-    byLimit: [0, 0, 0, 0],
-    withinIt: [0, 0, 0, 0],
-    meets: false,
-  }));
-  const products = new Set(facts.flatMap((f) => (has(f, at) ? [f.levels.product] : [])));
-  for (const [i, f] of facts.entries()) {
-    if (!products.has(f.levels.product)) continue;
-    const [weight, faulty] = [weights?.[i] ?? 1, f.seen.includes(outcome) ? 0 : 1];
-    const [inGroup, known] = [has(f, at), f.levels[at.factor] !== undefined];
-    for (const [l, c] of counted.entries()) {
-      const state = states[i * limits.length + l];
-      if (state === UNKNOWN) continue;
-      c.byLimit[(state === OVER ? 0 : 2) + faulty]! += weight;
-      if (state === KEPT && known) c.withinIt[(inGroup ? 0 : 2) + faulty]! += weight;
-      if (state === OVER && inGroup) c.meets = true;
-    }
+/** Of a group: nobody wrote the factor down, another level of it, the group's own. */
+const [NOT_KNOWN, OTHERS, INSIDE] = [0, 1, 2];
+/** Cells for each state of a limit: where it stands to the group, with the fault and without. */
+const CELLS = 6;
+
+/** Castings of the products that the group has, and which cell each falls into. */
+function comparedRows(facts: readonly CastFacts[], outcome: string, at: Level) {
+  const { size, levelOf, productOf, products, placeOf, shows } = columnsOf(facts);
+  const [shown, column, place] = [shows(outcome), levelOf[at.factor], placeOf(at)];
+  const compared = new Uint8Array(products.length);
+  for (let i = 0; i < size; i += 1) if (place >= 0 && column[i] === place) compared[productOf[i]!] = 1;
+  const rows = new Int32Array(size);
+  const cells = new Uint8Array(size);
+  let count = 0;
+  for (let i = 0; i < size; i += 1) {
+    if (compared[productOf[i]!] === 0) continue;
+    const known = column[i] === place ? INSIDE : OTHERS;
+    cells[count] = 2 * (column[i]! < 0 ? NOT_KNOWN : known) + 1 - shown[i]!;
+    rows[count] = i;
+    count += 1;
   }
-  return counted;
+  return { rows: rows.subarray(0, count), cells };
+}
+
+function countAll(
+  { facts, limits, states }: LimitScene,
+  weights: Float64Array | null,
+  outcome: string,
+  at: Level,
+): Counted[] {
+  const { rows, cells } = comparedRows(facts, outcome, at);
+  const worth = weights ?? new Float64Array(facts.length).fill(1);
+  return limits.map((limit, l): Counted => {
+    const state = states[l]!;
+    const sums = new Float64Array(3 * CELLS);
+    for (let r = 0; r < rows.length; r += 1) {
+      const i = rows[r]!;
+      sums[state[i]! * CELLS + cells[r]!]! += worth[i]!;
+    }
+    const cell = (of: number, group: number, faulty: number) => sums[of * CELLS + 2 * group + faulty]!;
+    const all = (of: number, faulty: number) =>
+      cell(of, NOT_KNOWN, faulty) + cell(of, OTHERS, faulty) + cell(of, INSIDE, faulty);
+    return {
+      limit,
+      byLimit: [all(OVER, 0), all(OVER, 1), all(KEPT, 0), all(KEPT, 1)],
+      withinIt: [cell(KEPT, INSIDE, 0), cell(KEPT, INSIDE, 1), cell(KEPT, OTHERS, 0), cell(KEPT, OTHERS, 1)],
+      meets: cell(OVER, INSIDE, 0) + cell(OVER, INSIDE, 1) > 0,
+    };
+  });
 }
 
 /**
@@ -89,12 +108,7 @@ function countAll(scene: LimitScene, weights: readonly number[] | null, outcome:
  * @param weights what each casting counts for, in the order of the facts; null where each counts for one
  * @returns null where the group stands apart from all of them
  */
-export function explainedBy(
-  scene: LimitScene,
-  weights: readonly number[] | null,
-  outcome: string,
-  at: Level,
-): Level | null {
+export function explainedBy(scene: LimitScene, weights: Float64Array | null, outcome: string, at: Level): Level | null {
   if (isOverLimit(at) || scene.limits.length === 0) return null;
   const counted = countAll(scene, weights, outcome, at);
   const explains = counted

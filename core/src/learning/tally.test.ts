@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CastFacts } from './castFacts';
 import { FACTORS } from '../formats/vocabulary';
-import { overlap, adjustedOdds, placesOf } from './adjustedOdds';
+import { adjustedOdds, placesOf } from './adjustedOdds';
 import { tally } from './tally';
 
 const fact = (levels: CastFacts['levels'], seen: string[]): CastFacts => ({
@@ -75,9 +75,18 @@ describe('two groups of batches', () => {
       fc.property(places, places, (a, b) => {
         const both = a.filter((x) => b.includes(x)).length;
         const either = new Set([...a, ...b]).size;
-        expect(overlap(a, b)).toBeCloseTo(either === 0 ? 0 : both / either, 12);
-        expect(overlap(b, a)).toBe(overlap(a, b));
-        if (a.length > 0) expect(overlap(a, a)).toBe(1);
+        const [one, other] = [
+          { factor: 'mould', level: 'M-1' },
+          { factor: 'person', level: 'KO' },
+        ] as const;
+        const { overlap } = placesOf(
+          Array.from({ length: 41 }, (_, i) =>
+            fact({ ...(a.includes(i) ? { mould: 'M-1' } : {}), ...(b.includes(i) ? { person: 'KO' } : {}) }, []),
+          ),
+        );
+        expect(overlap(one, other)).toBeCloseTo(either === 0 ? 0 : both / either, 12);
+        expect(overlap(other, one)).toBe(overlap(one, other));
+        if (a.length > 0) expect(overlap(one, one)).toBe(1);
       }),
     );
   });
@@ -87,7 +96,7 @@ describe('two groups of batches', () => {
       fact({ product: 'p' }, []),
       fact({ product: 'q', mould: 'M-1' }, []),
     ];
-    const of = placesOf(facts);
+    const { of } = placesOf(facts);
     expect(of({ factor: 'mould', level: 'M-1' })).toEqual([0, 2]);
     expect(of({ factor: 'mould', level: 'M-9' })).toEqual([]);
   });
