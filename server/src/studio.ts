@@ -16,6 +16,7 @@ import { openDatabase, type Database } from './store/database';
 import { importStore } from './store/importStore';
 import { addProductWithin, productStore, type ProductStore } from './store/productStore';
 import { factStore, type FactStore } from './store/factStore';
+import { fitStore, type FitStore } from './store/fitStore';
 import { neighbourStore } from './store/neighbourStore';
 import { rateStore } from './store/rateStore';
 import { filterStore } from './store/filterStore';
@@ -70,9 +71,16 @@ const logToConsole = (error: unknown) => {
 const wallNow = () => new Date();
 
 /** What runs by itself first, then what it ran on. */
-async function closeAll(schedule: BackupSchedule, planner: PlanRunner, database: Database): Promise<void> {
+async function closeAll(
+  schedule: BackupSchedule,
+  planner: PlanRunner,
+  fits: FitStore,
+  database: Database,
+): Promise<void> {
   await schedule.end();
   await planner.close();
+  // What was fitted since it opened is there when it opens again; a file that cannot be written is told of elsewhere.
+  await fits.keep().catch(() => undefined);
   await database.close();
 }
 
@@ -112,6 +120,8 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     bus,
   );
   const facts = factStore(database, products);
+  const fits = fitStore(database, products);
+  await fits.take();
   const learner = options.learner ?? inlineLearner();
   const dataFolder = dirname(options.file);
   const photoFolder = join(dataFolder, 'photos');
@@ -153,6 +163,6 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     learner,
     backup: { database, dataFolder, photoFolder, schedule, now: wallNow, log, replaceWith: options.replaceWith },
   });
-  const close = () => closeAll(schedule, planner, database);
+  const close = () => closeAll(schedule, planner, fits, database);
   return { app, database, products, batches, shelf, facts, schedule, clock, bus, people, close };
 }

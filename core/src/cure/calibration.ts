@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { Product } from '../formats/product';
 import { findRoot } from '../numeric/findRoot';
 import { memoize } from '../numeric/memoize';
@@ -168,13 +169,71 @@ function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number,
   return Math.min(alphaAtMinute(curve, pot.minutes), kinetics.alphaGel);
 }
 
+/** Goes up when the sums of a fit change: what was fitted before is fitted anew. */
+const FIT_VERSION = 1;
+/** Fits remembered; far more cards than a studio has. */
+const MAX_FITS = 500;
+const fits = new Map<string, CalibrationResult>();
+
+/** All that a fit goes by, as one word: cards that say the same of it have the same fit. */
+const fitKey = (p: Product): string =>
+  JSON.stringify([FIT_VERSION, p.family, densityOf(p), p.gel, p.potLife, p.exotherm]);
+
+function remembered(product: Product): CalibrationResult {
+  const key = fitKey(product);
+  const before = fits.get(key);
+  if (before) return before;
+  const fit = solve(product);
+  if (fits.size < MAX_FITS) fits.set(key, fit);
+  return fit;
+}
+
+/** Fits as they are known now, each under all that it goes by: to be kept, and taken again after a restart. */
+export const knownFits = {
+  entries: (): readonly (readonly [key: string, fit: CalibrationResult])[] => [...fits],
+  /** Takes fits that were kept; what no longer reads as one is fitted anew when it is asked for. */
+  take: (kept: readonly (readonly [key: string, fit: unknown])[]): void => {
+    for (const [key, fit] of kept) {
+      const read = keptFit.safeParse(fit);
+      if (read.success && fits.size < MAX_FITS && !fits.has(key)) fits.set(key, read.data);
+    }
+  },
+};
+
+const positive = z.number().positive();
+const share = z.number().min(0).max(1);
+const keptFit = z.union([
+  z.strictObject({ status: z.enum(['no-kinetics', 'no-pot-life', 'did-not-converge']) }),
+  z.strictObject({
+    kinetics: z.strictObject({
+      activationKJPerMol: positive,
+      m: positive,
+      n: positive,
+      b: positive,
+      heatJPerG: positive,
+      alphaGel: share,
+      flowKJPerMol: positive,
+    }),
+    kPerMin: positive,
+    referenceC: z.number(),
+    heatJPerG: positive,
+    densityGPerML: positive,
+    alphaGel: share,
+    alphaPot: share,
+    heatFrom: z.enum(['card', 'family']),
+    status: z.enum(['met', 'peak-not-met']),
+    massAssumed: z.boolean(),
+  }),
+]);
+
 /**
  * Fits a product's rate constant (and, where the card states a peak exotherm, its heat of reaction) to its card, so
- * that the card's own cup meets the card's own minutes. Remembered for each card object.
+ * that the card's own cup meets the card's own minutes. Remembered for each card object, and for cards that say the
+ * same.
  * @returns the fit, or why there is none: the family does not cure by its
  * own heat, or the card states neither pot life nor gel
  */
-export const calibrate: (product: Product) => CalibrationResult = memoize(solve);
+export const calibrate: (product: Product) => CalibrationResult = memoize(remembered);
 
 /** Narrows to a usable fit. */
 export const isCalibrated = (c: CalibrationResult): c is Calibration =>
