@@ -138,8 +138,11 @@ console.log(
   `they agree on the middle of the slab after a day to ${Math.abs(middle - slabByOdex(deepFit, day, loss)).toFixed(3)} K`,
 );
 
-printDataSheets(parse);
-printCalibration();
-printAccuracy();
-printStudioRates();
-await printScale();
+/** The parts that are asked for by name; all of them where none is. */
+const asked = new Set(process.argv.slice(2));
+const isAsked = (part: string) => asked.size === 0 || asked.has(part);
+if (isAsked('sheets')) printDataSheets(parse);
+if (isAsked('calibration')) printCalibration();
+if (isAsked('accuracy')) printAccuracy();
+if (isAsked('rates')) printStudioRates();
+if (isAsked('scale')) await printScale();

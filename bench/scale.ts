@@ -8,6 +8,7 @@ import {
   findPatterns,
   saltmarshCard,
   saltmarshYear,
+  soundBatch,
   type CastFacts,
 } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
@@ -91,6 +92,28 @@ interface Row {
   readonly bare: number | null;
 }
 
+const WORDS = 'WHERE number IN (SELECT rowid FROM batch_words WHERE batch_words MATCH ?)';
+const FACTS = 'WHERE number IN (SELECT rowid FROM batch_levels WHERE batch_levels MATCH ?)';
+/** Batches written while the log is read. */
+const WRITES = 25;
+
+/** Median time of writing a batch while lists are asked for without end, ms. */
+async function writtenMeanwhile({ batches }: Studio, read: () => Promise<unknown>): Promise<number> {
+  let stop = false;
+  const readOn = async (): Promise<void> => {
+    while (!stop) await read();
+  };
+  const reading = readOn();
+  let next = 0;
+  const ms = await medianOf(() => {
+    next += 1;
+    return batches.create(soundBatch('house-clear-6', { code: `W-${next}` }));
+  }, WRITES);
+  stop = true;
+  await reading;
+  return ms;
+}
+
 async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }> {
   const folder = mkdtempSync(join(tmpdir(), 'warm-jar-scale-'));
   const studio = await openStudio({ file: join(folder, 'studio.sqlite') });
@@ -149,14 +172,32 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
       },
       {
         what: 'by words',
-        ours: await medianOf(() => list({ search: 'finials ko' })),
-        bare: await medianOf(() => twice(columns, "WHERE instr(search, 'finials') > 0 AND instr(search, 'ko') > 0")),
+        ours: await medianOf(() => list({ search: 'house clear' })),
+        bare: await medianOf(() => twice(columns, WORDS, ['"house"* AND "clear"*'])),
+      },
+      {
+        what: 'by a part of a code',
+        ours: await medianOf(() => list({ search: '0399' })),
+        bare: await medianOf(() => twice(columns, WORDS, ['"0399"*'])),
       },
       {
         what: 'by a factor',
         ours: await medianOf(() => list({ fact: 'pressing:late' })),
-        bare: await medianOf(() => twice(columns, "WHERE json_extract(facts, '$.levels.pressing') = 'late'")),
+        bare: await medianOf(() => twice(columns, FACTS, [Buffer.from('pressing:late').toString('hex')])),
       },
+      {
+        what: 'by a grade',
+        ours: await medianOf(() => list({ grade: 'pass' })),
+        bare: await medianOf(() =>
+          twice(columns, "WHERE code IN (SELECT batch_code FROM castings WHERE grade = 'pass')"),
+        ),
+      },
+      {
+        what: 'faultless',
+        ours: await medianOf(() => list({ symptom: 'none' })),
+        bare: await medianOf(() => twice(columns, 'WHERE code NOT IN (SELECT batch_code FROM batch_symptoms)')),
+      },
+      { what: 'a batch written', ours: await writtenMeanwhile(studio, () => list({ search: 'house' })), bare: null },
       {
         what: 'twelve side by side',
         ours: median(() => {
@@ -197,11 +238,11 @@ export async function printScale(sizes: readonly number[] = SIZES): Promise<void
     const { rows, filledMs } = await measure(size);
     all.push({ size, rows });
     console.log(
-      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it   times the log before`,
+      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it      grows as n^`,
     );
     const before = all.at(-2);
     for (const [i, r] of rows.entries()) {
-      const grown = before ? (r.ours / before.rows[i]!.ours).toFixed(1) : '';
+      const grown = before ? Math.log10(r.ours / before.rows[i]!.ours).toFixed(2) : '';
       console.log(
         `${r.what.padEnd(24)} ${r.ours.toFixed(2).padStart(9)} ${(r.bare === null ? '' : r.bare.toFixed(2)).padStart(11)} ${(r.bare === null ? '' : (r.ours / r.bare).toFixed(1)).padStart(11)} ${grown.padStart(12)}`,
       );

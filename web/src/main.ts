@@ -9,10 +9,14 @@ import PrimeVue from 'primevue/config';
 import ConfirmationService from 'primevue/confirmationservice';
 import ToastService from 'primevue/toastservice';
 import { createApp } from 'vue';
+import { z } from 'zod';
 import App from './App.vue';
 import { router } from './app/router';
 import { WarmJarTheme } from './app/theme';
 import { claimTab } from './stores/tab';
+
+// Schemas are followed as they stand: the page may not make code, and asking whether it may is told as a breach.
+z.config({ jitless: true });
 
 // What is typed belongs to a tab: it is named before anything is read.
 await claimTab();

@@ -110,7 +110,7 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
               </div>
               <div>
                 <RateBars :these="f.with" :others="f.without" /><RouterLink
-                  class="small"
+                  class="small in-batches"
                   :to="{ name: 'log', query: batchesOf(f) }"
                   >Its {{ f.with.k }} castings, in their batches</RouterLink
                 >
@@ -209,6 +209,10 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
 </template>
 
 <style scoped>
+.in-batches {
+  display: inline-block;
+  padding-block: 4px;
+}
 /* The room that the chart takes when it comes. */
 .chart-place {
   min-height: 21.25rem;

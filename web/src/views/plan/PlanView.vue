@@ -83,6 +83,10 @@ const changes = computed(() =>
   ].map((says) => says.replace(/\.$/, '')),
 );
 const missing = computed(() => Object.values(issues.value)[0] ?? null);
+/** Whether all that can be read has been: what could not be is told. */
+const isThere = computed(
+  () => (products.loaded || products.problem !== null) && (shelf.loaded || shelf.problem !== null),
+);
 </script>
 
 <template>
@@ -121,7 +125,8 @@ const missing = computed(() => Object.values(issues.value)[0] ?? null);
       <Button text size="small" label="Not for a layer" @click="store.set({ forLayer: null })" />
     </p>
     <ProblemNote v-if="shelf.problem" :says="shelf.problem" again @again="shelf.load" />
-    <div class="page">
+    <!-- With the cards and the shelf that it is worked out from: what they add would push the rest away. -->
+    <div v-if="isThere" class="page">
       <PlanInputs />
       <div class="answer stack">
         <p v-if="!product" class="card quiet big">
