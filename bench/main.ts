@@ -58,8 +58,9 @@ const rows: [string, number][] = [
   ['parse a card (the unit)', parse],
   [
     "fit a card's kinetics",
-    median(() => {
-      calibrate(structuredClone(card));
+    // Another card each time: one that says the same has the same fit.
+    median((i) => {
+      calibrate({ ...card, potLife: { ...card.potLife, minutes: 6 + i / 1000 } });
     }),
   ],
   [

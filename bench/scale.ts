@@ -124,7 +124,8 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
     const filledMs = performance.now() - from;
     const sql = (text: string, replacements: unknown[] = []) =>
       studio.database.sequelize.query(text, { type: QueryTypes.SELECT, replacements });
-    const list = (query: Record<string, string>) => studio.batches.list(batchListQuerySchema.parse(query));
+    const list = (query: Record<string, string>) =>
+      studio.batches.list(batchListQuerySchema.parse({ pageSize: '25', ...query }));
     const twice = (text: string, where: string, values: unknown[] = []) =>
       Promise.all([
         sql(`SELECT COUNT(*) FROM batches ${where}`, values),

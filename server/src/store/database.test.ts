@@ -53,7 +53,7 @@ describe('the database', () => {
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(9);
+    expect(await names()).toHaveLength(10);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {
