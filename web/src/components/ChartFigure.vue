@@ -3,8 +3,18 @@ import type { EChartsCoreOption } from 'echarts/core';
 import VChart from 'vue-echarts';
 import type { ChartTable } from './chartTable';
 
-/** A chart with its title, and the same figures as a table for whoever does not see it. */
-defineProps<{ title: string; words?: string; option: EChartsCoreOption; height: number; table: ChartTable }>();
+/**
+ * A chart with its title, and the same figures as a table for whoever does not see it. Lines are drawn as lines, a map
+ * of many cells as dots; which is named, for whichever drawer came first would be taken else.
+ */
+const { drawnAs = 'svg' } = defineProps<{
+  title: string;
+  words?: string;
+  option: EChartsCoreOption;
+  height: number;
+  table: ChartTable;
+  drawnAs?: 'svg' | 'canvas';
+}>();
 </script>
 
 <template>
@@ -13,7 +23,7 @@ defineProps<{ title: string; words?: string; option: EChartsCoreOption; height: 
       <strong>{{ title }}</strong>
     </figcaption>
     <div role="img" :aria-label="words ?? title">
-      <VChart :option="option" autoresize :style="{ height: `${height}px` }" />
+      <VChart :option="option" :init-options="{ renderer: drawnAs }" autoresize :style="{ height: `${height}px` }" />
     </div>
     <details class="as-table small">
       <summary>

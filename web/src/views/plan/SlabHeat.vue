@@ -109,5 +109,12 @@ const option = computed(() => ({
 </script>
 
 <template>
-  <ChartFigure title="Temperature through the thickness" :words="label" :option="option" :height="240" :table="table" />
+  <ChartFigure
+    title="Temperature through the thickness"
+    :words="label"
+    :option="option"
+    :height="240"
+    :table="table"
+    drawn-as="canvas"
+  />
 </template>
