@@ -53,7 +53,9 @@ export const preloadedFonts = (): Plugin => ({
   },
 });
 
-/** Modules of the JSON Schema that a schema could be told as: nothing of the page asks for it. */
+/**
+ * Modules of the JSON Schema that a schema could be told as. Nothing of the page asks for it; what did would say so.
+ */
 const ONLY_FOR_SCHEMAS = /zod[\\/]v4[\\/]core[\\/](?:to-json-schema|json-schema-processors|json-schema-generator)\.js$/;
 export const withoutJsonSchema = (): Plugin => ({
   name: 'without-json-schema',
@@ -62,7 +64,8 @@ export const withoutJsonSchema = (): Plugin => ({
   load: (id) => {
     if (!ONLY_FOR_SCHEMAS.test(id)) return null;
     const names = [...readFileSync(id, 'utf8').matchAll(/^export (?:const|function|class) (\w+)/gm)].map((m) => m[1]);
-    return [...names, 'process'].map((name) => `export const ${name} = () => ({});`).join('\n');
+    const says = "throw new Error('A JSON Schema is not to be had in the page.');";
+    return [...names, 'process'].map((name) => `export const ${name} = () => { ${says} };`).join('\n');
   },
 });
 

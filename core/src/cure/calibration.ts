@@ -57,7 +57,9 @@ function anchorOf(product: Product, kinetics: FamilyKinetics): { point: CardPoin
 /** ln k as it was found so far for other heats of reaction. */
 type Found = readonly { readonly heat: number; readonly lnK: number }[];
 
-/** What ln k is likely to be for a heat, by how it moved so far; that of a cup that stays cold where nothing is known. */
+/**
+ * What ln k is likely to be for a heat, by how it moved so far; that of a cup that stays cold where nothing is known.
+ */
 function foretold(found: Found, heat: number, { minutes }: CardPoint): number {
   const [last, before] = [found.at(-1), found.at(-2)];
   if (!last) return -Math.log(minutes);
@@ -135,6 +137,13 @@ function solve(product: Product): CalibrationResult {
   };
 }
 
+/** The cup whose peak the card states, followed long enough to have had it. */
+const exothermPoint = (product: Product, point: CardPoint): CardPoint => ({
+  minutes: point.minutes * 60,
+  atC: product.exotherm?.atC ?? point.atC,
+  massG: product.exotherm?.massG ?? point.massG,
+});
+
 /** Heats of reaction tried when the card states a peak, J/g: from nearly none to above any bench resin. */
 const HEAT_RANGE_J_PER_G = [15, 600] as const;
 
@@ -147,11 +156,7 @@ function fitHeat(
 ): { chemistry: Chemistry | null; status: Calibration['status']; heatFrom: Calibration['heatFrom'] } {
   const peakC = product.exotherm?.peakC;
   if (peakC == null) return { chemistry: chemistryFor(kinetics.heatJPerG), status: 'met', heatFrom: 'family' };
-  const exotherm: CardPoint = {
-    minutes: point.minutes * 60,
-    atC: product.exotherm?.atC ?? point.atC,
-    massG: product.exotherm?.massG ?? point.massG,
-  };
+  const exotherm = exothermPoint(product, point);
   const miss = (heat: number) => {
     const chemistry = chemistryFor(heat);
     return chemistry ? cardPeak(chemistry, exotherm, densityGPerML) - peakC : Number.NaN;
@@ -171,7 +176,7 @@ function potAlpha(product: Product, chemistry: Chemistry, densityGPerML: number,
 
 /** Goes up when the sums of a fit change: what was fitted before is fitted anew. */
 const FIT_VERSION = 1;
-/** Fits remembered; far more cards than a studio has. */
+/** Fits remembered, far more than a studio has cards; the oldest makes room. */
 const MAX_FITS = 500;
 const fits = new Map<string, CalibrationResult>();
 
@@ -179,52 +184,75 @@ const fits = new Map<string, CalibrationResult>();
 const fitKey = (p: Product): string =>
   JSON.stringify([FIT_VERSION, p.family, densityOf(p), p.gel, p.potLife, p.exotherm]);
 
-function remembered(product: Product): CalibrationResult {
-  const key = fitKey(product);
-  const before = fits.get(key);
-  if (before) return before;
-  const fit = solve(product);
-  if (fits.size < MAX_FITS) fits.set(key, fit);
+function remember(key: string, fit: CalibrationResult): CalibrationResult {
+  if (fits.size >= MAX_FITS) fits.delete(fits.keys().next().value!);
+  fits.set(key, fit);
   return fit;
 }
 
-/** Fits as they are known now, each under all that it goes by: to be kept, and taken again after a restart. */
-export const knownFits = {
-  entries: (): readonly (readonly [key: string, fit: CalibrationResult])[] => [...fits],
-  /** Takes fits that were kept; what no longer reads as one is fitted anew when it is asked for. */
-  take: (kept: readonly (readonly [key: string, fit: unknown])[]): void => {
-    for (const [key, fit] of kept) {
-      const read = keptFit.safeParse(fit);
-      if (read.success && fits.size < MAX_FITS && !fits.has(key)) fits.set(key, read.data);
-    }
-  },
-};
+function remembered(product: Product): CalibrationResult {
+  const key = fitKey(product);
+  return fits.get(key) ?? remember(key, solve(product));
+}
+
+/** What was fitted to a card, under all that the fit goes by: to be kept. */
+export const fitToKeep = (product: Product): readonly [key: string, fit: CalibrationResult] => [
+  fitKey(product),
+  calibrate(product),
+];
+
+/** A kept fit is believed where the card's own cup comes as near its minutes, as a share, and its peak, K, as it did. */
+const [KEPT_SHARE, KEPT_K] = [1e-4, 0.5];
+
+/** Whether a fit still does what it is for: by the card's own cup, which takes far less than the fit did. */
+function stillMeets(product: Product, fit: Calibration): boolean {
+  const kinetics = familyKinetics(product.family);
+  const anchor = kinetics && anchorOf(product, kinetics);
+  if (!anchor || JSON.stringify(fit.kinetics) !== JSON.stringify(kinetics)) return false;
+  const { point, alpha } = anchor;
+  const curve = integrateCup(fit, cupAt(point, fit.densityGPerML, point.minutes * 50, alpha));
+  const minute = minuteAtAlpha(curve, alpha);
+  if (minute === null || Math.abs(minute / point.minutes - 1) > KEPT_SHARE) return false;
+  const peakC = product.exotherm?.peakC;
+  if (peakC == null || fit.status === 'peak-not-met') return true;
+  return Math.abs(cardPeak(fit, exothermPoint(product, point), fit.densityGPerML) - peakC) < KEPT_K;
+}
+
+/**
+ * Takes the fit that was kept of a card, after a restart.
+ * @param kept by key, as `fitToKeep` gave them; what does not read as a fit, or no longer meets its card, is left, and
+ * the card fitted anew when it is asked for
+ */
+export function takeKeptFit(product: Product, kept: ReadonlyMap<string, unknown>): void {
+  const key = fitKey(product);
+  const read = keptFit.safeParse(kept.get(key));
+  if (!read.success || fits.has(key)) return;
+  const fit: CalibrationResult = read.data;
+  if (isCalibrated(fit) && stillMeets(product, fit)) remember(key, fit);
+}
 
 const positive = z.number().positive();
 const share = z.number().min(0).max(1);
-const keptFit = z.union([
-  z.strictObject({ status: z.enum(['no-kinetics', 'no-pot-life', 'did-not-converge']) }),
-  z.strictObject({
-    kinetics: z.strictObject({
-      activationKJPerMol: positive,
-      m: positive,
-      n: positive,
-      b: positive,
-      heatJPerG: positive,
-      alphaGel: share,
-      flowKJPerMol: positive,
-    }),
-    kPerMin: positive,
-    referenceC: z.number(),
+const keptFit = z.strictObject({
+  kinetics: z.strictObject({
+    activationKJPerMol: positive,
+    m: positive,
+    n: positive,
+    b: positive,
     heatJPerG: positive,
-    densityGPerML: positive,
     alphaGel: share,
-    alphaPot: share,
-    heatFrom: z.enum(['card', 'family']),
-    status: z.enum(['met', 'peak-not-met']),
-    massAssumed: z.boolean(),
+    flowKJPerMol: positive,
   }),
-]);
+  kPerMin: positive,
+  referenceC: z.number(),
+  heatJPerG: positive,
+  densityGPerML: positive,
+  alphaGel: share,
+  alphaPot: share,
+  heatFrom: z.enum(['card', 'family']),
+  status: z.enum(['met', 'peak-not-met']),
+  massAssumed: z.boolean(),
+});
 
 /**
  * Fits a product's rate constant (and, where the card states a peak exotherm, its heat of reaction) to its card, so

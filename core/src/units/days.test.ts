@@ -24,6 +24,13 @@ describe('calendar days', () => {
   ])('from %s to %s are %d days, whatever the clocks do', (from, to, days) => {
     expect(daysBetween(from, to)).toBe(days);
   });
+  it.each(['2026-02-31', '03/04/2026', '2026-13-01', 'yesterday!'])(
+    '%s is no day, and tells no number of them',
+    (text) => {
+      expect(daysBetween(text, '2026-03-30')).toBeNaN();
+      expect(() => addMonths(text, 1)).toThrow(RangeError);
+    },
+  );
   it('go there and back again', () => {
     fc.assert(
       fc.property(date, date, (a, b) => {

@@ -14,11 +14,13 @@ export const MEAN_MONTH_DAYS = 30.436875;
 const DAY = 'yyyy-MM-dd';
 const DAY_MS = 86_400_000;
 
-/** A plain calendar day as days since 1970; null for anything else, which is left to the general reader. */
+const PLAIN_DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+/** A plain calendar day as days since 1970; null for all else, a day that no month has too: the general reader tells. */
 function dayNumber(isoDate: string): number | null {
-  if (isoDate.length !== 10) return null;
+  if (!PLAIN_DAY.test(isoDate)) return null;
   const ms = Date.parse(isoDate);
-  return Number.isNaN(ms) ? null : ms / DAY_MS;
+  return Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== isoDate ? null : ms / DAY_MS;
 }
 
 /** A plain day whole months later; null where it is no plain day, or lies beyond the years that are written so. */

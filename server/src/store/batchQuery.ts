@@ -32,7 +32,7 @@ function ofCastings(
   ];
   if (where.length === 0) return [];
   const said = where.join(' AND ');
-  // Few castings are out of one mould or have a reason: those are asked for; a grade is had by most, and each is held against it.
+  // Few castings are out of one mould or have a reason: those are asked for. Most have a grade: each is held against it.
   return mould || reason || sold === 'yes'
     ? [one(`${rowByRow ? '+' : ''}batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)]
     : [one(`EXISTS (SELECT 1 FROM castings k WHERE k.batch_code = batch.code AND ${said})`)];
@@ -48,9 +48,7 @@ const answering = (
   question: string,
   rowByRow: boolean,
 ): WhereOptions<BatchRow> =>
-  Sequelize.literal(
-    `${rowByRow ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${index} MATCH ${quoted(question)})`,
-  ) as unknown as WhereOptions<BatchRow>;
+  one(`${rowByRow ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${index} MATCH ${quoted(question)})`);
 
 /**
  * A fact of the batch, or of one of its castings; with a symptom that was asked for too, of the casting that shows it.

@@ -1,4 +1,4 @@
-import { SALTMARSH_CARDS, calibrate, isCalibrated, knownFits, saltmarshCard } from '@warm-jar/core';
+import { SALTMARSH_CARDS, calibrate, fitToKeep, isCalibrated, saltmarshCard, takeKeptFit } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { afterEach, describe, expect, it } from 'vitest';
 import { openStudio } from '../studio';
@@ -33,15 +33,26 @@ describe('what was fitted to a card', () => {
     const slower = calibrate({ ...card, potLife: { ...card.potLife!, minutes: card.potLife!.minutes! * 2 } });
     expect(slower).not.toEqual(calibrate(card));
   });
-  it('is not believed where it is no fit', () => {
-    const before = knownFits.entries().length;
-    knownFits.take([
-      ['a', null],
-      ['b', { status: 'met' }],
-      ['c', { ...calibrate(saltmarshCard('house-clear-6')), kPerMin: 'fast' }],
-    ]);
-    expect(knownFits.entries()).toHaveLength(before);
-    knownFits.take([['d', { status: 'no-pot-life' }]]);
-    expect(knownFits.entries()).toHaveLength(before + 1);
+  it('is believed where it meets its card, and fitted anew where it does not or is none', () => {
+    const base = saltmarshCard('house-clear-6');
+    const cardOf = (minutes: number) => ({ ...base, potLife: { ...base.potLife!, minutes }, gel: null });
+    const fitOf = (minutes: number) => {
+      const fit = calibrate(cardOf(minutes));
+      if (!isCalibrated(fit)) throw new Error('The card has no kinetics.');
+      return fit;
+    };
+    /** The fit that a card has once something was kept of it, whatever its key. */
+    const after = (minutes: number, kept: unknown) => {
+      takeKeptFit(cardOf(minutes), { get: () => kept } as unknown as ReadonlyMap<string, unknown>);
+      return fitOf(minutes);
+    };
+    const right = fitOf(31);
+    // The same chemistry, but for a hair that shows where it came from: a card of 31 minutes and a hair has it.
+    const kept = { ...right, heatJPerG: right.heatJPerG * (1 + 1e-7) };
+    expect(after(31.000001, kept).heatJPerG).toBe(kept.heatJPerG);
+    // One that is twice as fast would tell half the pot life.
+    expect(after(31.000002, { ...right, kPerMin: 2 * right.kPerMin }).kPerMin).toBeCloseTo(right.kPerMin, 6);
+    for (const [i, none] of [null, { status: 'met' }, { ...right, kPerMin: 'fast' }].entries())
+      expect(after(31.000003 + i / 1e6, none).kPerMin).toBeCloseTo(right.kPerMin, 6);
   });
 });
