@@ -1,4 +1,4 @@
-import { SALTMARSH_CARDS, calibrate, fitToKeep, isCalibrated, saltmarshCard, takeKeptFit } from '@warm-jar/core';
+import { SALTMARSH_CARDS, calibrate, isCalibrated, saltmarshCard, takeKeptFit } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { afterEach, describe, expect, it } from 'vitest';
 import { openStudio } from '../studio';

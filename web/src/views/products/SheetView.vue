@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useDropZone } from '@vueuse/core';
 import Button from 'primevue/button';
-import Textarea from 'primevue/textarea';
-import { computed, useTemplateRef } from 'vue';
+import { computed } from 'vue';
+import BringCard from '../../components/BringCard.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import SheetIdentity from './SheetIdentity.vue';
 import SheetOfferRow from './SheetOfferRow.vue';
@@ -12,13 +11,6 @@ import { useSheet } from './useSheet';
 /** A data sheet brought in: each figure found beside its line, to be taken or not. Nothing leaves this machine. */
 const sheet = useSheet();
 const { kept, read, offers, taken, figures, problem, busy } = sheet;
-const [file, zone] = [useTemplateRef<HTMLInputElement>('file'), useTemplateRef<HTMLElement>('zone')];
-const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => void sheet.open(files?.[0]) });
-const chosen = (event: Event) => {
-  const input = event.target as HTMLInputElement;
-  void sheet.open(input.files?.[0]);
-  input.value = '';
-};
 const lines = computed(() => kept.value.text.split(/\r\n|[\r\n\f\v\u2028]/));
 const several = computed(() => (read.value?.products ?? []).length > 1);
 const unsettled = computed(() => offers.value.filter((o) => o.contradicts && taken.value[o.id] == null).length);
@@ -31,37 +23,23 @@ const found = computed(() => offers.value.length > 0);
       <h1>Card from a data sheet</h1>
       <RouterLink :to="{ name: 'new-product' }">Type it in by hand instead</RouterLink>
     </div>
-    <section
-      ref="zone"
-      class="card stack bring"
-      :class="{ over: isOverDropZone, small: kept.text }"
-      aria-label="The data sheet"
-    >
-      <div class="row">
-        <Button label="Choose a PDF" icon="pi pi-upload" :loading="busy" @click="file?.click()" /><input
-          ref="file"
-          type="file"
-          accept=".pdf,.txt,.md,application/pdf,text/plain"
-          class="visually-hidden"
-          tabindex="-1"
-          aria-label="Data sheet file"
-          @change="chosen"
-        />
-        <span v-if="kept.name">{{ kept.name }}</span><span v-else class="quiet"
-          >or drop it here, or paste its words below. It is read on this machine only.</span
-        >
-        <Button v-if="kept.text" label="Put it away" severity="secondary" text @click="sheet.putAway" />
-      </div>
-      <Textarea
-        v-if="!kept.name"
-        id="sheet-text"
-        :model-value="kept.text"
-        :rows="kept.text ? 4 : 8"
-        aria-label="Words of the data sheet"
-        placeholder="Paste the sheet’s words here, tables and all"
-        @update:model-value="sheet.paste(String($event ?? ''))"
-      />
-    </section>
+    <BringCard
+      label="The data sheet"
+      choose="Choose a PDF"
+      accept=".pdf,.txt,.md,application/pdf,text/plain"
+      file-label="Data sheet file"
+      :name="kept.name"
+      hint="or drop it here, or paste its words below. It is read on this machine only."
+      :text="kept.text"
+      text-id="sheet-text"
+      text-label="Words of the data sheet"
+      placeholder="Paste the sheet’s words here, tables and all"
+      :rows="kept.text ? 4 : 8"
+      :busy="busy"
+      @open="sheet.open"
+      @paste="sheet.paste"
+      @put-away="sheet.putAway"
+    />
     <ProblemNote v-if="problem" :says="problem" />
     <p v-if="sheet.draft.value && kept.text" class="card" role="status">
       A card is begun already and not saved yet. What you take goes into it, over what stands there.
@@ -118,18 +96,6 @@ const found = computed(() => offers.value.length > 0);
 </template>
 
 <style scoped>
-.bring {
-  border-style: dashed;
-}
-.bring.over {
-  border-color: var(--action);
-  background: var(--chalk-100);
-}
-.bring :deep(textarea) {
-  width: 100%;
-  font-family: var(--figures);
-  font-size: 0.9rem;
-}
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);

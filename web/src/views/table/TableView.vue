@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { TABLE_KINDS, type TableKind } from '@warm-jar/core';
-import { useDropZone } from '@vueuse/core';
 import Button from 'primevue/button';
 import SelectButton from 'primevue/selectbutton';
-import Textarea from 'primevue/textarea';
-import { computed, useTemplateRef } from 'vue';
+import { computed } from 'vue';
 import { useRoute } from 'vue-router';
+import BringCard from '../../components/BringCard.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import ColumnsTable from './ColumnsTable.vue';
 import PastImports from './PastImports.vue';
@@ -22,13 +21,6 @@ const view = useTable();
 const { table, reading, answer, busy, done, problem } = view;
 const asked = useRoute().query['kind'];
 if (table.value.kind === null && TABLE_KINDS.includes(asked as TableKind)) view.change({ kind: asked as TableKind });
-const [file, zone] = [useTemplateRef<HTMLInputElement>('file'), useTemplateRef<HTMLElement>('zone')];
-const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => void view.open(files?.[0]) });
-const chosen = (event: Event) => {
-  const input = event.target as HTMLInputElement;
-  void view.open(input.files?.[0]);
-  input.value = '';
-};
 const kinds = TABLE_KINDS.map((kind) => ({ kind, words: KIND_WORDS[kind].many }));
 const told = computed(() => (reading.value ? rowsTold(reading.value, answer.value) : null));
 const words = computed(() => KIND_WORDS[done.value?.kind ?? reading.value?.kind ?? 'batch']);
@@ -37,36 +29,23 @@ const words = computed(() => KIND_WORDS[done.value?.kind ?? reading.value?.kind 
 <template>
   <div class="stack">
     <h1>Bring in a spreadsheet</h1>
-    <section ref="zone" class="card stack bring" :class="{ over: isOverDropZone }" aria-label="The table">
-      <div class="row">
-        <Button label="Choose a file" icon="pi pi-upload" :loading="busy" @click="file?.click()" /><input
-          ref="file"
-          type="file"
-          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values,text/plain"
-          class="visually-hidden"
-          tabindex="-1"
-          aria-label="Table file"
-          @change="chosen"
-        /><span v-if="table.name">{{ table.name }}</span
-        ><span v-else class="quiet">CSV or TSV, or copy the cells from your spreadsheet and paste them below.</span>
-        <Button
-          v-if="table.text"
-          label="Put it away"
-          severity="secondary"
-          text
-          @click="view.change({ name: '', text: '', chosen: {}, forAll: {}, decimal: null })"
-        />
-      </div>
-      <Textarea
-        v-if="!table.name"
-        id="table-text"
-        :model-value="table.text"
-        :rows="table.text ? 3 : 6"
-        aria-label="Cells of the spreadsheet"
-        placeholder="Paste the cells here, with their heads"
-        @update:model-value="view.change({ text: String($event ?? ''), chosen: {} })"
-      />
-    </section>
+    <BringCard
+      label="The table"
+      choose="Choose a file"
+      accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values,text/plain"
+      file-label="Table file"
+      :name="table.name"
+      hint="CSV or TSV, or copy the cells from your spreadsheet and paste them below."
+      :text="table.text"
+      text-id="table-text"
+      text-label="Cells of the spreadsheet"
+      placeholder="Paste the cells here, with their heads"
+      :rows="table.text ? 3 : 6"
+      :busy="busy"
+      @open="view.open"
+      @paste="view.change({ text: $event, chosen: {} })"
+      @put-away="view.change({ name: '', text: '', chosen: {}, forAll: {}, decimal: null })"
+    />
     <ProblemNote v-if="problem" :says="problem" />
     <p v-if="done" class="card row" role="status" data-test="done">
       <span
@@ -134,18 +113,3 @@ const words = computed(() => KIND_WORDS[done.value?.kind ?? reading.value?.kind 
     <PastImports :past="view.past.past.value" @undo="view.takeBack" />
   </div>
 </template>
-
-<style scoped>
-.bring {
-  border-style: dashed;
-}
-.bring.over {
-  border-color: var(--action);
-  background: var(--chalk-100);
-}
-.bring :deep(textarea) {
-  width: 100%;
-  font-family: var(--figures);
-  font-size: 0.9rem;
-}
-</style>
