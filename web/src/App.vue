@@ -12,6 +12,7 @@ import ShellTop from './app/ShellTop.vue';
 import { useIdle } from './app/useIdle';
 import { useOnceTrue } from './app/useOnceTrue';
 import { useGlobalKeys } from './app/useGlobalKeys';
+import { useHeldWords } from './app/useHeldWords';
 import { useFocusKeeper } from './app/useFocusKeeper';
 import { usePageFocus } from './app/usePageFocus';
 import { usePhone } from './components/usePhone';
@@ -20,8 +21,7 @@ import { useSession } from './stores/session';
 import { useWork } from './stores/work';
 
 // What nobody sees at first comes after the page.
-const ConfirmDialog = defineAsyncComponent(() => import('primevue/confirmdialog'));
-const Toast = defineAsyncComponent(() => import('primevue/toast'));
+const Speakers = defineAsyncComponent(() => import('./app/Speakers.vue'));
 const FindDialog = defineAsyncComponent(() => import('./app/FindDialog.vue'));
 const HelpDialog = defineAsyncComponent(() => import('./app/HelpDialog.vue'));
 const PhoneDrawers = defineAsyncComponent(() => import('./app/PhoneDrawers.vue'));
@@ -35,6 +35,7 @@ useFocusKeeper();
 const phone = usePhone();
 const [jarsOpen, moreOpen] = [ref(false), ref(false)];
 const isIdle = useIdle();
+const { waiting, speak } = useHeldWords();
 const [findAsked, keysAsked] = [useOnceTrue(findOpen), useOnceTrue(keysOpen)];
 const drawersAsked = useOnceTrue(() => jarsOpen.value || moreOpen.value);
 onMounted(async () => {
@@ -80,10 +81,7 @@ watch(
     <HelpDialog v-if="keysAsked" v-model:open="keysOpen" />
     <!-- Links that are drawn as buttons need the styles of one, on pages without any too. -->
     <Button v-show="false" disabled />
-    <template v-if="isIdle">
-      <ConfirmDialog />
-      <Toast position="bottom-right" />
-    </template>
+    <Speakers v-if="isIdle || waiting" @ready="speak" />
   </div>
 </template>
 

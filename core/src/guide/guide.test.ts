@@ -18,6 +18,11 @@ describe('the words that are explained', () => {
     'the picture of %s says in words what it shows',
     (_, picture) => {
       expect(picture.alt.length).toBeGreaterThan(30);
+      if (picture.kind !== 'curve') return;
+      // A line that leaves its axes is drawn over their words.
+      const isWithin = (v: number, { from, to }: { from: number; to: number }) => v >= from && v <= to;
+      for (const [x, y] of [...picture.points, ...picture.marks.map((m) => [m.x, m.y] as const)])
+        expect([x, isWithin(x, picture.x), isWithin(y, picture.y)]).toEqual([x, true, true]);
     },
   );
   it('draw what the formulas give: a warmer pot life is a shorter one, a pressed bubble a smaller one', () => {

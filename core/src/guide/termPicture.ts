@@ -38,15 +38,17 @@ const [CARD_MIN, CARD_C] = [40, 23];
 /** A pot life of 40 min at 23 °C at another temperature, by Arrhenius alone (the cup's own warmth left out), min. */
 const potLifeAt = (celsius: number) => CARD_MIN / arrheniusFactor(EPOXY_KJ_PER_MOL, celsius, CARD_C);
 
+const inMinutes = (celsius: number) => Math.round(potLifeAt(celsius));
+
 const steps = (from: number, to: number, by: number) =>
   Array.from({ length: Math.round((to - from) / by) + 1 }, (_, at) => from + at * by);
 
 /** Pot life against warmth. */
 export const POT_LIFE_PICTURE: TermPicture = {
   kind: 'curve',
-  alt: 'Pot life against temperature: 40 minutes at 23 °C become about 64 at 16 °C and 24 at 30 °C.',
+  alt: `Pot life against temperature: ${CARD_MIN} minutes at ${CARD_C} °C become about ${inMinutes(16)} at 16 °C and ${inMinutes(30)} at 30 °C.`,
   x: { words: 'resin, °C', from: 14, to: 32 },
-  y: { words: 'pot life, min', from: 0, to: 75 },
+  y: { words: 'pot life, min', from: 0, to: 90 },
   points: steps(14, 32, 1).map((c) => [c, potLifeAt(c)] as const),
   marks: [{ x: CARD_C, y: CARD_MIN, words: 'the card' }],
 };

@@ -7,7 +7,7 @@ export type Names = Readonly<Record<string, string>> | undefined;
 const percent = (v: number) => `${Math.round(v * 100)}`;
 const rateWords = (s: Share) => `${s.k} of ${s.n} (${percent(s.rate)} %, ${percent(s.low)}–${percent(s.high)})`;
 function chanceWords(p: number): string {
-  if (p < 0.0005) return 'less than once in 2 000';
+  if (p < 0.0005) return 'less than once in 2 000';
   return `${(p * 100).toFixed(p < 0.01 ? 2 : 1)} %`;
 }
 const times = (v: number) => (v < 10 ? v.toFixed(1) : v.toFixed(0));

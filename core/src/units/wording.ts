@@ -26,11 +26,15 @@ export function sayMinutes(minutes: number): string {
   return rest === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${rest} min`;
 }
 
+/** Units that are words, where there is one of them. */
+const ONE_OF: Readonly<Record<string, string>> = { months: 'month', days: 'day' };
+
 const sayPlain = (value: number, storedUnit: string) => {
   if (storedUnit === 'min') return sayMinutes(value);
   if (storedUnit === 'h') return sayMinutes(value * 60);
-  const decimals = Math.abs(value) < 10 ? 2 : 1;
-  return `${trim(value, decimals)} ${storedUnit}`.trim();
+  const figure = trim(value, Math.abs(value) < 10 ? 2 : 1);
+  const unit = figure === '1' ? (ONE_OF[storedUnit] ?? storedUnit) : storedUnit;
+  return `${figure} ${unit}`.trim();
 };
 
 /**

@@ -2,9 +2,13 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { nextTick, ref } from 'vue';
-import { used, type Mounted } from '../testing/mounted';
+import { defineComponent, h, nextTick, ref } from 'vue';
+import { useConfirm } from 'primevue/useconfirm';
+import { useToast } from 'primevue/usetoast';
+import { mounted, used, type Mounted } from '../testing/mounted';
 import { WarmJarTheme } from './theme';
+import Speakers from './Speakers.vue';
+import { useHeldWords } from './useHeldWords';
 import { useIdle } from './useIdle';
 import { useOnceTrue } from './useOnceTrue';
 
@@ -56,8 +60,57 @@ describe('what comes after the page', () => {
   });
 });
 
+describe('a question of the time before the part that asks is there', () => {
+  /** A page that asks and tells at once; what asks and tells comes when it is let. */
+  const asks = (let_: { come: boolean }, said: { waiting?: () => boolean }) =>
+    defineComponent({
+      setup: () => {
+        const [confirm, toast, { waiting, speak }] = [useConfirm(), useToast(), useHeldWords()];
+        const come = ref(let_.come);
+        said.waiting = () => waiting.value;
+        return () =>
+          h('div', [
+            h('button', { onClick: () => void confirm.require({ message: 'Take it off?' }) }, 'Delete'),
+            h('button', { onClick: () => void toast.add({ summary: 'Kept', life: 60_000 }) }, 'Keep'),
+            h('button', { onClick: () => void (come.value = true) }, 'Come'),
+            come.value ? h(Speakers, { onReady: speak }) : null,
+          ]);
+      },
+    });
+  it('is held, and asked once when it is', async () => {
+    const said: { waiting?: () => boolean } = {};
+    const made = await mounted(asks({ come: false }, said));
+    page = made;
+    expect(said.waiting?.()).toBe(false);
+    made.button('Delete').click();
+    made.button('Keep').click();
+    await made.settle();
+    expect(said.waiting?.()).toBe(true);
+    expect(document.body.textContent).not.toContain('Take it off?');
+    made.button('Come').click();
+    await vi.waitFor(() => {
+      expect(document.querySelectorAll('[role="alertdialog"]')).toHaveLength(1);
+    });
+    expect(document.querySelector('[role="alertdialog"]')?.textContent).toContain('Take it off?');
+    expect(document.querySelectorAll('.p-toast-message')).toHaveLength(1);
+  });
+  it('is not held where it is: one question is one dialog, one message stands once', async () => {
+    const said: { waiting?: () => boolean } = {};
+    const made = await mounted(asks({ come: true }, said));
+    page = made;
+    await made.settle();
+    made.button('Keep').click();
+    await vi.waitFor(() => {
+      expect(document.querySelectorAll('.p-toast-message')).toHaveLength(1);
+    });
+    expect(said.waiting?.()).toBe(false);
+  });
+});
+
 /** Parts of the library that draw nothing of their own, or whose look is another's. */
-const WITHOUT_LOOK = new Set(['column', 'config', 'confirmationservice', 'toastservice', 'useconfirm', 'usetoast']);
+const WITHOUT_LOOK = new Set(
+  'column config confirmationeventbus confirmationservice toasteventbus toastservice useconfirm usetoast'.split(' '),
+);
 const LOOK_OF: Readonly<Record<string, string>> = { inputgroupaddon: 'inputgroup' };
 
 describe('the look of the parts', () => {

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 
 /** The drawing of a term: a curve, an order of steps, a band, two bars, or bubbles. */
 const props = defineProps<{ picture: TermPicture }>();
-const [WIDTH, HEIGHT, LEFT, BOTTOM, TOP] = [320, 130, 36, 24, 10];
+const [WIDTH, HEIGHT, LEFT, BOTTOM, TOP] = [320, 144, 36, 24, 24];
 const curve = computed(() => {
   const p = props.picture;
   if (p.kind !== 'curve') return null;
@@ -43,8 +43,8 @@ const LARGEST = 26;
     <text :x="WIDTH - 10" :y="HEIGHT - 6" text-anchor="end">
       {{ curve.x.words }}, {{ curve.x.from }}–{{ curve.x.to }}
     </text>
-    <text :x="4" :y="TOP + 2">{{ curve.y.to }}</text>
-    <text :x="LEFT + 4" :y="TOP + 2">{{ curve.y.words }}</text>
+    <text x="4" y="12">{{ curve.y.words }}</text>
+    <text :x="LEFT - 6" :y="TOP + 6" text-anchor="end">{{ curve.y.to }}</text>
   </svg>
   <svg v-else-if="band" :viewBox="`0 0 ${WIDTH} 62`" role="img" :aria-label="picture.alt" class="drawn">
     <rect x="10" y="30" :width="WIDTH - 20" height="10" class="outside" />

@@ -219,4 +219,10 @@ function headStart(minutes: number | null): string {
   gap: var(--space-3);
   align-items: baseline;
 }
+/* Where there is room a day stays on one line with its time. */
+@media (min-width: 62.5em) {
+  .pours li {
+    grid-template-columns: 1.5rem 12.5rem minmax(0, 1fr);
+  }
+}
 </style>

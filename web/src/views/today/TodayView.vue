@@ -259,6 +259,11 @@ const shareLeft = (item: WorkItem) => {
 .code {
   font-weight: 700;
 }
+/* A number is not parted from its unit by a line of its own. */
+.due,
+.told .small {
+  text-wrap: balance;
+}
 .due {
   font-size: 1.05rem;
   padding-top: 4px;
