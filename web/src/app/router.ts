@@ -1,4 +1,4 @@
-import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
+import { createRouter, createWebHistory, START_LOCATION, type RouteRecordRaw } from 'vue-router';
 import { BASE } from '../api/base';
 import type { Place } from '../places/place';
 import { PLACES } from '../places/places';
@@ -15,7 +15,8 @@ const routeOf = ({ name, path, title, view, under, tabs, bare, open }: Place): R
 /** Every view has an address that can be shared. */
 export const router = createRouter({
   history: createWebHistory(BASE === '' ? undefined : BASE),
-  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  // A page just opened is at its top already; asking for it would lay it out once more.
+  scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
   // Addresses that people may have kept.
   routes: [...PLACES.map(routeOf), { path: '/units', redirect: '/settings' }],
 });
@@ -23,6 +24,9 @@ export const router = createRouter({
 /** On a network nothing is shown before somebody signed in; a board only shows the board. */
 router.beforeEach(async (to) => {
   const session = useSession();
+  // The view's files come while it is asked who is there.
+  const view = to.matched.at(-1)?.components?.['default'];
+  if (typeof view === 'function') void (view as () => Promise<unknown>)().catch(() => undefined);
   await session.ready();
   if (session.mustSignIn && to.meta['open'] !== true) return { name: 'sign-in', query: { next: to.fullPath } };
   if (session.isBoard && to.name === 'today') return { name: 'board' };

@@ -5,7 +5,6 @@ import button from '@primeuix/themes/aura/button';
 import checkbox from '@primeuix/themes/aura/checkbox';
 import chip from '@primeuix/themes/aura/chip';
 import confirmdialog from '@primeuix/themes/aura/confirmdialog';
-import datatable from '@primeuix/themes/aura/datatable';
 import datepicker from '@primeuix/themes/aura/datepicker';
 import dialog from '@primeuix/themes/aura/dialog';
 import drawer from '@primeuix/themes/aura/drawer';
@@ -36,7 +35,6 @@ const PARTS = {
     checkbox,
     chip,
     confirmdialog,
-    datatable,
     datepicker,
     dialog,
     drawer,

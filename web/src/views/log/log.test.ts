@@ -10,6 +10,7 @@ import {
   chosenColumns,
   columnsFrom,
   movedTo,
+  nextSort,
   filtersFrom,
   noFilters,
   sameFilter,
@@ -22,6 +23,16 @@ describe("the log's address", () => {
     const filters = filtersFrom({ symptom: 'bubbles', mould: ['M-1', 'M-2'], page: '3', unknown: 'x' });
     expect(chosenOf(filters)).toEqual({ symptom: 'bubbles' });
     expect(chosenOf(noFilters())).toEqual({});
+  });
+  it('is sorted by a heading first up, then down, then as before; the usual order is never a dead tap', () => {
+    const taps = (column: string, times: number) => {
+      let sort = '-startedAt';
+      for (let i = 0; i < times; i += 1) sort = nextSort(sort, column) ?? '-startedAt';
+      return sort;
+    };
+    expect([1, 2, 3].map((n) => taps('mould', n))).toEqual(['mould', '-mould', '-startedAt']);
+    expect([1, 2].map((n) => taps('startedAt', n))).toEqual(['startedAt', '-startedAt']);
+    expect(nextSort('-mould', 'by')).toBe('by');
   });
   it('takes columns in the order they are named, each once, and the usual ones where none is known', () => {
     expect(columnsFrom('grade,startedAt,nonsense,grade')).toEqual(['grade', 'startedAt']);

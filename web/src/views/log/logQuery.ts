@@ -77,6 +77,17 @@ export const SORTED_BY_SERVER: ReadonlySet<string> = new Set([
   'grade',
 ]);
 
+/** What the log is sorted by where nobody chose: the last batch first. */
+export const USUAL_SORT = '-startedAt';
+/**
+ * How the log is sorted after a heading was chosen: first up, then down, then as it was before anybody chose.
+ * @returns the column, with - before it for last first; undefined for the usual order
+ */
+export function nextSort(now: string, column: string): string | undefined {
+  if (now === column) return `-${column}` === USUAL_SORT ? undefined : `-${column}`;
+  return now === `-${column}` && now !== USUAL_SORT ? undefined : column;
+}
+
 const isColumn = (id: string): id is ColumnId => COLUMNS.some((c) => c.id === id);
 /** The columns that a text names, in its order; the usual ones where it names none. */
 export const columnsFrom = (text: string): ColumnId[] => {

@@ -32,7 +32,7 @@ describe('the log', () => {
   it('asks for the newest first, a page at a time', async () => {
     const { last, log } = await open();
     expect(Object.fromEntries(last())).toEqual({ page: '1', pageSize: '25', sort: '-startedAt' });
-    expect([log.first.value, log.sortField.value, log.sortOrder.value]).toEqual([0, 'startedAt', -1]);
+    expect([log.first.value, log.sort.value]).toEqual([0, '-startedAt']);
   });
   it('keeps every choice in the address, so that it can be shared', async () => {
     const { log, router, last, settle } = await open();
@@ -45,7 +45,7 @@ describe('the log', () => {
     const { log, last } = await open('/batches?symptom=tacky&page=3&pageSize=50&sort=code');
     expect(log.filters.value.symptom).toBe('tacky');
     expect([last().get('symptom'), last().get('page'), last().get('sort')]).toEqual(['tacky', '3', 'code']);
-    expect([log.first.value, log.sortOrder.value]).toEqual([100, 1]);
+    expect([log.first.value, log.sort.value]).toEqual([100, 'code']);
   });
   it('lets go of the pattern with its symptom, and of the page with any filter', async () => {
     const { log, router, settle } = await open('/batches?symptom=tacky&pattern=sticky-spots&page=3');
@@ -58,7 +58,7 @@ describe('the log', () => {
     log.onPage({ page: 2, rows: 50 } as Parameters<typeof log.onPage>[0]);
     await settle();
     expect(router.currentRoute.value.query).toEqual({ page: '3', pageSize: '50' });
-    log.onSort({ sortField: 'code', sortOrder: -1 } as Parameters<typeof log.onSort>[0]);
+    log.onSort('-code');
     await settle();
     expect(router.currentRoute.value.query).toEqual({ pageSize: '50', sort: '-code' });
   });

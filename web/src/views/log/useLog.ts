@@ -1,11 +1,20 @@
 import type { BatchPage } from '@warm-jar/core';
 import { useDebounceFn, useLocalStorage } from '@vueuse/core';
-import type { DataTablePageEvent, DataTableSortEvent } from 'primevue/datatable';
+import type { PageState } from 'primevue/paginator';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { useLoaded } from '../../components/useLoaded';
-import { chosenOf, columnsFrom, filtersFrom, noFilters, type ColumnId, type Filter, type LogFilters } from './logQuery';
+import {
+  chosenOf,
+  columnsFrom,
+  filtersFrom,
+  noFilters,
+  USUAL_SORT,
+  type ColumnId,
+  type Filter,
+  type LogFilters,
+} from './logQuery';
 
 const DEFAULT_PAGE_SIZE = 25;
 /** Typing waits this long for the next letter before the server is asked, ms. */
@@ -20,7 +29,7 @@ function useListAddress() {
     return typeof v === 'string' ? v : '';
   };
   const pageSize = computed(() => Number(one('pageSize')) || DEFAULT_PAGE_SIZE);
-  const sort = computed(() => one('sort') || '-startedAt');
+  const sort = computed(() => one('sort') || USUAL_SORT);
   function go(change: Record<string, string | undefined>): void {
     const query = Object.fromEntries(Object.entries({ ...route.query, ...change }).filter(([, v]) => v));
     void router.replace({ query });
@@ -32,14 +41,11 @@ function useListAddress() {
     pageSize,
     sort,
     first: computed(() => (Math.max(1, Number(one('page')) || 1) - 1) * pageSize.value),
-    sortField: computed(() => sort.value.replace('-', '')),
-    sortOrder: computed(() => (sort.value.startsWith('-') ? -1 : 1)),
-    onPage: (event: Pick<DataTablePageEvent, 'page' | 'rows'>) => {
+    onPage: (event: Pick<PageState, 'page' | 'rows'>) => {
       go({ page: String(event.page + 1), pageSize: String(event.rows) });
     },
-    onSort: (event: DataTableSortEvent) => {
-      const field = typeof event.sortField === 'string' ? event.sortField : '';
-      go({ sort: field ? `${event.sortOrder === -1 ? '-' : ''}${field}` : undefined, page: undefined });
+    onSort: (by: string | undefined) => {
+      go({ sort: by, page: undefined });
     },
   };
 }
@@ -87,7 +93,7 @@ function useFilters({ route, go }: ListAddress) {
 /** The log's page, with every choice kept in the address so that it can be shared. */
 export function useLog() {
   const address = useListAddress();
-  const { route, one, pageSize, sort, first, sortField, sortOrder, onPage, onSort } = address;
+  const { route, one, pageSize, sort, first, onPage, onSort } = address;
   const chosen = useFilters(address);
   const asked = () => ({
     page: one('page') || '1',
@@ -120,8 +126,6 @@ export function useLog() {
     sort,
     first,
     pageSize,
-    sortField,
-    sortOrder,
     onPage,
     onSort,
   };

@@ -1,5 +1,5 @@
 import { insertNodeAt, removeNode, useSortable } from '@vueuse/integrations/useSortable';
-import { computed, watch, type ComponentPublicInstance, type ShallowRef } from 'vue';
+import { watch, type ShallowRef } from 'vue';
 import { movedTo, type ColumnId } from './logQuery';
 
 /** What a heading that can be moved is known by in the page. */
@@ -8,17 +8,13 @@ export const MOVABLE = 'movable-column';
 /**
  * The headings of a table are dragged into another order, or moved by Shift with an arrow key where one is focused.
  * The table is drawn from the order that is kept, so what was dragged goes back before the order changes.
- * @param table the table whose head holds the headings
+ * @param head the row that holds the headings
  */
 export function useMovableColumns(
-  table: Readonly<ShallowRef<ComponentPublicInstance | null>>,
+  head: Readonly<ShallowRef<HTMLElement | null>>,
   columns: () => readonly ColumnId[],
   show: (ids: readonly ColumnId[]) => void,
 ) {
-  const head = computed(() => {
-    const root: unknown = table.value?.$el;
-    return root instanceof HTMLElement ? root.querySelector<HTMLElement>('thead tr') : null;
-  });
   useSortable(head, [], {
     draggable: `.${MOVABLE}`,
     forceFallback: true,
