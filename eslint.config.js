@@ -128,6 +128,17 @@ export default tseslint.config(
         { name: 'fetch', message: 'Components draw; the api client fetches.' },
         { name: 'localStorage', message: 'Storage belongs in a store.' },
       ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "ImportSpecifier[imported.name='useNow']",
+          message: "The machine's clock is not the studio's: take the moment from the live store.",
+        },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: "The machine's clock is not the studio's: take the moment from the live store.",
+        },
+      ],
     },
   },
   {

@@ -3,6 +3,7 @@ import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { firstPage, packed, preloadedFonts, withoutJsonSchema } from './build';
+import { libraryLook } from './libraryLook';
 
 /** How long a page waits for the server before the kept one is shown, s. */
 const PAGE_PATIENCE_S = 3;
@@ -65,7 +66,7 @@ const FIRST = ['src/main.ts', 'src/views/today/TodayView.vue'].map((path) =>
 
 /** The placeholder is replaced by each answer's nonce on the server. */
 export default defineConfig({
-  plugins: [vue(), withoutJsonSchema(), preloadedFonts(), shell, packed()],
+  plugins: [vue(), libraryLook(), withoutJsonSchema(), preloadedFonts(), shell, packed()],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     target: 'es2022',

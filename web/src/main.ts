@@ -17,4 +17,10 @@ import { claimTab } from './stores/tab';
 // What is typed belongs to a tab: it is named before anything is read.
 await claimTab();
 
-createApp(App).use(createPinia()).use(router).use(library).use(ConfirmationService).use(ToastService).mount('#app');
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(await library())
+  .use(ConfirmationService)
+  .use(ToastService)
+  .mount('#app');

@@ -1,6 +1,5 @@
-import { defaultOptions, setup } from 'primevue/config';
+import { defaultOptions, setup, type PrimeVueConfiguration } from 'primevue/config';
 import { markRaw, type App } from 'vue';
-import { WarmJarTheme } from './theme';
 
 declare module 'primevue/config' {
   /** What the library's own installer ends in: it takes the options as they are. */
@@ -11,16 +10,23 @@ declare module 'primevue/config' {
 const nonceOfPage = () => document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 
 /**
- * The component library with Warm Jar's look. Its installer would make the whole look reactive and walk through it
- * before anything is drawn; the look never changes, so it is handed over as a plain thing.
+ * The look of the library's parts. A built application has it as style sheets beside each part (`libraryLook`), so that
+ * nothing is worked out in the browser; while it is worked on, the library makes it from the theme as it goes. There it
+ * is handed over as a plain thing: the library's installer would make all of it reactive and walk through it.
  */
-export const library = {
-  install(app: App): void {
-    const nonce = nonceOfPage();
-    setup(app, {
-      ...defaultOptions,
-      theme: { preset: markRaw(WarmJarTheme), options: { darkModeSelector: '.never-dark' } },
-      ...(nonce ? { csp: { nonce } } : {}),
-    });
-  },
+const look = async (): Promise<PrimeVueConfiguration['theme']> => {
+  if (import.meta.env.PROD) return 'none';
+  const { WarmJarTheme } = await import('./theme');
+  return { preset: markRaw(WarmJarTheme), options: { darkModeSelector: '.never-dark' } };
 };
+
+/** The component library with Warm Jar's look, to be installed. */
+export async function library(): Promise<{ install: (app: App) => void }> {
+  const theme = await look();
+  const nonce = nonceOfPage();
+  return {
+    install: (app) => {
+      setup(app, { ...defaultOptions, theme, ...(nonce ? { csp: { nonce } } : {}) });
+    },
+  };
+}

@@ -1,3 +1,4 @@
+import type { Batch, Product } from '@warm-jar/core';
 import { useDebounceFn, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
@@ -13,6 +14,22 @@ const REFRESH_MS = 30_000;
 /** Changes that come one upon another are read once, ms. */
 const SETTLE_MS = 150;
 
+/** Lets the browser answer a tap or draw before it goes on. */
+const breathe = () =>
+  new Promise<void>((go) => {
+    setTimeout(go);
+  });
+
+/** Each batch with its times. A card met for the first time is fitted: a tap in between does not wait for all. */
+async function worked(read: readonly { product: Product; batch: Batch }[]): Promise<WorkItem[]> {
+  const found: WorkItem[] = [];
+  for (const { product, batch } of read) {
+    found.push(workItem(product, batch));
+    await breathe();
+  }
+  return found;
+}
+
 /** The batches in work, most urgent first, with the clock that they share. */
 export const useWork = defineStore('work', () => {
   const products = useProducts();
@@ -26,13 +43,13 @@ export const useWork = defineStore('work', () => {
   async function load(): Promise<void> {
     try {
       const page = await api.batches({ stage: 'in-work', pageSize: String(MAX_JARS) });
-      const found = await Promise.all(
+      const read = await Promise.all(
         page.items.map(async ({ code }) => {
           const { batch } = await api.batch(code);
-          return workItem(await products.at(batch.product.slug, batch.product.revision), batch);
+          return { batch, product: await products.at(batch.product.slug, batch.product.revision) };
         }),
       );
-      items.value = found.sort(byUrgency);
+      items.value = (await worked(read)).sort(byUrgency);
       more.value = page.total - page.items.length;
       problem.value = null;
     } catch (error) {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { colourHistory, colourSentence, type Batch } from '@warm-jar/core';
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
+import { whenNear } from '../../components/whenNear';
 
 /** Colour measured from photos over time, by the white card in each. */
 const props = defineProps<{ batch: Batch }>();
-const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
+const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 const looks = computed(() => colourHistory(props.batch));
 const spec = computed<ChartSpec | null>(() =>
   looks.value.length > 1

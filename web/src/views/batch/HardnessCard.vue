@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { hardnessStory, type Batch, type Product } from '@warm-jar/core';
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
+import { whenNear } from '../../components/whenNear';
 import { useUnits } from '../../stores/units';
 
 /** Hardness read over time against the card's curve at the temperature it cured at: slow, or flat. */
 const props = defineProps<{ batch: Batch; product: Product }>();
-const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
+const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 const units = useUnits();
 const story = computed(() => hardnessStory(props.product, props.batch, units.say));
 const spec = computed<ChartSpec | null>(() =>

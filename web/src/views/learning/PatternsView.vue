@@ -2,7 +2,7 @@
 import EmptyPlace from '../../components/EmptyPlace.vue';
 import { SYMPTOM_KINDS, levelWords, type Finding } from '@warm-jar/core';
 import Select from 'primevue/select';
-import { defineAsyncComponent, computed } from 'vue';
+import { computed } from 'vue';
 import { useRouter, type LocationQueryRaw } from 'vue-router';
 import DateEntry from '../../components/DateEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -14,8 +14,9 @@ import WorkingNote from './WorkingNote.vue';
 import { dueWords, wouldFindWords } from './findingUse';
 import { usePatterns } from './usePatterns';
 import TableBox from '../../components/TableBox.vue';
+import { whenNear } from '../../components/whenNear';
 
-const DefectChart = defineAsyncComponent(() => import('./DefectChart.vue'));
+const DefectChart = whenNear(() => import('./DefectChart.vue'));
 
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
 const { from, to, kind, choose, patterns, chart } = usePatterns();

@@ -38,6 +38,10 @@ const {
   load,
 } = useLog();
 const filtered = computed(() => Object.keys(chosen.value).length > 0);
+const counted = computed(() => {
+  const { total = 0 } = page.value ?? {};
+  return `${total} batch${total === 1 ? '' : 'es'}${filtered.value ? ' found' : ''}`;
+});
 const picked = shallowRef<readonly BatchSummary[]>([]);
 const codes = computed(() => picked.value.map((b) => b.code));
 const exported = computed((): Record<string, string> =>
@@ -76,9 +80,7 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
       <div class="row">
         <h1>Log</h1>
         <p class="quiet" aria-live="polite">
-          <template v-if="page"
-            >{{ page.total }} batch{{ page.total === 1 ? '' : 'es' }}{{ filtered ? ' found' : '' }}</template
-          >
+          <template v-if="page">{{ counted }}</template><span v-else class="place" aria-hidden="true">000 batches</span>
         </p>
       </div>
       <div class="row tools">
@@ -149,6 +151,10 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
 <style scoped>
 .tools {
   gap: var(--space-2);
+}
+/* The place of the count, so that nothing moves when it comes. */
+.place {
+  visibility: hidden;
 }
 .columns {
   min-width: 8.5rem;

@@ -2,21 +2,24 @@
 import { mouldHeatLimit, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
 import ProgressBar from 'primevue/progressbar';
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
 import { dayAndTime } from '../../components/words';
-import { useNow } from '@vueuse/core';
+import { whenNear } from '../../components/whenNear';
+import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { timeScale } from './timeScale';
 import { usePlanContext } from './usePlan';
 
-const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
+const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 
 /** What the pour does in the mould: how hot, when it gels where, when it comes out, in how many pours. */
 const { store, mould, mouldProblem, progress, stopMould, product, request, built } = usePlanContext();
-const SlabHeat = defineAsyncComponent(() => import('./SlabHeat.vue'));
+const SlabHeat = whenNear(() => import('./SlabHeat.vue'));
 const units = useUnits();
-const now = useNow({ interval: 60_000 });
+/** The studio's moment, by the minute, ms. */
+const live = useLive();
+const nowMs = computed(() => Math.floor(live.nowMs / 60_000) * 60_000);
 const answer = computed(() => (mould.value && 'slab' in mould.value ? mould.value : null));
 const WHY = {
   'no-kinetics': 'This family does not cure by its own heat: the slab has nothing to say of it.',
@@ -85,7 +88,7 @@ const facts = computed(() => {
       note:
         a.demouldMin === null
           ? ''
-          : `hard and cool: ${dayAndTime(new Date(now.value.getTime() + a.demouldMin * 60_000).toISOString())} if mixed now`,
+          : `hard and cool: ${dayAndTime(new Date(nowMs.value + a.demouldMin * 60_000).toISOString())} if mixed now`,
     },
     {
       name: 'Cup runs',
@@ -104,7 +107,7 @@ const LOSS = {
   'not-met':
     "The card's pot life, depth and limit cannot all be true; the sides are reckoned to lose as much as a bar's.",
 } as const;
-const when = (minutes: number) => dayAndTime(new Date(now.value.getTime() + minutes * 60_000).toISOString());
+const when = (minutes: number) => dayAndTime(new Date(nowMs.value + minutes * 60_000).toISOString());
 function headStart(minutes: number | null): string {
   if (minutes === null) return 'not known';
   return minutes >= 0 ? `${sayMinutes(minutes)} ahead` : `${sayMinutes(-minutes)} behind`;

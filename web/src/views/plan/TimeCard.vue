@@ -59,12 +59,12 @@ const because = computed(() => {
 <template>
   <section class="card time" aria-label="Time">
     <p class="verdict" :class="plan.verdict" data-test="verdict">
-      <strong>{{ VERDICT_WORDS[plan.verdict] }}</strong><em
-        v-if="progress !== null && plan.verdict !== 'no-go'"
-        class="small"
-        data-test="mould-to-come"
-        >so far: the mould is being worked out</em
-      ><span>{{ because }}</span>
+      <strong>{{ VERDICT_WORDS[plan.verdict] }}</strong><span class="because"
+        >{{ because
+        }}<em v-if="progress !== null && plan.verdict !== 'no-go'" class="small" data-test="mould-to-come">
+          So far: the mould is being worked out.</em
+        ></span
+      >
     </p>
     <svg class="bar" role="img" :aria-label="because" focusable="false">
       <defs>
@@ -148,6 +148,10 @@ const because = computed(() => {
   font-size: 2.1rem;
   line-height: 1;
   white-space: nowrap;
+}
+/* Two lines from the start, so that what is below stays where it is once the mould is worked out. */
+.because {
+  min-height: 2lh;
 }
 .verdict.tight {
   border-left-color: var(--part-a);

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { WARMING_WAYS, sayMinutes, warmOrNot, warmingTimes } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { defineAsyncComponent, computed } from 'vue';
+import { computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
 import { useShelf } from '../../stores/shelf';
 import { useUnits } from '../../stores/units';
 import { usePlanContext } from './usePlan';
 import TableBox from '../../components/TableBox.vue';
+import { whenNear } from '../../components/whenNear';
 
-const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
+const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 
 /** Whether warming the resin pays: bubbles and time against its temperature, and how long the bottle takes. */
 const { store, request, plan, built } = usePlanContext();

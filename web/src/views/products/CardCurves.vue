@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { catalystCurve, doseCurves, hardnessCurves, potLifeCurves, viscosityCurve, type Product } from '@warm-jar/core';
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import type { ChartSpec } from '../../components/chartOption';
+import { whenNear } from '../../components/whenNear';
 import { useUnits } from '../../stores/units';
 
 /** What the models make of a card: pot life, viscosity, hardness and catalyst, with the card's band behind. */
 const props = defineProps<{ product: Product }>();
-const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
+const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 const units = useUnits();
 const t = (c: number) => units.shown(c, '°C');
 const charts = computed<ChartSpec[]>(() => {

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { dryingState, inclusionSchema, inclusionWarnings, type InclusionCard } from '@warm-jar/core';
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import { useProducts } from '../../../stores/products';
 import { useUnits } from '../../../stores/units';
 import type { Tree } from '../../../stores/draftPath';
+import { whenNear } from '../../../components/whenNear';
 
 /** How dry it is by its weighings, and what speaks against each product. */
 const props = defineProps<{ document: Tree; shelved: unknown }>();
-const LineChart = defineAsyncComponent(() => import('../../../components/LineChart.vue'));
+const LineChart = whenNear(() => import('../../../components/LineChart.vue'));
 const units = useUnits();
 const products = useProducts();
 const card = computed<InclusionCard | null>(() => {
