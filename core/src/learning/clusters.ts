@@ -8,14 +8,14 @@ type Outcome = ((facts: CastFacts) => boolean) & { readonly outcome?: string };
 export const shows = (outcome: string): Outcome =>
   Object.assign((f: CastFacts) => f.seen.includes(outcome), { outcome });
 
-/** 1 for each casting that has it. */
-const flagsOf = (facts: readonly CastFacts[], has: Outcome): Uint8Array =>
-  has.outcome === undefined ? Uint8Array.from(facts, (f) => (has(f) ? 1 : 0)) : columnsOf(facts).shows(has.outcome);
+/** Where the castings that have it stand. */
+const rowsOf = (facts: readonly CastFacts[], has: Outcome): ArrayLike<number> =>
+  has.outcome === undefined ? facts.flatMap((f, i) => (has(f) ? [i] : [])) : columnsOf(facts).rows(has.outcome);
 
 /** How many castings of each mix have it. */
-function yesByMix({ of, sizes }: Mixes, flags: Uint8Array): Int32Array {
+function yesByMix({ of, sizes }: Mixes, rows: ArrayLike<number>): Int32Array {
   const yes = new Int32Array(sizes.length);
-  for (let i = 0; i < flags.length; i += 1) yes[of[i]!]! += flags[i]!;
+  for (let r = 0; r < rows.length; r += 1) yes[of[rows[r]!]!]! += 1;
   return yes;
 }
 
@@ -26,22 +26,30 @@ function yesByMix({ of, sizes }: Mixes, flags: Uint8Array): Int32Array {
  */
 export function withinMix(facts: readonly CastFacts[], has: Outcome): number {
   const { mixes } = columnsOf(facts);
-  return mixes === null ? 0 : correlation(mixes.sizes, yesByMix(mixes, flagsOf(facts, has)), facts.length);
+  return mixes === null ? 0 : correlation(mixes, rowsOf(facts, has), facts.length);
 }
 
-/** @param sizes castings of each mix, and @param yes how many of them have it */
-function correlation(sizes: Int32Array, yes: Int32Array, casts: number): number {
+/** @param rows where the castings that have it stand, and @param casts how many castings there are */
+function correlation(mixes: Mixes, rows: ArrayLike<number>, casts: number): number {
+  const { of, sizes, squares } = mixes;
   const [N, K] = [casts, sizes.length];
   if (K < 2 || N <= K) return 0;
-  const rate = yes.reduce((s, k) => s + k, 0) / N;
-  let [between, within, squares] = [0, 0, 0];
-  for (let m = 0; m < K; m += 1) {
-    const [n, k] = [sizes[m]!, yes[m]!];
-    between += n * (k / n - rate) ** 2;
+  const rate = rows.length / N;
+  const yes = yesByMix(mixes, rows);
+  // Mixes without one lie `rate` from it, each with all of its castings.
+  let [between, within, without] = [0, 0, N];
+  for (let r = 0; r < rows.length; r += 1) {
+    const mix = of[rows[r]!]!;
+    const [n, k] = [sizes[mix]!, yes[mix]!];
+    // A mix is counted at the first of its castings.
+    if (k === 0) continue;
+    yes[mix] = 0;
+    const off = k / n - rate;
+    between += n * off * off;
     within += k * (1 - k / n);
-    squares += n ** 2;
+    without -= n;
   }
-  between /= K - 1;
+  between = (between + without * rate * rate) / (K - 1);
   within /= N - K;
   const size = (N - squares / N) / (K - 1);
   const total = between + (size - 1) * within;
@@ -54,33 +62,46 @@ function correlation(sizes: Int32Array, yes: Int32Array, casts: number): number 
  * @returns null where every mix has one casting, and each counts for one
  */
 export function castingWeights(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
-  if (has.outcome === undefined) return weightsOf(facts, has);
-  const known = weightsByOutcome(columnsOf(facts));
-  const before = known.get(has.outcome);
-  if (before !== undefined) return before;
-  const weights = weightsOf(facts, has);
-  known.set(has.outcome, weights);
+  const bySize = weightBySize(facts, has);
+  if (bySize === null) return null;
+  const { of, sizes } = columnsOf(facts).mixes!;
+  const weights = new Float64Array(facts.length);
+  for (let i = 0; i < weights.length; i += 1) weights[i] = bySize[sizes[of[i]!]!]!;
   return weights;
 }
 
 /** What was worked out of a log by outcome. */
 const weightsByOutcome = memoize<LogColumns, Map<string, Float64Array | null>>(() => new Map());
 
-function weightsOf(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
+/**
+ * What a casting counts for, for one outcome, by how many castings its mix has; at 0 nothing.
+ * @returns null where every mix has one casting, and each counts for one
+ */
+export function weightBySize(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
+  if (has.outcome === undefined) return workWeights(facts, has);
+  const known = weightsByOutcome(columnsOf(facts));
+  const before = known.get(has.outcome);
+  if (before !== undefined) return before;
+  const weights = workWeights(facts, has);
+  known.set(has.outcome, weights);
+  return weights;
+}
+
+function workWeights(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
   const { mixes } = columnsOf(facts);
   if (mixes === null) return null;
-  const rho = correlation(mixes.sizes, yesByMix(mixes, flagsOf(facts, has)), facts.length);
-  const weights = new Float64Array(facts.length);
-  for (let i = 0; i < weights.length; i += 1) weights[i] = 1 / (1 + (mixes.sizes[mixes.of[i]!]! - 1) * rho);
-  return weights;
+  const rho = correlation(mixes, rowsOf(facts, has), facts.length);
+  return Float64Array.from({ length: mixes.largest + 1 }, (_, m) => (m === 0 ? 0 : 1 / (1 + (m - 1) * rho)));
 }
 
 /** By how much the castings looked at are fewer than they seem, for one outcome; 1 where every mix has one casting. */
 export function designEffect(facts: readonly CastFacts[], has: Outcome): number {
-  const weights = castingWeights(facts, has);
-  if (weights === null || facts.length === 0) return 1;
+  const bySize = weightBySize(facts, has);
+  if (bySize === null || facts.length === 0) return 1;
   let sum = 0;
-  for (let i = 0; i < weights.length; i += 1) sum += weights[i]!;
+  columnsOf(facts).mixes!.counts.forEach((mixes, m) => {
+    sum += mixes * m * bySize[m]!;
+  });
   return facts.length / sum;
 }
 

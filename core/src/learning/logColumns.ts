@@ -12,6 +12,11 @@ export interface Level {
 export interface Mixes {
   readonly of: Int32Array;
   readonly sizes: Int32Array;
+  /** The sum of their squares, and the most castings that a mix has. */
+  readonly squares: number;
+  readonly largest: number;
+  /** How many mixes have so many castings, by that number. */
+  readonly counts: Int32Array;
 }
 
 /**
@@ -30,6 +35,8 @@ export interface LogColumns {
   readonly placeOf: (level: Level) => number;
   /** 1 for each casting that shows an outcome, as `CastFacts.seen` holds it. */
   readonly shows: (outcome: string) => Uint8Array;
+  /** Where those that show it stand, in the order of the castings. */
+  readonly rows: (outcome: string) => Int32Array;
   /** How many show it. */
   readonly count: (outcome: string) => number;
   /** Null where no batch tells its castings apart. */
@@ -60,7 +67,29 @@ function mixesOf(facts: readonly CastFacts[]): Mixes | null {
   });
   const sizes = new Int32Array(mixes.keys.length);
   for (const mix of of) sizes[mix]! += 1;
-  return { of, sizes };
+  let [squares, largest] = [0, 0];
+  for (const m of sizes) {
+    squares += m * m;
+    largest = Math.max(largest, m);
+  }
+  const counts = new Int32Array(largest + 1);
+  for (const m of sizes) counts[m]! += 1;
+  return { of, sizes, squares, largest, counts };
+}
+
+const NO_ROWS = new Int32Array(0);
+/** Where a flag is set. */
+function rowsSet(flags: Uint8Array): Int32Array {
+  let count = 0;
+  for (const flag of flags) count += flag;
+  const rows = new Int32Array(count);
+  let at = 0;
+  for (let i = 0; i < flags.length; i += 1)
+    if (flags[i] !== 0) {
+      rows[at] = i;
+      at += 1;
+    }
+  return rows;
 }
 
 function work(facts: readonly CastFacts[]): LogColumns {
@@ -92,7 +121,7 @@ function work(facts: readonly CastFacts[]): LogColumns {
     }
   }
   const none = new Uint8Array(size);
-  const counts = new Map([...seen].map(([outcome, flags]) => [outcome, flags.reduce((sum, v) => sum + v, 0)]));
+  const rowsOf = new Map([...seen].map(([outcome, flags]) => [outcome, rowsSet(flags)]));
   return {
     size,
     levels,
@@ -101,7 +130,8 @@ function work(facts: readonly CastFacts[]): LogColumns {
     productOf,
     placeOf: ({ factor, level }) => placeAt.get(factor)?.get(level) ?? -1,
     shows: (outcome) => seen.get(outcome) ?? none,
-    count: (outcome) => counts.get(outcome) ?? 0,
+    rows: (outcome) => rowsOf.get(outcome) ?? NO_ROWS,
+    count: (outcome) => rowsOf.get(outcome)?.length ?? 0,
     mixes: mixesOf(facts),
   };
 }

@@ -83,6 +83,12 @@ export function partFindings(
   );
   const odds = oddsOf(group, looked, outcomes, limits);
   const columns = columnsOf(looked);
+  const spoiledOf = ({ at, outcome }: Found): CastFacts[] => {
+    const [column, place] = [columns.levelOf[at.factor], columns.placeOf(at)];
+    const spoiled: CastFacts[] = [];
+    for (const i of columns.rows(outcome)) if (place >= 0 && column[i] === place) spoiled.push(looked[i]!);
+    return spoiled;
+  };
   return group.map(({ head, same }, i) => {
     const effect = effects.get(head.outcome)!;
     const [limit, parted] = [limits[i] ?? null, odds(i, head.outcome)];
@@ -101,13 +107,7 @@ export function partFindings(
       confoundedWith: independent ? null : (limit ?? nearest(group, i, places)),
       small: head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS,
       actionable: isActionable(head.at),
-      due: dueTo(
-        places.of(head.at).length,
-        places.of(head.at).flatMap((at) => (columns.shows(head.outcome)[at] ? [looked[at]!] : [])),
-        columns.count(head.outcome),
-        parted,
-        told,
-      ),
+      due: dueTo(places.of(head.at).length, spoiledOf(head), columns.count(head.outcome), parted, told),
     };
     return { ...finding, says: findingSentence(finding, told.questions, told.names) };
   });

@@ -5,7 +5,7 @@ import { castingFacts, type BatchFacts } from './batchFacts';
 import { benjaminiHochberg } from './benjaminiHochberg';
 import type { CastFacts } from './castFacts';
 import { castingLoss } from './castingCost';
-import { castingWeights, designEffect, shows, wholeTable } from './clusters';
+import { designEffect, shows, weightBySize, wholeTable } from './clusters';
 import { smallestFound } from './detectable';
 import { share, split, type Finding, type Patterns, type SymptomRate, type Unanswered } from './finding';
 import { fisherExact } from './fisherExact';
@@ -74,7 +74,7 @@ function effectiveTables(looked: readonly CastFacts[], outcomes: readonly string
   const weighted = new Map<string, ReadonlyMap<string, Question>>();
   const key = ({ at }: Question) => `${at.factor} ${at.level}`;
   for (const outcome of outcomes) {
-    const weights = castingWeights(looked, shows(outcome));
+    const weights = weightBySize(looked, shows(outcome));
     if (weights === null) break;
     const table = questionsOf(tally(looked, [outcome], weights), 0, 0);
     weighted.set(outcome, new Map(table.map((q) => [key(q), q])));

@@ -24,20 +24,35 @@ function chanceOf(sums: Sums): number {
 export interface LimitScene {
   readonly facts: readonly CastFacts[];
   readonly limits: readonly Level[];
-  /** For each limit the state of each casting, in the order of the facts. */
-  readonly states: readonly Uint8Array[];
+  /** Castings that stand alike to all limits are of one kind: of which each is, in the order of the facts. */
+  readonly kindOf: Int32Array;
+  /** For each kind its state to each limit. */
+  readonly kinds: readonly Uint8Array[];
 }
 
 /** Works out once how every casting stands to every limit. */
 export function limitScene(facts: readonly CastFacts[]): LimitScene {
   const { size, levels, levelOf, placeOf } = columnsOf(facts);
   const limits = levels.filter(isOverLimit);
-  const states = limits.map((limit) => {
-    const [column, place, state] = [levelOf[limit.factor], placeOf(limit), new Uint8Array(size)];
-    for (let i = 0; i < size; i += 1) if (column[i]! >= 0) state[i] = column[i] === place ? OVER : KEPT;
-    return state;
-  });
-  return { facts, limits, states };
+  const [columns, places] = [limits.map((limit) => levelOf[limit.factor]), limits.map(placeOf)];
+  const [kindOf, kinds, known] = [new Int32Array(size), [] as Uint8Array[], new Map<string, number>()];
+  const state = new Uint8Array(limits.length);
+  for (let i = 0; i < size; i += 1) {
+    for (let l = 0; l < limits.length; l += 1) {
+      const at = columns[l]![i]!;
+      const keptOrOver = at === places[l] ? OVER : KEPT;
+      state[l] = at < 0 ? 0 : keptOrOver;
+    }
+    const key = String.fromCharCode(...state);
+    let kind = known.get(key);
+    if (kind === undefined) {
+      kind = kinds.length;
+      known.set(key, kind);
+      kinds.push(state.slice());
+    }
+    kindOf[i] = kind;
+  }
+  return { facts, limits, kindOf, kinds };
 }
 
 /** What one limit makes of a fault, and of a group of castings that kept it. */
@@ -75,19 +90,22 @@ function comparedRows(facts: readonly CastFacts[], outcome: string, at: Level) {
 }
 
 function countAll(
-  { facts, limits, states }: LimitScene,
+  { facts, limits, kindOf, kinds }: LimitScene,
   weights: Float64Array | null,
   outcome: string,
   at: Level,
 ): Counted[] {
   const { rows, cells } = comparedRows(facts, outcome, at);
-  const worth = weights ?? new Float64Array(facts.length).fill(1);
+  const ofKind = new Float64Array(kinds.length * CELLS);
+  for (let r = 0; r < rows.length; r += 1) {
+    const i = rows[r]!;
+    ofKind[kindOf[i]! * CELLS + cells[r]!]! += weights === null ? 1 : weights[i]!;
+  }
   return limits.map((limit, l): Counted => {
-    const state = states[l]!;
     const sums = new Float64Array(3 * CELLS);
-    for (let r = 0; r < rows.length; r += 1) {
-      const i = rows[r]!;
-      sums[state[i]! * CELLS + cells[r]!]! += worth[i]!;
+    for (let kind = 0; kind < kinds.length; kind += 1) {
+      const of = kinds[kind]![l]! * CELLS;
+      for (let c = 0; c < CELLS; c += 1) sums[of + c]! += ofKind[kind * CELLS + c]!;
     }
     const cell = (of: number, group: number, faulty: number) => sums[of * CELLS + 2 * group + faulty]!;
     const all = (of: number, faulty: number) =>

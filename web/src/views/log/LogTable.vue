@@ -40,7 +40,6 @@ function wayOf(id: string): 'ascending' | 'descending' | 'none' {
   if (props.sort === id) return 'ascending';
   return props.sort === `-${id}` ? 'descending' : 'none';
 }
-const ARROWS = { ascending: '↑', descending: '↓', none: '' };
 const headings = computed(() => [
   { id: 'code', words: 'Batch', sorted: true, moved: false },
   ...shown.value.map(({ id, words }) => ({ id, words, sorted: SORTED_BY_SERVER.has(id), moved: true })),
@@ -98,10 +97,7 @@ const width = computed(() => headings.value.length + (apart.value ? 2 : 1));
             @keydown.space.self.prevent="h.sorted && sortBy(h.id)"
             @keydown="h.moved && onHeadingKey($event, h.id as ColumnId)"
           >
-            <span class="words"
-              >{{ h.words
-              }}<span v-if="h.sorted" class="arrow" aria-hidden="true">{{ ARROWS[wayOf(h.id)] }}</span></span
-            >
+            <span class="words">{{ h.words }}</span>
           </th>
         </tr>
       </thead>
@@ -195,8 +191,17 @@ td {
 .sorted {
   color: var(--action);
 }
-.arrow {
+/* The arrow is for the eye: what reads aloud is told by aria-sort. */
+.sortable .words::after {
+  content: '' / '';
+  display: inline-block;
   width: 0.7em;
+}
+[aria-sort='ascending'] .words::after {
+  content: '↑' / '';
+}
+[aria-sort='descending'] .words::after {
+  content: '↓' / '';
 }
 .hand {
   width: 3rem;
@@ -223,7 +228,7 @@ tbody th {
 }
 .symptom {
   display: block;
-  min-width: 10rem;
+  min-width: 9rem;
   white-space: normal;
 }
 .note {
