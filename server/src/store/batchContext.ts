@@ -8,7 +8,7 @@ import type { ProductStore } from './productStore';
 export type BatchGuard = (batch: Batch) => Promise<void>;
 
 /** What the parts of the batch store share. */
-export interface BatchContext extends Pick<Database, 'models' | 'write' | 'sequelize' | 'now'> {
+export interface BatchContext extends Pick<Database, 'models' | 'write' | 'writes' | 'sequelize' | 'now'> {
   /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. @throws Problem 400 */
   readonly cardOf: (batch: Batch) => Promise<Product>;
   /** The guard, and codes that are given for the first time. @throws Problem 400 */
@@ -16,7 +16,7 @@ export interface BatchContext extends Pick<Database, 'models' | 'write' | 'seque
 }
 
 export function batchContext(
-  { models, write, sequelize, now }: Database,
+  { models, write, writes, sequelize, now }: Database,
   products: ProductStore,
   guard: BatchGuard,
 ): BatchContext {
@@ -24,6 +24,7 @@ export function batchContext(
   return {
     models,
     write,
+    writes,
     sequelize,
     now,
     checkOver: async (batch, before) => {

@@ -1,5 +1,6 @@
-import type { BatchSummary, HistoryEntry } from '@warm-jar/core';
-import { Op, literal } from 'sequelize';
+import type { BatchListQuery, BatchSummary, HistoryEntry } from '@warm-jar/core';
+import { Op, QueryTypes } from 'sequelize';
+import { studioZone } from '../live/studioZone';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
 import { castingsInList } from './castingRows';
@@ -7,7 +8,7 @@ import { orderOf, whereOf } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
-import type { BatchRow } from './models';
+import type { CastingRow } from './models';
 
 /** Codes asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
@@ -15,80 +16,71 @@ const ROWS_AT_ONCE = 200;
 /** Where more rows than this answer, a page of them is sooner found by going through the log in its order. */
 const MANY = 1_000;
 
-/** Columns that a list shows; what stands only in the document is taken from it for the rows of one page. */
-const SHOWN = [
-  'code',
-  'version',
-  'productSlug',
-  'productRevision',
-  'startedAt',
-  'by',
-  'mould',
-  'stage',
-  'grade',
-  'outside',
-  'lotA',
-  'lotB',
-  'massG',
-  'note',
-  'updatedAt',
-] as const;
+/** What a list shows of a batch, all of it in one answer: a question of its own for each part took longer than all. */
+const SHOWN = `
+SELECT b.code, b.version, b.product_slug AS productSlug, b.product_revision AS productRevision,
+  COALESCE(r.name, b.product_slug) AS productName, b.started_at AS startedAt, b."by", b.mould, b.stage, b.grade,
+  b.outside, b.lot_a AS lotA, b.lot_b AS lotB, b.mass_g AS massG, b.note, b.updated_at AS updatedAt,
+  CASE WHEN json_valid(b.document) THEN json_extract(b.document, '$.dayOnly') END AS dayOnly,
+  (SELECT json_group_array(json_object('kind', kind, 'pattern', pattern)) FROM
+    (SELECT kind, pattern FROM batch_symptoms WHERE batch_code = b.code ORDER BY id)) AS symptoms,
+  (SELECT json_group_array(json_object('casting', casting, 'place', place, 'mould', mould, 'cavity', cavity,
+    'grade', grade, 'reason', reason, 'price', price)) FROM castings WHERE batch_code = b.code) AS castings
+FROM batches b LEFT JOIN product_revisions r ON r.slug = b.product_slug AND r.revision = b.product_revision
+WHERE b.code IN (:codes)`;
 
-/** Rows by the batch they belong to. */
-function byBatch<R extends { readonly batchCode: string }>(rows: readonly R[]): (code: string) => readonly R[] {
-  const of = new Map<string, R[]>();
-  for (const row of rows) {
-    const known = of.get(row.batchCode);
-    if (known) known.push(row);
-    else of.set(row.batchCode, [row]);
-  }
-  return (code) => of.get(code) ?? [];
-}
+type ShownRow = Readonly<Record<string, unknown>> & {
+  readonly code: string;
+  readonly symptoms: string;
+  readonly castings: string;
+};
 
 /** The batches of some codes as lists show them, in the order of the codes. */
-async function summaries({ models }: BatchContext, codes: readonly string[]): Promise<BatchSummary[]> {
+async function summaries({ sequelize }: BatchContext, codes: readonly string[]): Promise<BatchSummary[]> {
   if (codes.length === 0) return [];
-  const of = { batchCode: { [Op.in]: codes } };
-  const [rows, symptoms, castings] = await Promise.all([
-    models.batches.findAll({
-      where: { code: { [Op.in]: codes } },
-      attributes: [...SHOWN, [literal("json_extract(document, '$.dayOnly')"), 'dayOnly']],
-      raw: true,
-    }),
-    models.symptoms.findAll({ where: of, attributes: ['batchCode', 'kind', 'pattern'], order: ['id'], raw: true }),
-    models.castings.findAll({ where: of, raw: true }),
-  ]);
-  const cards = await models.revisions.findAll({
-    where: { slug: { [Op.in]: [...new Set(rows.map((r) => r.productSlug))] } },
-    attributes: ['slug', 'revision', 'name'],
-    raw: true,
-  });
-  const names = new Map(cards.map((c) => [`${c.slug} ${c.revision}`, c.name]));
-  const [symptomsOf, castingsOf] = [byBatch(symptoms), byBatch(castings)];
-  const known = new Map(rows.map((row) => [row.code, row as BatchRow & { readonly dayOnly: unknown }]));
+  const rows = await sequelize.query<ShownRow>(SHOWN, { type: QueryTypes.SELECT, replacements: { codes } });
+  const known = new Map(rows.map((row) => [row.code, row]));
   return codes.flatMap((code) => {
     const row = known.get(code);
     if (!row) return [];
     return [
       summaryOf({
         ...row,
-        productName: names.get(`${row.productSlug} ${row.productRevision}`) ?? row.productSlug,
-        dayOnly: row.dayOnly === 1,
-        symptoms: symptomsOf(code).map(({ kind, pattern }) => ({ kind, pattern })),
-        castings: castingsInList(castingsOf(code)),
+        dayOnly: row['dayOnly'] === 1,
+        symptoms: JSON.parse(row.symptoms) as unknown,
+        castings: castingsInList(JSON.parse(row.castings) as CastingRow[]),
       }),
     ];
   });
 }
 
+/** Answers that are kept until something is written. */
+const MOST_COUNTS = 200;
+
+/** How many batches answer a question, remembered until something is written: the pages of one list ask it each. */
+function countsOf({ models, writes }: BatchContext): (query: BatchListQuery) => Promise<number> {
+  const known = new Map<string, { readonly at: number; readonly total: number }>();
+  return async (query) => {
+    const key = JSON.stringify([studioZone(), { ...query, page: 1, pageSize: 1, sort: '' }]);
+    // Taken before it is counted: what is written meanwhile is not held to be counted in.
+    const at = writes();
+    const before = known.get(key);
+    if (before?.at === at) return before.total;
+    const total = await models.batches.count({ where: whereOf(query) });
+    if (known.size >= MOST_COUNTS) known.clear();
+    known.set(key, { at, total });
+    return total;
+  };
+}
+
 /**
  * A page of the log: first its codes, in the order asked for, by indexes alone; then what is shown of those few.
  */
-export const list =
-  (context: BatchContext): BatchStore['list'] =>
-  async (query) => {
-    const { models } = context;
-    const total = await models.batches.count({ where: whereOf(query) });
+export const list = (context: BatchContext): BatchStore['list'] => {
+  const { models } = context;
+  const count = countsOf(context);
+  return async (query) => {
+    const total = await count(query);
     const rows = await models.batches.findAll({
       where: whereOf(query, total > MANY),
       order: orderOf(query.sort),
@@ -103,6 +95,7 @@ export const list =
     );
     return { items, page: query.page, pageSize: query.pageSize, total };
   };
+};
 
 export const get =
   ({ models }: BatchContext): BatchStore['get'] =>

@@ -29,6 +29,8 @@ export interface Database {
   readonly models: Models;
   /** Runs `work` in one write transaction, in turn with the others. */
   readonly write: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
+  /** How often something was written: what was worked out of the data holds while this stays. */
+  readonly writes: () => number;
   /** Brings the schema up to this version's. */
   readonly migrate: () => Promise<void>;
   /** The studio's moment, which everything written is dated by. */
@@ -138,12 +140,20 @@ export async function openDatabase(
   const models = defineModels(sequelize);
   // Writers that wait inside SQLite each hold a thread of Node's few; the one with the lock would find none left.
   const inTurn = oneAtATime();
+  let writes = 0;
   return {
+    writes: () => writes,
     sequelize,
     models,
     now,
     migrate: up,
-    write: (work) => inTurn(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work)),
+    write: async (work) => {
+      try {
+        return await inTurn(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work));
+      } finally {
+        writes += 1;
+      }
+    },
     close: async () => {
       // Everything into the one file, so that a copy of it taken after closing is whole.
       await sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
