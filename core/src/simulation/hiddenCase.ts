@@ -1,4 +1,5 @@
 import { batchSchema, type Batch } from '../formats/batch';
+import { CoreError } from '../formats/errors';
 import type { Product } from '../formats/product';
 import { PATTERNS_BY_SYMPTOM, SYMPTOM_KINDS, type CauseId, type SymptomKind } from '../formats/vocabulary';
 import { recordFacts, type History, type SeenSymptom } from '../diagnosis/caseFacts';
@@ -47,6 +48,12 @@ export interface HiddenCaseOptions {
   readonly missing?: number;
   /** How much oftener than in the catalogue each cause happens in this studio; as often where it is not given. */
   readonly oftener?: ReadonlyMap<CauseId, number>;
+  /** What is seen, where it is given; else any symptom and pattern. */
+  readonly showing?: { readonly kind: SymptomKind; readonly pattern: string };
+  /** The cause, where it is given: with it a symptom that it can make has to be given too. */
+  readonly cause?: CauseId;
+  /** Cards that it may be made with; all of the studio's where none are named. */
+  readonly slugs?: readonly string[];
 }
 
 const SLUGS = [
@@ -276,15 +283,22 @@ function writtenDown(
   return mistyped > 0 ? withMistypes(written, chance, mistyped) : written;
 }
 
+function drawnSymptom(chance: Chance): { readonly kind: SymptomKind; readonly pattern: string } {
+  const kind = chance.weighted(SYMPTOM_KINDS, (k) => PATTERNS_BY_SYMPTOM[k].length);
+  return { kind, pattern: chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]) };
+}
+
 /** One try at a case; null where what was drawn cannot be. */
 function drawnCase(chance: Chance, options: HiddenCaseOptions): HiddenCase | null {
-  const card = saltmarshCard(chance.pick(SLUGS));
-  const kind = chance.weighted(SYMPTOM_KINDS, (k) => PATTERNS_BY_SYMPTOM[k].length);
-  const pattern = chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]);
+  const card = saltmarshCard(chance.pick(options.slugs ?? SLUGS));
+  const drawn = options.showing ?? drawnSymptom(chance);
+  const { kind, pattern } = drawn;
   const { scene, base } = sceneOf(chance, card, kind, pattern);
   const causes = couldBe(scene);
   if (causes.length < 2) return null;
-  const { cause } = chance.weighted(causes, (c) => c.weight * (options.oftener?.get(c.cause) ?? 1));
+  const asked = options.cause;
+  if (asked !== undefined && !causes.some((c) => c.cause === asked)) return null;
+  const cause = asked ?? chance.weighted(causes, (c) => c.weight * (options.oftener?.get(c.cause) ?? 1)).cause;
   const injected = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
   if (!injected) return null;
   const seen = { kind, pattern, afterH: injected.afterH ?? seenAfterH(card, kind, chance) };
@@ -301,10 +315,16 @@ function drawnCase(chance: Chance, options: HiddenCaseOptions): HiddenCase | nul
 /**
  * One batch of the made-up studio with a fault whose cause is known to the maker alone: drawn as often as the catalogue
  * takes it to happen, its record with everyday spread, faults that did no harm, errors of measurement, and gaps.
+ * @throws CoreError `out-of-range` where what is asked for cannot be
  */
 export function hiddenCase(chance: Chance, options: HiddenCaseOptions = {}): HiddenCase {
-  for (;;) {
+  const most = options.showing ? MOST_TRIES_AT_ONE : MOST_TRIES;
+  for (let tries = 0; tries < most; tries += 1) {
     const made = drawnCase(chance, options);
     if (made) return made;
   }
+  throw new CoreError('out-of-range', 'No batch of these products could have this cause with what is seen.', 'cause');
 }
+
+/** A case is found within some dozen tries, one that shows what is asked for sooner; where none is then, none can be. */
+const [MOST_TRIES, MOST_TRIES_AT_ONE] = [20_000, 120];

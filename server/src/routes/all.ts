@@ -10,6 +10,7 @@ import { deviceRoutes } from './devices';
 import { diagnoseRoutes } from './diagnose';
 import { documentRoutes } from './documents';
 import { eventRoutes } from './events';
+import { guideRoutes } from './guide';
 import { importRoutes } from './imports';
 import { learningRoutes } from './learning';
 import { logRoutes } from './log';
@@ -27,6 +28,7 @@ import { shelfRoutes } from './shelf';
 /** Every resource; a new one is a file beside these and a line here. */
 const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   productRoutes,
+  guideRoutes,
   importRoutes,
   lookRoundRoutes,
   logRoutes,

@@ -1,14 +1,16 @@
 <script setup lang="ts">
+import { findInGuide } from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
 import Dialog from 'primevue/dialog';
 import InputText from 'primevue/inputtext';
-import { ref, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed, ref, watch } from 'vue';
+import { useRouter, type RouteLocationRaw } from 'vue-router';
+import { guidePlace } from '../components/guidePlace';
 import KeyCap from '../components/KeyCap.vue';
 import type { Found } from '../api/shelf';
 import { useFind } from './useFind';
 
-/** One box that finds products, batches, lots, moulds, inclusions, additives and gear. */
+/** One box that finds products, batches, lots, moulds, inclusions, additives and gear, and pages of the guide. */
 const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ 'update:open': [open: boolean] }>();
 const router = useRouter();
@@ -39,13 +41,32 @@ const PLACES: Record<Found['kind'], string> = {
   gear: 'gear',
   piece: 'pieces',
 };
-function go(f: Found | undefined) {
-  if (!f) return;
+/** As many pages of the guide as stand below what the studio has. */
+const MOST_PAGES = 6;
+interface Line {
+  readonly kind: string;
+  readonly code: string;
+  readonly title: string;
+  readonly to: RouteLocationRaw;
+}
+const lines = computed<Line[]>(() => [
+  ...found.value.map(({ kind, code, title }) => ({
+    kind,
+    code,
+    title,
+    to: `/${PLACES[kind]}/${encodeURIComponent(code)}`,
+  })),
+  ...findInGuide(words.value)
+    .slice(0, MOST_PAGES)
+    .map((page) => ({ kind: 'guide', code: page.title, title: '', to: guidePlace(page) })),
+]);
+function go(line: Line | undefined) {
+  if (!line) return;
   emit('update:open', false);
-  void router.push(`/${PLACES[f.kind]}/${encodeURIComponent(f.code)}`);
+  void router.push(line.to);
 }
 const step = (by: number) => {
-  at.value = Math.min(Math.max(0, at.value + by), Math.max(0, found.value.length - 1));
+  at.value = Math.min(Math.max(0, at.value + by), Math.max(0, lines.value.length - 1));
 };
 </script>
 
@@ -68,13 +89,13 @@ const step = (by: number) => {
       role="combobox"
       aria-expanded="true"
       aria-controls="found"
-      :aria-activedescendant="found.length ? `found-${at}` : undefined"
+      :aria-activedescendant="lines.length ? `found-${at}` : undefined"
       @keydown.down.prevent="step(1)"
       @keydown.up.prevent="step(-1)"
-      @keydown.enter.prevent="go(found[at])"
+      @keydown.enter.prevent="go(lines[at])"
     />
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
-    <p v-else-if="words.trim() && found.length === 0" class="quiet pad" aria-live="polite">
+    <p v-else-if="words.trim() && lines.length === 0" class="quiet pad" aria-live="polite">
       Nothing holds all of these words.
     </p>
     <p class="row small pad">
@@ -82,7 +103,7 @@ const step = (by: number) => {
     </p>
     <ul id="found" role="listbox" aria-label="Found">
       <li
-        v-for="(f, i) in found"
+        v-for="(f, i) in lines"
         :id="`found-${i}`"
         :key="f.kind + f.code"
         role="option"
@@ -91,7 +112,9 @@ const step = (by: number) => {
         @click="go(f)"
         @mousemove="at = i"
       >
-        <span class="kind small">{{ f.kind }}</span><strong class="figures">{{ f.code }}</strong
+        <span class="kind small">{{ f.kind }}</span><strong :class="{ figures: f.kind !== 'guide' }">{{
+          f.code
+        }}</strong
         ><span class="quiet">{{ f.title }}</span>
       </li>
     </ul>

@@ -34,6 +34,7 @@ const close = () => {
         <h2 id="help-words">Words here</h2>
         <TermCard v-for="t in terms" :key="t.id" :term="t" />
         <p class="row">
+          <RouterLink :to="{ name: 'guide' }" @click="close">The guide</RouterLink>
           <RouterLink :to="{ name: 'help' }" @click="close">All words</RouterLink>
           <RouterLink :to="{ name: 'start-page' }" @click="close">One page to start with, to print</RouterLink>
         </p>

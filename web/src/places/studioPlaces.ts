@@ -209,6 +209,13 @@ export const STUDIO_PLACES: readonly Place[] = [
     view: () => import('../views/opening/OpeningView.vue'),
   },
   {
+    name: 'guide',
+    words: ['symptom', 'evidence', 'ask', 'mend'],
+    path: '/guide/:part?/:id?',
+    title: 'Guide',
+    view: () => import('../views/guide/GuideView.vue'),
+  },
+  {
     name: 'help',
     path: '/help/:term?',
     title: 'Words',

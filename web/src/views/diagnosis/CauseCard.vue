@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { causeTitle, sharePercent, type CauseShare, type SymptomKind } from '@warm-jar/core';
+import { causeTitle, isGuidedCause, sharePercent, type CauseShare, type SymptomKind } from '@warm-jar/core';
 import { computed } from 'vue';
 import NeighbourLink from './NeighbourLink.vue';
 
@@ -17,8 +17,10 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
   <article class="cause" :class="{ first }" :data-cause="cause.id">
     <div class="head">
       <h3>
-        {{ causeTitle(cause.id)
-        }}<span v-if="cause.denied" class="small quiet denied">the record speaks against it</span>
+        <RouterLink v-if="isGuidedCause(cause.id)" :to="{ name: 'guide', params: { part: 'causes', id: cause.id } }">{{
+          causeTitle(cause.id)
+        }}</RouterLink><template v-else>{{ causeTitle(cause.id) }}</template
+        ><span v-if="cause.denied" class="small quiet denied">the record speaks against it</span>
       </h3>
       <strong class="figures">{{ percent }} %</strong>
     </div>
@@ -46,6 +48,14 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
 </template>
 
 <style scoped>
+h3 a {
+  color: inherit;
+  text-decoration-color: var(--card-edge);
+  text-underline-offset: 4px;
+}
+h3 a:hover {
+  text-decoration-color: currentcolor;
+}
 .cause {
   background: var(--card);
   border: 1px solid var(--card-edge);

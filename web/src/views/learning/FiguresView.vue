@@ -7,7 +7,7 @@ import ProblemNote from '../../components/ProblemNote.vue';
 import { useProducts } from '../../stores/products';
 import { useUnits } from '../../stores/units';
 import LearningTabs from './LearningTabs.vue';
-import WorkingNote from './WorkingNote.vue';
+import WorkingNote from '../../components/WorkingNote.vue';
 import { useLearning } from '../../stores/useLearning';
 import TableBox from '../../components/TableBox.vue';
 

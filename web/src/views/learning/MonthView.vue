@@ -10,7 +10,7 @@ import { download } from '../../components/download';
 import { inWords, symptomWords } from '../../components/words';
 import { useLearning } from '../../stores/useLearning';
 import LearningTabs from './LearningTabs.vue';
-import WorkingNote from './WorkingNote.vue';
+import WorkingNote from '../../components/WorkingNote.vue';
 import { againstBefore, daysOf, monthAfter, monthRows, monthTitle } from './monthWords';
 import TableBox from '../../components/TableBox.vue';
 

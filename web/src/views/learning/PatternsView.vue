@@ -10,7 +10,7 @@ import { inWords, symptomWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
 import LearningTabs from './LearningTabs.vue';
 import RateBars from './RateBars.vue';
-import WorkingNote from './WorkingNote.vue';
+import WorkingNote from '../../components/WorkingNote.vue';
 import { dueWords, wouldFindWords } from './findingUse';
 import { usePatterns } from './usePatterns';
 import TableBox from '../../components/TableBox.vue';

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { inBrowser } from './inBrowser';
+
+const { bench } = await inBrowser({ demo: true, speed: 0 });
+const address = async () => new URL(await bench.driver.getCurrentUrl()).pathname;
+
+describe('the guide', () => {
+  it('is opened from the help, and narrowed by words', async () => {
+    await bench.go('/');
+    await bench.see('.bench');
+    await bench.press('?');
+    await bench.tapWords('The guide', '[role="dialog"]');
+    await bench.see('[data-guide="causes/amine-blush"]');
+    await bench.type('#guide-find', 'greasy film');
+    await bench.gone('[data-guide="causes/under-mixed"]');
+    await bench.tap('[data-guide="causes/amine-blush"]');
+    await bench.see('[data-cause="amine-blush"]');
+    expect(await bench.text('[data-cause]')).toContain('washes off with water');
+  });
+  it('tells a cause from its neighbours, and leads to them', async () => {
+    await bench.go('/guide/causes/too-soon');
+    const text = await bench.text('[data-cause="too-soon"]');
+    expect(text).toContain('Demoulded at');
+    expect(text).toContain('It only needs time');
+    await bench.tap('[data-neighbour="cold-cure"] a');
+    await bench.see('[data-cause="cold-cure"]');
+    expect(await address()).toBe('/guide/causes/cold-cure');
+  });
+  it('is where a cause of a diagnosis is explained, and says how often it was that here', async () => {
+    await bench.go('/batches/B-0399/diagnosis');
+    await bench.tap('[data-cause] h3 a');
+    expect(await address()).toMatch(/^\/guide\/causes\//);
+    await bench.see('[aria-labelledby="g-mend"]');
+    await bench.go('/batches?outcome=any');
+    await bench.read(/found/);
+  });
+  it('is found by the search that finds everything', async () => {
+    await bench.go('/');
+    await bench.see('.bench');
+    await bench.press('/');
+    await bench.type('[aria-label="Find"]', 'bond window');
+    await bench.tapWords('Bond window missed', '#found');
+    await bench.see('[data-cause="bond-window-missed"]');
+  });
+  it('holds a family’s never, and what the log says of a school', async () => {
+    await bench.go('/guide/families/polyurethane');
+    expect(await bench.text('[data-family]')).toContain('No lamp cures it');
+    await bench.go('/guide/schools/air');
+    await bench.see('[aria-labelledby="g-log"] td');
+    expect(await bench.text('[aria-labelledby="g-log"]')).toContain('pressed after they gelled');
+    expect(await bench.complaints()).toEqual([]);
+  });
+});
