@@ -43,7 +43,10 @@ export const libraryLook = (): Plugin => ({
   resolveId: (id) => (id.startsWith(SHEET) ? `\0${id}` : null),
   load: (id) => {
     if (!id.startsWith(`\0${SHEET}`)) return null;
-    const [part, name] = id.slice(SHEET.length + 1).replace(/\.css$/, '').split(',');
+    const [part, name] = id
+      .slice(SHEET.length + 1)
+      .replace(/\.css$/, '')
+      .split(',');
     return lookOf(part!, name);
   },
   transform: (code, id) => {
