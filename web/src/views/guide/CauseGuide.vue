@@ -3,6 +3,7 @@ import {
   FAMILY_WORDS,
   PATTERNS_BY_SYMPTOM,
   causeTitle,
+  termOfField,
   type CauseId,
   type CausePage,
   type SymptomKind,
@@ -66,7 +67,12 @@ const showing = (kind: SymptomKind, pattern: string) => symptomWords({ kind, pat
         <p v-if="page.speaks.length === 0" class="quiet">No figure of the record: only how it looks.</p>
         <dl v-else class="speaks">
           <template v-for="s in page.speaks" :key="s.field"
-            ><dt>{{ s.label }}</dt>
+            ><dt>
+              <RouterLink
+                v-if="termOfField(s.field)"
+                :to="{ name: 'help', params: { term: termOfField(s.field)!.id } }"
+                >{{ s.label }}</RouterLink><template v-else>{{ s.label }}</template>
+            </dt>
             <dd class="figures">+{{ s.points.toFixed(0) }}</dd></template
           >
         </dl>

@@ -73,8 +73,9 @@ const exportJson = () => {
           <div>
             <h2 class="name">{{ card.name }}</h2>
             <p class="quiet">
-              {{ inWords(card.family)
-              }}<template v-if="card.use?.length">, for {{ card.use.map(inWords).join(', ') }}</template
+              <RouterLink :to="{ name: 'guide', params: { part: 'families', id: card.family } }">{{
+                inWords(card.family)
+              }}</RouterLink><template v-if="card.use?.length">, for {{ card.use.map(inWords).join(', ') }}</template
               >. Revision {{ card.revision }}, from {{ card.source ?? 'no stated source' }}.
             </p>
           </div>
