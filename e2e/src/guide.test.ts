@@ -31,8 +31,14 @@ describe('the guide', () => {
     await bench.tap('[data-cause] h3 a');
     expect(await address()).toMatch(/^\/guide\/causes\//);
     await bench.see('[aria-labelledby="g-mend"]');
-    await bench.go('/batches?outcome=any');
-    await bench.read(/found/);
+    await bench.go('/guide/causes/under-mixed');
+    await bench.read('No batch here is known');
+    await bench.go('/batches/B-0397/diagnosis');
+    await bench.see('[data-test="proposal"]');
+    await bench.press('y');
+    await bench.see('[data-test="outcome"]');
+    await bench.go('/guide/causes/under-mixed');
+    await bench.read('It turned out to be this in 1 batch.');
   });
   it('is found by the search that finds everything', async () => {
     await bench.go('/');

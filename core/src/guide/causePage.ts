@@ -6,8 +6,8 @@ import { mendFor } from '../diagnosis/mending/mend';
 import type { QuickTest, TestOutcome } from '../diagnosis/quickTest';
 import { QUICK_TESTS } from '../diagnosis/quickTests';
 import { fieldLabel } from '../limits/fieldLabels';
-import type { Mend } from '../formats/diagnosis';
 import { CoreError } from '../formats/errors';
+import type { CausePage } from '../formats/guidePage';
 import { FAMILIES, PATTERNS_BY_SYMPTOM, type CauseId, type Family, type SymptomKind } from '../formats/vocabulary';
 import { memoize } from '../numeric/memoize';
 import { chanceFrom, type Chance } from '../simulation/chance';
@@ -17,51 +17,10 @@ import { CAUSES_OF_THE_MIX } from './causesOfTheMix';
 import { CAUSES_OF_THE_MOULD } from './causesOfTheMould';
 import type { CauseWords, GuidedCause } from './causeWords';
 
-/** What a cause shows itself by, and how often by that of all it shows. */
-export interface Showing {
-  readonly kind: SymptomKind;
-  readonly pattern: string;
-  readonly share: number;
-}
-/** A field of the record that speaks for a cause, and by how much on average where it was written down, decibans. */
-export interface Speaks {
-  readonly field: string;
-  readonly label: string;
-  readonly points: number;
-}
-/** A quick test, with what came out of it where this was the cause. */
-export interface TellingTest {
-  readonly id: string;
-  readonly title: string;
-  readonly how: string;
-  readonly caution: string | null;
-  readonly says: string;
-}
-/** A cause that is easily taken for this one, and what parts the two. */
-export interface Neighbour {
-  readonly id: GuidedCause;
-  readonly title: string;
-  /** A test, what it shows where it is this cause, and what where it is the neighbour: null where it says nothing of it. */
-  readonly tests: readonly { readonly title: string; readonly here: string; readonly there: string | null }[];
-  /** Fields that speak for this one alone, and for the neighbour alone. */
-  readonly here: readonly string[];
-  readonly there: readonly string[];
-}
-/** One page of the guide. */
-export interface CausePage extends CauseWords {
-  readonly id: GuidedCause;
-  readonly title: string;
-  readonly shows: readonly Showing[];
-  /** Families in which it happens; null for all. */
-  readonly families: readonly Family[] | null;
-  readonly speaks: readonly Speaks[];
-  readonly tests: readonly TellingTest[];
-  readonly neighbours: readonly Neighbour[];
-  /** The made-up batch that the mend and the prevention are worked out for. */
-  readonly example: { readonly product: string; readonly kind: SymptomKind; readonly pattern: string };
-  readonly mend: Mend;
-  readonly prevention: readonly string[];
-}
+type Showing = CausePage['shows'][number];
+type Speaks = CausePage['speaks'][number];
+type TellingTest = CausePage['tests'][number];
+type Neighbour = CausePage['neighbours'][number];
 
 const WORDS: Readonly<Record<GuidedCause, CauseWords>> = { ...CAUSES_OF_THE_MIX, ...CAUSES_OF_THE_MOULD };
 /** Every cause that has a page, in the order of the catalogue. */
@@ -112,7 +71,7 @@ const LEAST_SHARE = 0.25;
 /** Less than this is not worth a line, decibans. */
 const LEAST_POINTS = 1.5;
 
-const speaksOf: (cause: Cause) => readonly Speaks[] = memoize((cause: Cause) => {
+const speaksOf: (cause: Cause) => Speaks[] = memoize((cause: Cause) => {
   const examples = examplesOf(cause);
   const points = new Map<string, number[]>();
   for (const facts of examples)
@@ -193,7 +152,7 @@ function neighbourOf(cause: Cause, other: Cause): Neighbour {
     .slice(0, TESTS_EACH)
     .map(({ title, here, there }) => ({ title, here: here.outcome.words, there: there?.outcome.words ?? null }));
   return {
-    id: other.id as GuidedCause,
+    id: other.id,
     title: other.title,
     tests,
     here: alone(mine, theirs),
@@ -239,7 +198,7 @@ export function causePage(id: GuidedCause, say: Say = wordsIn()): CausePage {
     title: cause.title,
     ...WORDS[id],
     shows: showsOf(cause),
-    families: cause.families ?? null,
+    families: cause.families ? [...cause.families] : null,
     speaks: speaksOf(cause),
     tests: testsOf(cause),
     neighbours: nearestCauses(id).map((other) => neighbourOf(cause, causeOf(other))),

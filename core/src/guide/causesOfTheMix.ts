@@ -27,7 +27,7 @@ export const CAUSES_OF_THE_MIX: WordsOf<
   'ratio-off': {
     looks:
       'The whole piece is alike: liquid, sticky or rubbery everywhere, at the thick and the thin places. Too much hardener may show as yellow.',
-    how: 'A two-part resin joins part A to part B one to one. What is left over of either stays in the piece as a softener for ever. Parts swapped, a part forgotten, the volume ratio used on a scale, a scale too coarse for a small cup: each makes it.',
+    how: 'The two parts use each other up in the card’s proportion and in no other. What is left over of either stays in the piece as a softener for ever. Parts swapped, a part forgotten, the volume ratio used on a scale, a scale too coarse for a small cup: each makes it.',
   },
   'under-mixed': {
     looks: 'Streaks and patches: sticky beside hard, veins of clear in cloudy. The last of the cup is worst.',

@@ -17,7 +17,7 @@ export const FAMILY_WORDS: Readonly<Record<Family, FamilyWords>> = {
   epoxy: {
     title: 'Epoxy',
     cures:
-      'Two parts that join one to one, over hours to days, with heat of their own. Deep-casting grades are slow and thin, coating grades fast and thick.',
+      'Two parts that react with each other, over hours to days, with heat of their own. Deep-casting grades are slow and thin, coating grades fast and thick.',
     ratio: 'By weight or by volume, and the two numbers differ: the densities tie them. The card says which there are.',
     spoils: 'A wrong ratio, a cold room, damp cold air at the surface (blush), a pour too deep for its grade.',
     never: [
@@ -29,7 +29,7 @@ export const FAMILY_WORDS: Readonly<Record<Family, FamilyWords>> = {
   },
   polyurethane: {
     title: 'Polyurethane',
-    cures: 'Two parts that join one to one, often within minutes. Clear grades are cast under pressure.',
+    cures: 'Two parts that react with each other, often within minutes. Clear grades are cast under pressure.',
     ratio: 'Usually by weight, with a tolerance of a few per cent.',
     spoils:
       'Water, from wherever: damp air, a wooden stick, a wet filler, water-based colour, a bottle left open. It turns into gas.',

@@ -55,6 +55,10 @@ describe('wording', () => {
     [0.34, 'mm', '0.34 mm'],
     [1.34, 'mm', '1.3 mm'],
     [0.05, 'g', '0.05 g'],
+    [1, 'months', '1 month'],
+    [1.04, 'days', '1.04 days'],
+    [2, 'days', '2 days'],
+    [1, 'g', '1 g'],
   ])('stored units: %s %s is %s', (v, unit, words) => expect(wordsIn()(v, unit)).toBe(words));
   it.each([
     [0.5, '30 s'],

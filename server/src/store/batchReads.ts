@@ -16,16 +16,20 @@ const ROWS_AT_ONCE = 200;
 /** Where more rows than this answer, a page of them is sooner found by going through the log in its order. */
 const MANY = 1_000;
 
-/** What a list shows of a batch, all of it in one answer: a question of its own for each part took longer than all. */
+/**
+ * What a list shows of a batch, all of it in one answer: a question of its own for each part took longer than all.
+ * Columns are cast, for SQLite makes no JSON of bytes, and one odd row shall not take the list away.
+ */
 const SHOWN = `
 SELECT b.code, b.version, b.product_slug AS productSlug, b.product_revision AS productRevision,
   COALESCE(r.name, b.product_slug) AS productName, b.started_at AS startedAt, b."by", b.mould, b.stage, b.grade,
   b.outside, b.lot_a AS lotA, b.lot_b AS lotB, b.mass_g AS massG, b.note, b.updated_at AS updatedAt,
   CASE WHEN json_valid(b.document) THEN json_extract(b.document, '$.dayOnly') END AS dayOnly,
-  (SELECT json_group_array(json_object('kind', kind, 'pattern', pattern)) FROM
+  (SELECT json_group_array(json_object('kind', CAST(kind AS TEXT), 'pattern', CAST(pattern AS TEXT))) FROM
     (SELECT kind, pattern FROM batch_symptoms WHERE batch_code = b.code ORDER BY id)) AS symptoms,
-  (SELECT json_group_array(json_object('casting', casting, 'place', place, 'mould', mould, 'cavity', cavity,
-    'grade', grade, 'reason', reason, 'price', price)) FROM castings WHERE batch_code = b.code) AS castings
+  (SELECT json_group_array(json_object('casting', CAST(casting AS TEXT), 'place', CAST(place AS INTEGER),
+    'mould', CAST(mould AS TEXT), 'cavity', CAST(cavity AS INTEGER), 'grade', CAST(grade AS TEXT),
+    'reason', CAST(reason AS TEXT), 'price', CAST(price AS REAL))) FROM castings WHERE batch_code = b.code) AS castings
 FROM batches b LEFT JOIN product_revisions r ON r.slug = b.product_slug AND r.revision = b.product_revision
 WHERE b.code IN (:codes)`;
 

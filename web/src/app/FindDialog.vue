@@ -17,7 +17,13 @@ const router = useRouter();
 const words = ref('');
 const at = ref(0);
 const { found, problem, find } = useFind();
-const ask = useDebounceFn(() => find(words.value), 150);
+/** The words that what stands below was found by: nothing moves under a hand while an answer is waited for. */
+const searched = ref('');
+const ask = useDebounceFn(async () => {
+  const asked = words.value;
+  await find(asked);
+  if (asked === words.value) searched.value = asked;
+}, 150);
 watch(words, () => {
   at.value = 0;
   void ask();
@@ -27,6 +33,7 @@ watch(
   (open) => {
     if (open) {
       words.value = '';
+      searched.value = '';
       void find('');
     }
   },
@@ -45,6 +52,7 @@ const PLACES: Record<Found['kind'], string> = {
 const MOST_PAGES = 6;
 interface Line {
   readonly kind: string;
+  readonly id: string;
   readonly code: string;
   readonly title: string;
   readonly to: RouteLocationRaw;
@@ -52,13 +60,20 @@ interface Line {
 const lines = computed<Line[]>(() => [
   ...found.value.map(({ kind, code, title }) => ({
     kind,
+    id: code,
     code,
     title,
     to: `/${PLACES[kind]}/${encodeURIComponent(code)}`,
   })),
-  ...findInGuide(words.value)
+  ...findInGuide(searched.value)
     .slice(0, MOST_PAGES)
-    .map((page) => ({ kind: 'guide', code: page.title, title: '', to: guidePlace(page) })),
+    .map((page) => ({
+      kind: 'guide',
+      id: `${page.part}/${page.id}`,
+      code: page.title,
+      title: '',
+      to: guidePlace(page),
+    })),
 ]);
 function go(line: Line | undefined) {
   if (!line) return;
@@ -95,7 +110,7 @@ const step = (by: number) => {
       @keydown.enter.prevent="go(lines[at])"
     />
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
-    <p v-else-if="words.trim() && lines.length === 0" class="quiet pad" aria-live="polite">
+    <p v-else-if="searched.trim() && lines.length === 0" class="quiet pad" aria-live="polite">
       Nothing holds all of these words.
     </p>
     <p class="row small pad">
@@ -105,7 +120,7 @@ const step = (by: number) => {
       <li
         v-for="(f, i) in lines"
         :id="`found-${i}`"
-        :key="f.kind + f.code"
+        :key="f.kind + f.id"
         role="option"
         :aria-selected="i === at"
         :class="{ here: i === at }"

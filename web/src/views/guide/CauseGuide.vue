@@ -76,7 +76,9 @@ const showing = (kind: SymptomKind, pattern: string) => symptomWords({ kind, pat
             <dd class="figures">+{{ s.points.toFixed(0) }}</dd></template
           >
         </dl>
-        <p class="small quiet">Decibans, on average of made-up batches that it spoiled: 10 is ten to one.</p>
+        <p class="small quiet">
+          Decibans, on average where it spoke, in made-up batches that this spoiled: 10 is ten to one.
+        </p>
         <h2>How often here</h2>
         <p v-if="value && value.here > 0">
           It turned out to be this in
@@ -103,11 +105,11 @@ const showing = (kind: SymptomKind, pattern: string) => symptomWords({ kind, pat
             >
             <template v-if="n.here.length"
               ><dt>Speaks for this alone</dt>
-              <dd>{{ n.here.join(', ') }}</dd></template
+              <dd>{{ n.here.join('; ') }}</dd></template
             >
             <template v-if="n.there.length"
               ><dt>Speaks for that alone</dt>
-              <dd>{{ n.there.join(', ') }}</dd></template
+              <dd>{{ n.there.join('; ') }}</dd></template
             >
           </dl>
         </div>
@@ -132,12 +134,18 @@ const showing = (kind: SymptomKind, pattern: string) => symptomWords({ kind, pat
         of your own batch goes by its own card and state.
       </p>
       <div class="columns">
-        <ol class="steps">
-          <li v-for="s in page.mend.steps" :key="s">{{ s }}</li>
-        </ol>
-        <ul class="steps">
-          <li v-for="s in page.prevention" :key="s">{{ s }}</li>
-        </ul>
+        <div>
+          <h3>Mend this one</h3>
+          <ol class="steps">
+            <li v-for="s in page.mend.steps" :key="s">{{ s }}</li>
+          </ol>
+        </div>
+        <div>
+          <h3>Make the next one so</h3>
+          <ul class="steps">
+            <li v-for="s in page.prevention" :key="s">{{ s }}</li>
+          </ul>
+        </div>
       </div>
     </section>
   </article>

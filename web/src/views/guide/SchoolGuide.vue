@@ -20,12 +20,12 @@ interface Said {
   readonly level: string;
   readonly with: string;
   readonly without: string;
-  readonly sure: boolean;
+  readonly sure: string;
 }
 const share = ({ k, n }: { k: number; n: number }) => `${k} of ${n} (${Math.round((100 * k) / Math.max(1, n))} %)`;
 /** Both what was found and what was not, of the factors that this is about. */
 function saidOf(log: Patterns, factors: readonly Factor[]): Said[] {
-  const line = (f: Patterns['unanswered'][number] | Patterns['findings'][number], sure: boolean): Said => ({
+  const line = (f: Patterns['unanswered'][number] | Patterns['findings'][number], sure: string): Said => ({
     key: `${f.kind} ${f.pattern ?? ''} ${f.factor} ${f.level}`,
     what: f.pattern === null ? inWords(f.kind) : `${inWords(f.kind)}, ${inWords(f.pattern)}`,
     level: levelWords(f.factor, f.level),
@@ -34,8 +34,10 @@ function saidOf(log: Patterns, factors: readonly Factor[]): Said[] {
     sure,
   });
   return [
-    ...log.findings.filter((f) => factors.includes(f.factor)).map((f) => line(f, true)),
-    ...log.unanswered.filter((f) => factors.includes(f.factor)).map((f) => line(f, false)),
+    ...log.findings
+      .filter((f) => factors.includes(f.factor))
+      .map((f) => line(f, f.independent ? 'more than chance' : 'more than chance, but something else goes with it')),
+    ...log.unanswered.filter((f) => factors.includes(f.factor)).map((f) => line(f, 'may be chance')),
   ];
 }
 /** As many as are read at a glance. */
@@ -71,8 +73,8 @@ const said = computed(() =>
             <tr>
               <th scope="col">Fault</th>
               <th scope="col">Where</th>
-              <th scope="col">With it</th>
-              <th scope="col">Without</th>
+              <th scope="col">Castings so made</th>
+              <th scope="col">The others</th>
               <th scope="col">How sure</th>
             </tr>
           </thead>
@@ -82,7 +84,7 @@ const said = computed(() =>
               <td>{{ s.level }}</td>
               <td class="figures">{{ s.with }}</td>
               <td class="figures">{{ s.without }}</td>
-              <td>{{ s.sure ? 'more than chance' : 'may be chance' }}</td>
+              <td>{{ s.sure }}</td>
             </tr>
           </tbody>
         </table></TableBox
