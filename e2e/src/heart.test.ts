@@ -235,20 +235,21 @@ describe('a mend', () => {
     await bench.tap('[data-test="finish"]');
     await bench.read('Look again');
   };
-  /** Puts the last mend back in time, as if the hours had passed that lie between a mend and its look. */
+  /** Puts the last mend back in time, once its end is written, as if the hours had passed that lie between a mend and its look. */
   const mendedAt = async (atH: number, index: number) => {
-    const batch = await stored(code);
+    const written = async () => {
+      const answer = await fetch(`${api}/batches/${code}`);
+      return { batch: (await answer.json()) as Batch, etag: answer.headers.get('etag')! };
+    };
+    await bench.driver.wait(async () => typeof (await written()).batch.mends?.[index]?.doneH === 'number', 8000);
+    const { batch, etag } = await written();
     const mends = batch.mends!.map((m, i) => (i === index ? { ...m, atH, doneH: atH + 1 } : m));
-    const held = await fetch(`${api}/batches/${code}`);
-    expect(
-      (
-        await fetch(`${api}/batches/${code}`, {
-          method: 'PUT',
-          headers: { 'Content-Type': 'application/json', 'If-Match': held.headers.get('etag')! },
-          body: JSON.stringify({ ...batch, mends }),
-        })
-      ).status,
-    ).toBe(200);
+    const put = await fetch(`${api}/batches/${code}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json', 'If-Match': etag },
+      body: JSON.stringify({ ...batch, mends }),
+    });
+    expect(put.status).toBe(200);
   };
   beforeAll(async () => {
     code = await log('house-coat-9', {
