@@ -7,6 +7,7 @@ import type { StudioClock } from './live/studioClock';
 import type { BackupDeps } from './routes/backup';
 import type { BatchStore } from './store/batchStore';
 import type { CheckStore } from './store/checkStore';
+import type { DrillStores } from './store/drillStores';
 import type { FactStore } from './store/factStore';
 import type { FilterStore } from './store/filterStore';
 import type { PastStore } from './store/pastStore';
@@ -35,6 +36,7 @@ export interface AppDeps {
   readonly pieces: PieceStore;
   readonly recall: RecallStore;
   readonly imports: ImportStore;
+  readonly drills: DrillStores;
   /** The demo studio beside this one; none where it is not hosted. */
   readonly lookRound?: LookRound | undefined;
   readonly series: SeriesStore;

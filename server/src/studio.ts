@@ -13,6 +13,7 @@ import { studioClock, type StudioClock } from './live/studioClock';
 import { batchStore, type BatchStore } from './store/batchStore';
 import { checkStore } from './store/checkStore';
 import { openDatabase, type Database } from './store/database';
+import { drillStores } from './store/drillStores';
 import { importStore } from './store/importStore';
 import { addProductWithin, productStore, type ProductStore } from './store/productStore';
 import { factStore, type FactStore } from './store/factStore';
@@ -159,6 +160,7 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     imports: studioImports(database, { batches, products, shelf, bus, clock }),
     pieces: pieceStore(database, shelf, products, clock.now),
     recall: recallStore(database, facts),
+    drills: drillStores(database, clock.now),
     series: seriesStore(database),
     learner,
     backup: { database, dataFolder, photoFolder, schedule, now: wallNow, log, replaceWith: options.replaceWith },

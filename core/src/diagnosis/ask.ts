@@ -93,6 +93,14 @@ function askFields(facts: CaseFacts, prior: ReadonlyMap<string, number>): Ask[] 
   });
 }
 
+/** Every unrecorded field and quick test whose answer would tell something, and how much; in no order. */
+export function tellingAsks(facts: CaseFacts): Ask[] {
+  const prior = sharesNow(facts);
+  return [...askFields(facts, prior), ...askTests(facts, prior)];
+}
+
+const sharesNow = (facts: CaseFacts) => new Map([...shares(facts)].map(([id, { share }]) => [id as string, share]));
+
 /** A field that can be typed now, min. */
 const TYPED_MIN = 0.2;
 /** Classes of effort, each asked before the next however much that would tell: typed now, some minutes, a day, days. */
@@ -113,7 +121,7 @@ const byEffort = (a: Ask, b: Ask) =>
  * tests whose answers would move the shares most, by what they tell against the effort they cost.
  */
 export function askNext(facts: CaseFacts): Ask[] {
-  const prior = new Map([...shares(facts)].map(([id, { share }]) => [id as string, share]));
+  const prior = sharesNow(facts);
   const doubts = facts.doubts.map(({ field, says, meant }): Ask => ({
     field,
     why: says,

@@ -124,7 +124,7 @@ export const diagnosisSchema = z.object({
   doubts: z.array(doubtSchema).optional(),
 });
 
-const historySchema = z.looseObject({
+export const historySchema = z.looseObject({
   pairs: z
     .array(z.looseObject({ inclusion: shortText, productSlug: slug, outcome: z.enum(['good', 'bad']) }))
     .max(1_000)

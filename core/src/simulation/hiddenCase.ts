@@ -10,7 +10,7 @@ import { wordsIn } from '../units/wording';
 import { workingTime } from '../cure/workingTime';
 import type { Chance } from './chance';
 import { saltmarshCard } from './saltmarshCards';
-import type { Patch, InjectedFault, FaultScene } from './injectedFault';
+import type { FaultScene, InjectedChange, InjectedFault, Patch } from './injectedFault';
 import { FAULTS_OF_CURING } from './faultsOfCuring';
 import { FAULTS_OF_MIXING } from './faultsOfMixing';
 import { FAULTS_OF_MOULD } from './faultsOfMould';
@@ -33,6 +33,10 @@ export interface HiddenCase {
   readonly history: History;
   readonly seen: SeenSymptom;
   readonly cause: CauseId;
+  /** The second cause, where two were at work. */
+  readonly also: CauseId | null;
+  /** What really was: the record before anybody left out, misread or mistyped anything. */
+  readonly lived: Batch;
 }
 
 export interface HiddenCaseOptions {
@@ -52,6 +56,8 @@ export interface HiddenCaseOptions {
   readonly showing?: { readonly kind: SymptomKind; readonly pattern: string };
   /** The cause, where it is given: with it a symptom that it can make has to be given too. */
   readonly cause?: CauseId;
+  /** Whether a second cause, able to make the same symptom, was at work too. */
+  readonly two?: boolean;
   /** Cards that it may be made with; all of the studio's where none are named. */
   readonly slugs?: readonly string[];
 }
@@ -288,28 +294,58 @@ function drawnSymptom(chance: Chance): { readonly kind: SymptomKind; readonly pa
   return { kind, pattern: chance.pick<string>(PATTERNS_BY_SYMPTOM[kind]) };
 }
 
+/** What a cause changes in a scene; nothing for what no catalogue knows, null where it cannot happen. */
+const injectedBy = (cause: CauseId, scene: FaultScene): InjectedChange | null =>
+  cause === 'something-else' ? { patch: {} } : (INJECTED_FAULTS[cause]?.(scene) ?? null);
+
+/** A second cause beside the first, by what it changes; null where there is none that can be. */
+function secondBeside(
+  scene: FaultScene,
+  causes: readonly { readonly cause: CauseId; readonly weight: number }[],
+  first: CauseId,
+): (InjectedChange & { readonly cause: CauseId }) | null {
+  const others = causes.filter((c) => c.cause !== first && c.cause !== 'something-else');
+  if (others.length === 0) return null;
+  const { cause } = scene.chance.weighted(others, (c) => c.weight);
+  const injected = injectedBy(cause, scene);
+  return injected && { ...injected, cause };
+}
+
+/** What went wrong: the one cause that is asked for or drawn, and a second where two are. Null where it cannot be. */
+function wrongsOf(scene: FaultScene, options: HiddenCaseOptions): Wrongs | null {
+  const causes = couldBe(scene);
+  const asked = options.cause;
+  if (causes.length < 2 || (asked !== undefined && !causes.some((c) => c.cause === asked))) return null;
+  const cause = asked ?? scene.chance.weighted(causes, (c) => c.weight * (options.oftener?.get(c.cause) ?? 1)).cause;
+  const injected = injectedBy(cause, scene);
+  const second = options.two ? secondBeside(scene, causes, cause) : null;
+  return injected && !(options.two && !second) ? { first: { ...injected, cause }, second } : null;
+}
+
+type Wrong = InjectedChange & { readonly cause: CauseId };
+interface Wrongs {
+  readonly first: Wrong;
+  readonly second: Wrong | null;
+}
+
 /** One try at a case; null where what was drawn cannot be. */
 function drawnCase(chance: Chance, options: HiddenCaseOptions): HiddenCase | null {
   const card = saltmarshCard(chance.pick(options.slugs ?? SLUGS));
-  const drawn = options.showing ?? drawnSymptom(chance);
-  const { kind, pattern } = drawn;
+  const { kind, pattern } = options.showing ?? drawnSymptom(chance);
   const { scene, base } = sceneOf(chance, card, kind, pattern);
-  const causes = couldBe(scene);
-  if (causes.length < 2) return null;
-  const asked = options.cause;
-  if (asked !== undefined && !causes.some((c) => c.cause === asked)) return null;
-  const cause = asked ?? chance.weighted(causes, (c) => c.weight * (options.oftener?.get(c.cause) ?? 1)).cause;
-  const injected = cause === 'something-else' ? { patch: {} } : INJECTED_FAULTS[cause]?.(scene);
-  if (!injected) return null;
-  const seen = { kind, pattern, afterH: injected.afterH ?? seenAfterH(card, kind, chance) };
-  const beside = besides(scene, cause, options.besideRate ?? BESIDE_RATE);
-  const lived = overlay(overlay(overlay(base, everyday(scene)), beside), injected.patch);
-  const whole = batchSchema.safeParse(
-    overlay(lived, { checks: [{ afterH: seen.afterH, symptoms: [{ kind, pattern }] }] }),
-  );
-  if (!whole.success || !couldHappen(cause, card, whole.data, seen)) return null;
+  const wrongs = wrongsOf(scene, options);
+  if (!wrongs) return null;
+  const { first, second } = wrongs;
+  const seen = { kind, pattern, afterH: first.afterH ?? seenAfterH(card, kind, chance) };
+  const beside = besides(scene, first.cause, options.besideRate ?? BESIDE_RATE);
+  const changes = [everyday(scene), beside, first.patch, second?.patch ?? {}];
+  const checks = [{ afterH: seen.afterH, symptoms: [{ kind, pattern }] }];
+  const whole = batchSchema.safeParse([...changes, { checks }].reduce<Patch>(overlay, base));
+  const could = [first, second].every((w) => !w || !whole.success || couldHappen(w.cause, card, whole.data, seen));
+  if (!whole.success || !could) return null;
   const batch = writtenDown(whole.data, chance, options);
-  return { product: card, batch, history: injected.history ?? {}, seen, cause };
+  const history = { ...second?.history, ...first.history };
+  return { product: card, batch, history, seen, cause: first.cause, also: second?.cause ?? null, lived: whole.data };
 }
 
 /**

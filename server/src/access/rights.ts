@@ -23,6 +23,8 @@ const RULES: readonly Rule[] = [
   // A device by its own token.
   { methods: /^POST$/, path: /^\/devices\/[^/]+\/readings$/, need: 'device' },
   { methods: /./, path: /^\/backup(\/|\.zip)/, need: 'lead' },
+  // How far others are in their drills is a lead's to see.
+  { methods: /./, path: /^\/drill-progress\/people$/, need: 'lead' },
   { methods: /^(GET|HEAD)$/, path: /^\/people$/, need: 'anyone' },
   // One's own PIN: whose it is is looked at where it is set.
   { methods: /^POST$/, path: /^\/people\/[^/]+\/secret$/, need: 'anyone' },

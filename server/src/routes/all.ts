@@ -9,6 +9,8 @@ import { clockRoutes } from './clock';
 import { deviceRoutes } from './devices';
 import { diagnoseRoutes } from './diagnose';
 import { documentRoutes } from './documents';
+import { drillProgressRoutes } from './drillProgress';
+import { drillRoutes } from './drills';
 import { eventRoutes } from './events';
 import { guideRoutes } from './guide';
 import { importRoutes } from './imports';
@@ -20,6 +22,7 @@ import { photoRoutes } from './photos';
 import { pieceRoutes } from './pieces';
 import { planRoutes } from './plan';
 import { productRoutes } from './products';
+import { quickDrillRoutes } from './quickDrills';
 import { readingRoutes } from './readings';
 import { recallRoutes } from './recall';
 import { searchRoutes } from './search';
@@ -29,6 +32,9 @@ import { shelfRoutes } from './shelf';
 const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   productRoutes,
   guideRoutes,
+  drillRoutes,
+  quickDrillRoutes,
+  drillProgressRoutes,
   importRoutes,
   lookRoundRoutes,
   logRoutes,

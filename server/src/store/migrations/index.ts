@@ -8,6 +8,7 @@ import { castings } from './0007-castings';
 import { outcomes } from './0008-outcomes';
 import { imports } from './0009-imports';
 import { words } from './0010-words';
+import { drills } from './0011-drills';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -22,4 +23,5 @@ export const MIGRATIONS: readonly Migration[] = [
   outcomes,
   imports,
   words,
+  drills,
 ];

@@ -1,0 +1,128 @@
+import type { History, SeenSymptom } from '../diagnosis/caseFacts';
+import { recordFacts, type CaseFacts } from '../diagnosis/caseFacts';
+import { CATALOGUE } from '../diagnosis/catalogue';
+import { candidates, shares } from '../diagnosis/ledger';
+import { explainedTogether } from '../diagnosis/together';
+import { CoreError } from '../formats/errors';
+import type { DrillCase, DrillLevel } from '../formats/drill';
+import type { CauseId, Family, SymptomKind } from '../formats/vocabulary';
+import { chanceFrom, type Chance } from '../simulation/chance';
+import { hiddenCase, type HiddenCase, type HiddenCaseOptions } from '../simulation/hiddenCase';
+import { SALTMARSH_CARDS } from '../simulation/saltmarshCards';
+import { wordsIn, type Say } from '../units/wording';
+
+/** What a drill is wanted of: a family, or two causes that somebody took for each other. */
+export interface DrillWish {
+  readonly family?: Family | undefined;
+  readonly confused?: { readonly cause: CauseId; readonly takenFor: CauseId } | undefined;
+}
+
+/** A cause that leads by this much on the whole record is plain. */
+const PLAIN = 0.75;
+/** Two look alike while the record leaves each at least so much. */
+const ALIKE = 0.18;
+
+interface Level {
+  readonly made: HiddenCaseOptions;
+  /** Whether a case is one of this level. */
+  readonly isOne: (facts: CaseFacts, truth: readonly CauseId[]) => boolean;
+}
+
+const shareIn = (facts: CaseFacts, id: CauseId) => shares(facts).get(id)?.share ?? 0;
+
+function isBetweenTwo(facts: CaseFacts, [cause]: readonly CauseId[]): boolean {
+  if (cause === undefined || cause === 'something-else') return false;
+  const others = [...shares(facts)].filter(([id]) => id !== cause && id !== 'something-else');
+  return shareIn(facts, cause) >= ALIKE && Math.max(...others.map(([, w]) => w.share), 0) >= ALIKE;
+}
+
+function isBoth(facts: CaseFacts, truth: readonly CauseId[]): boolean {
+  const both = explainedTogether(facts)?.ids;
+  return both !== undefined && truth.every((id) => both.includes(id));
+}
+
+const LEVELS: Readonly<Record<DrillLevel, Level>> = {
+  1: {
+    made: { maxGaps: 0, besideRate: 0 },
+    isOne: (facts, truth) => truth[0] !== 'something-else' && shareIn(facts, truth[0]!) >= PLAIN,
+  },
+  2: { made: { missing: 0.33 }, isOne: () => true },
+  3: { made: { maxGaps: 0.5 }, isOne: isBetweenTwo },
+  4: { made: { maxGaps: 0, besideRate: 0, two: true }, isOne: isBoth },
+  5: { made: { missing: 0.25, mistyped: 0.08 }, isOne: () => true },
+};
+
+const slugsOf = (family: Family | undefined) =>
+  family === undefined ? {} : { slugs: SALTMARSH_CARDS.filter((c) => c.family === family).map((c) => c.slug) };
+
+/** Symptoms that two causes both make, by how often the rarer of them does. */
+export function sharedShowings(a: CauseId, b: CauseId): { kind: SymptomKind; pattern: string; weight: number }[] {
+  const [one, other] = [a, b].map((id) => CATALOGUE.find((c) => c.id === id)?.prior ?? {});
+  return Object.entries(one!).flatMap(([kind, patterns]) =>
+    Object.entries(patterns).flatMap(([pattern, weight]) => {
+      const there = other![kind as SymptomKind]?.[pattern as 'unspecified'];
+      return there === undefined ? [] : [{ kind: kind as SymptomKind, pattern, weight: Math.min(weight, there) }];
+    }),
+  );
+}
+
+/** What is drawn for two causes that were confused: either of them, showing what both make. */
+function confusedOptions(chance: Chance, { confused }: DrillWish): HiddenCaseOptions {
+  if (!confused) return {};
+  const both = sharedShowings(confused.cause, confused.takenFor);
+  if (both.length === 0) return {};
+  const { kind, pattern } = chance.weighted(both, (s) => s.weight);
+  const cause = chance.flip(0.5) ? confused.cause : confused.takenFor;
+  return { showing: { kind, pattern }, ...(cause === 'something-else' ? {} : { cause }) };
+}
+
+/** With fewer causes in question there is nothing to tell apart. */
+const LEAST_CAUSES = 3;
+
+const factsOf = (product: HiddenCase['product'], batch: HiddenCase['batch'], seen: SeenSymptom, history: History) => ({
+  ...recordFacts(product, batch, wordsIn(), history),
+  seen,
+});
+
+/** A level's case is found within some dozen tries; the last that could be made stands in where none is. */
+const MOST_TRIES = 60;
+
+function tried(make: () => HiddenCase): HiddenCase | null {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof CoreError) return null;
+    throw error;
+  }
+}
+
+/**
+ * A made-up batch for a drill: spoiled by a cause that its level allows, of a family or a pair of causes where one is
+ * wished for. The same seed gives the same batch.
+ * @throws CoreError `out-of-range` where no batch can be made so
+ */
+export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {}): DrillCase {
+  const chance = chanceFrom(seed);
+  const { made, isOne } = LEVELS[level];
+  let last: HiddenCase | null = null;
+  for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+    const options = { ...made, ...slugsOf(wish.family), ...confusedOptions(chance, wish) };
+    const drawn = tried(() => hiddenCase(chance, options));
+    if (!drawn) continue;
+    last = drawn;
+    const facts = factsOf(drawn.product, drawn.batch, drawn.seen, drawn.history);
+    if (candidates(facts).length >= LEAST_CAUSES && isOne(facts, truthOf(drawn))) break;
+  }
+  if (!last) throw new CoreError('out-of-range', 'No batch could be made for this drill. Ask for another.', 'family');
+  const { product, batch, lived, history, seen } = last;
+  return { seed, level, product, batch, lived, history, seen, truth: truthOf(last) };
+}
+
+const truthOf = ({ cause, also }: HiddenCase): CauseId[] => [cause, ...(also === null ? [] : [also])];
+
+/** The facts of a drill as the ledger reads them, with what is known of the past. */
+export const drillFacts = (
+  { product, seen }: Pick<DrillCase, 'product' | 'seen'>,
+  known: { readonly batch: DrillCase['batch']; readonly history: History },
+  say: Say = wordsIn(),
+): CaseFacts => ({ ...recordFacts(product, known.batch, say, known.history), seen });

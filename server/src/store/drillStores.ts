@@ -1,0 +1,35 @@
+import { QUICK_TOPICS, drillCaseSchema, drillResultSchema, quickResultSchema } from '@warm-jar/core';
+import { z } from 'zod';
+import { confusionStore, type ConfusionStore } from './confusionStore';
+import type { Database } from './database';
+import { drillStore, type DrillStore } from './drillStore';
+
+/** What is kept of a drill in diagnosis. */
+const diagnosisRunSchema = z.object({
+  case: drillCaseSchema,
+  asked: z.array(z.string()),
+  result: drillResultSchema.nullable(),
+  comesBack: z.string().nullable(),
+});
+export type DiagnosisRun = z.infer<typeof diagnosisRunSchema>;
+
+/** What is kept of a quick drill. */
+const quickRunSchema = z.object({
+  topic: z.enum(QUICK_TOPICS),
+  seed: z.number().int(),
+  result: quickResultSchema.nullable(),
+});
+export type QuickRun = z.infer<typeof quickRunSchema>;
+
+/** All that drills are kept in: tables of their own, beside the log. */
+export interface DrillStores {
+  readonly diagnosis: DrillStore<DiagnosisRun>;
+  readonly quick: DrillStore<QuickRun>;
+  readonly confusions: ConfusionStore;
+}
+
+export const drillStores = (database: Database, now: () => Date): DrillStores => ({
+  diagnosis: drillStore(database, 'diagnosis', diagnosisRunSchema, now),
+  quick: drillStore(database, 'quick', quickRunSchema, now),
+  confusions: confusionStore(database, now),
+});
