@@ -10,7 +10,7 @@ import { valueAt, withValue, type Tree } from '../formats/documentPath';
 import type { DrillAsk, DrillCase, DrillTold } from '../formats/drill';
 import { askLabel, fieldLabel } from '../limits/fieldLabels';
 import { sayField } from '../limits/fieldWords';
-import { chanceFrom } from '../simulation/chance';
+import { chanceApart } from '../simulation/chance';
 import { wordsIn, type Say } from '../units/wording';
 import { drillFacts } from './drillCase';
 
@@ -65,7 +65,7 @@ export function testOutcome(test: QuickTest, c: DrillCase): TestOutcome {
   if (known) return known;
   // Only isocyanate foams with damp.
   const possible = test.outcomes.filter((o) => o.id !== 'foams' || c.product.family === 'polyurethane');
-  const chance = chanceFrom(c.seed + 7919 * (1 + QUICK_TESTS.indexOf(test)));
+  const chance = chanceApart(c.seed, 1 + QUICK_TESTS.indexOf(test));
   return chance.weighted(possible, (o) => weightUnder(o, c.truth));
 }
 

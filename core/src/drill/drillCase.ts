@@ -1,12 +1,11 @@
-import type { History, SeenSymptom } from '../diagnosis/caseFacts';
-import { recordFacts, type CaseFacts } from '../diagnosis/caseFacts';
+import { recordFacts, type CaseFacts, type History } from '../diagnosis/caseFacts';
 import { CATALOGUE } from '../diagnosis/catalogue';
 import { candidates, shares } from '../diagnosis/ledger';
 import { explainedTogether } from '../diagnosis/together';
 import { CoreError } from '../formats/errors';
 import type { DrillCase, DrillLevel } from '../formats/drill';
 import type { CauseId, Family, SymptomKind } from '../formats/vocabulary';
-import { chanceFrom, type Chance } from '../simulation/chance';
+import { chanceApart, type Chance } from '../simulation/chance';
 import { hiddenCase, type HiddenCase, type HiddenCaseOptions } from '../simulation/hiddenCase';
 import { SALTMARSH_CARDS } from '../simulation/saltmarshCards';
 import { wordsIn, type Say } from '../units/wording';
@@ -79,13 +78,8 @@ function confusedOptions(chance: Chance, { confused }: DrillWish): HiddenCaseOpt
 /** With fewer causes in question there is nothing to tell apart. */
 const LEAST_CAUSES = 3;
 
-const factsOf = (product: HiddenCase['product'], batch: HiddenCase['batch'], seen: SeenSymptom, history: History) => ({
-  ...recordFacts(product, batch, wordsIn(), history),
-  seen,
-});
-
 /** A level's case is found within some dozen tries; the last that could be made stands in where none is. */
-const MOST_TRIES = 60;
+const MOST_TRIES = 120;
 
 function tried(make: () => HiddenCase): HiddenCase | null {
   try {
@@ -102,7 +96,7 @@ function tried(make: () => HiddenCase): HiddenCase | null {
  * @throws CoreError `out-of-range` where no batch can be made so
  */
 export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {}): DrillCase {
-  const chance = chanceFrom(seed);
+  const chance = chanceApart(seed, level);
   const { made, isOne } = LEVELS[level];
   let last: HiddenCase | null = null;
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
@@ -110,7 +104,8 @@ export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {})
     const drawn = tried(() => hiddenCase(chance, options));
     if (!drawn) continue;
     last = drawn;
-    const facts = factsOf(drawn.product, drawn.batch, drawn.seen, drawn.history);
+    // By the record alone: what earlier batches say is asked for.
+    const facts = drillFacts(drawn, { batch: drawn.batch, history: {} });
     if (candidates(facts).length >= LEAST_CAUSES && isOne(facts, truthOf(drawn))) break;
   }
   if (!last) throw new CoreError('out-of-range', 'No batch could be made for this drill. Ask for another.', 'family');

@@ -3,7 +3,7 @@ import { mendFor } from '../diagnosis/mending/mend';
 import type { Mend } from '../formats/diagnosis';
 import type { DrillCase } from '../formats/drill';
 import type { CauseId } from '../formats/vocabulary';
-import { chanceFrom } from '../simulation/chance';
+import { chanceApart } from '../simulation/chance';
 import { wordsIn, type Say } from '../units/wording';
 import { drillFacts } from './drillCase';
 
@@ -35,7 +35,7 @@ export function drillMends(c: DrillCase, say: Say = wordsIn()): DrillMend[] {
   const right = all.filter((m) => m.mends.some((id) => c.truth.includes(id)));
   const others = all.filter((m) => !right.includes(m)).slice(0, Math.max(0, MOST - right.length));
   if (others.length === 0) return [];
-  const chance = chanceFrom(c.seed + 1);
+  const chance = chanceApart(c.seed, 0);
   return [...right, ...others]
     .map((m) => ({ ...m, at: chance.unit() }))
     .sort((a, b) => a.at - b.at)

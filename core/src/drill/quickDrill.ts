@@ -8,7 +8,7 @@ import { productFits } from '../planning/productFit';
 import type { FitRequest } from '../planning/fitRequest';
 import type { QuickAnswer, QuickTopic } from '../formats/drill';
 import type { Product } from '../formats/product';
-import { chanceFrom, type Chance } from '../simulation/chance';
+import { chanceApart, type Chance } from '../simulation/chance';
 import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
 import { wordsIn, type Say } from '../units/wording';
@@ -231,7 +231,7 @@ const MAKERS: Readonly<Record<QuickTopic, Maker>> = {
  * @param say wording of figures, in the units that people chose; answers are in stored units
  */
 export const quickQuestion = (seed: number, topic: QuickTopic, say: Say = wordsIn()): QuickQuestion =>
-  MAKERS[topic](chanceFrom(seed), say);
+  MAKERS[topic](chanceApart(seed, 0), say);
 
 /** Whether an answer is right. */
 export function isRightAnswer({ answer }: QuickQuestion, said: QuickAnswer): boolean {

@@ -39,3 +39,14 @@ export function chanceFrom(seed: number): Chance {
     weighted,
   };
 }
+
+/**
+ * Repeatable chance for one use of a seed beside others: neighbouring seeds and uses are as far apart as any (the
+ * finaliser of MurmurHash3, in the public domain).
+ */
+export function chanceApart(seed: number, use: number): Chance {
+  let h = (seed ^ Math.imul(use + 1, 0x9e3779b1)) | 0;
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+  return chanceFrom(h ^ (h >>> 16));
+}
