@@ -91,7 +91,7 @@ export function argue(
     const now = factsAfter(all.slice(0, i + 1));
     const who = i < asked.length ? 'You asked' : 'It would have asked';
     return {
-      title: `${who}: ${t.label}. ${t.says}${/[.!?]$/.test(t.says) ? '' : '.'}`,
+      title: `${who}. ${t.label}: ${t.says}${/[.!?]$/.test(t.says) ? '' : '.'}`,
       says: newlySaid(ids, factsAfter(all.slice(0, i)), now),
       shares: sharesOf(now, ids),
     };

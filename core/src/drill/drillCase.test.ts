@@ -4,7 +4,7 @@ import { QUICK_TESTS } from '../diagnosis/quickTests';
 import { batchSchema } from '../formats/batch';
 import { valueAt } from '../formats/documentPath';
 import { DRILL_LEVELS, drillCaseSchema } from '../formats/drill';
-import { CAUSE_IDS, FAMILIES, type CauseId } from '../formats/vocabulary';
+import { CAUSE_IDS, FAMILIES, PATTERNS_BY_SYMPTOM, type CauseId } from '../formats/vocabulary';
 import { drillAsks, drillTold, knownAfter, testOutcome } from './drillAsk';
 import { drillCase, drillFacts, sharedShowings } from './drillCase';
 import { drillCauses } from './diagnosisDrill';
@@ -24,6 +24,8 @@ describe.each(DRILL_LEVELS)('a drill of level %i', (level) => {
       expect(drillCauses(c)).toEqual(expect.arrayContaining(c.truth));
       expect(drillCauses(c).at(-1)).toBe('something-else');
       expect(c.truth).toHaveLength(level === 4 ? 2 : 1);
+      // What is to be looked at has to be seen.
+      expect(c.seen.pattern !== 'unspecified' || PATTERNS_BY_SYMPTOM[c.seen.kind].length === 1).toBe(true);
     }
   });
 });

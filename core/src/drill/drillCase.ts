@@ -4,7 +4,7 @@ import { candidates, shares } from '../diagnosis/ledger';
 import { explainedTogether } from '../diagnosis/together';
 import { CoreError } from '../formats/errors';
 import type { DrillCase, DrillLevel } from '../formats/drill';
-import type { CauseId, Family, SymptomKind } from '../formats/vocabulary';
+import { PATTERNS_BY_SYMPTOM, type CauseId, type Family, type SymptomKind } from '../formats/vocabulary';
 import { chanceApart, type Chance } from '../simulation/chance';
 import { hiddenCase, type HiddenCase, type HiddenCaseOptions } from '../simulation/hiddenCase';
 import { SALTMARSH_CARDS } from '../simulation/saltmarshCards';
@@ -54,13 +54,18 @@ const LEVELS: Readonly<Record<DrillLevel, Level>> = {
 const slugsOf = (family: Family | undefined) =>
   family === undefined ? {} : { slugs: SALTMARSH_CARDS.filter((c) => c.family === family).map((c) => c.slug) };
 
+/** Whether somebody can see how it lies: a pattern is named, or the symptom has only one. */
+const isSeen = ({ kind, pattern }: { readonly kind: SymptomKind; readonly pattern: string }) =>
+  pattern !== 'unspecified' || PATTERNS_BY_SYMPTOM[kind].length === 1;
+
 /** Symptoms that two causes both make, by how often the rarer of them does. */
 export function sharedShowings(a: CauseId, b: CauseId): { kind: SymptomKind; pattern: string; weight: number }[] {
   const [one, other] = [a, b].map((id) => CATALOGUE.find((c) => c.id === id)?.prior ?? {});
   return Object.entries(one!).flatMap(([kind, patterns]) =>
     Object.entries(patterns).flatMap(([pattern, weight]) => {
       const there = other![kind as SymptomKind]?.[pattern as 'unspecified'];
-      return there === undefined ? [] : [{ kind: kind as SymptomKind, pattern, weight: Math.min(weight, there) }];
+      const showing = { kind: kind as SymptomKind, pattern };
+      return there === undefined || !isSeen(showing) ? [] : [{ ...showing, weight: Math.min(weight, there) }];
     }),
   );
 }
@@ -102,7 +107,7 @@ export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {})
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
     const options = { ...made, ...slugsOf(wish.family), ...confusedOptions(chance, wish) };
     const drawn = tried(() => hiddenCase(chance, options));
-    if (!drawn) continue;
+    if (!drawn || !isSeen(drawn.seen)) continue;
     last = drawn;
     // By the record alone: what earlier batches say is asked for.
     const facts = drillFacts(drawn, { batch: drawn.batch, history: {} });

@@ -35,6 +35,7 @@ const close = () => {
         <TermCard v-for="t in terms" :key="t.id" :term="t" />
         <p class="row">
           <RouterLink :to="{ name: 'guide' }" @click="close">The guide</RouterLink>
+          <RouterLink :to="{ name: 'drill' }" @click="close">The drill</RouterLink>
           <RouterLink :to="{ name: 'help' }" @click="close">All words</RouterLink>
           <RouterLink :to="{ name: 'start-page' }" @click="close">One page to start with, to print</RouterLink>
         </p>

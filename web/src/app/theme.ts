@@ -20,6 +20,7 @@ import radiobutton from '@primeuix/themes/aura/radiobutton';
 import ripple from '@primeuix/themes/aura/ripple';
 import select from '@primeuix/themes/aura/select';
 import selectbutton from '@primeuix/themes/aura/selectbutton';
+import slider from '@primeuix/themes/aura/slider';
 import textarea from '@primeuix/themes/aura/textarea';
 import toast from '@primeuix/themes/aura/toast';
 import togglebutton from '@primeuix/themes/aura/togglebutton';
@@ -50,6 +51,7 @@ const PARTS = {
     ripple,
     select,
     selectbutton,
+    slider,
     textarea,
     toast,
     togglebutton,
@@ -64,6 +66,18 @@ const PARTS = {
  */
 export const WarmJarTheme = definePreset(PARTS, {
   components: {
+    slider: {
+      root: { transitionDuration: '0s' },
+      track: { background: 'var(--track)', size: '10px' },
+      range: { background: 'var(--action)' },
+      handle: {
+        width: '26px',
+        height: '26px',
+        background: 'var(--action)',
+        hoverBackground: 'var(--action-strong)',
+        content: { width: '18px', height: '18px', background: 'var(--card)', hoverBackground: 'var(--card)' },
+      },
+    },
     button: {
       colorScheme: {
         light: {

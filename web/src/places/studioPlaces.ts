@@ -216,6 +216,14 @@ export const STUDIO_PLACES: readonly Place[] = [
     view: () => import('../views/guide/GuideView.vue'),
   },
   {
+    name: 'drill',
+    words: ['evidence', 'ask', 'mend', 'symptom'],
+    path: '/drill/:what?/:id?',
+    title: 'Drill',
+    view: () => import('../views/drill/DrillView.vue'),
+    keys: [{ key: 'Ctrl Enter', does: 'Answer, then another' }],
+  },
+  {
     name: 'help',
     path: '/help/:term?',
     title: 'Words',

@@ -25,7 +25,12 @@ const groups = computed(() =>
 </script>
 
 <template>
-  <h1>Guide</h1>
+  <div class="row spread">
+    <h1>Guide</h1>
+    <RouterLink :to="{ name: 'drill' }" class="screen p-button p-component p-button-secondary"
+      >Drill yourself</RouterLink
+    >
+  </div>
   <label class="labelled screen"
     ><span class="small">Look for a cause, a product family, a word</span
     ><InputText id="guide-find" v-model="words" autocomplete="off" class="find"

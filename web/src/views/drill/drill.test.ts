@@ -1,0 +1,151 @@
+// @vitest-environment happy-dom
+import {
+  drillCase,
+  drillProgress,
+  drillResult,
+  drillView,
+  quickQuestion,
+  type DrillProgress,
+  type DrillView,
+  type QuickView,
+} from '@warm-jar/core';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { pretendStudio } from '../../testing/pretendedStudio';
+import { closeScreens, noWorkers, screen } from '../../testing/screen';
+
+beforeEach(() => {
+  noWorkers();
+  sessionStorage.clear();
+});
+afterEach(closeScreens);
+
+const c = drillCase(77, 3, { family: 'polyurethane' });
+const none = { by: 'KO', asked: [] as string[], result: null, comesBack: null };
+const view = (more: Partial<Parameters<typeof drillView>[1]> = {}): DrillView =>
+  drillView(c, { id: 'a-drill', ...none, ...more });
+const truth = c.truth[0]!;
+/** A studio with one drill, as far as it was taken. */
+function studio(asked: string[] = []) {
+  const shown = () => view({ asked });
+  return pretendStudio([], ({ path, method, body }) => {
+    if (path.startsWith('/drills/a-drill/questions')) {
+      asked.push((body as { ask: string }).ask);
+      return { body: shown() };
+    }
+    if (path.startsWith('/drills/a-drill/answer'))
+      return { body: view({ asked, result: drillResult(c, asked, body as never), comesBack: '2027-03-20T09:00:00Z' }) };
+    if (path.startsWith('/drills/a-drill')) return { body: shown() };
+    if (method === 'POST' && path.startsWith('/drills')) return { body: shown() };
+    return undefined;
+  });
+}
+const open = () => screen('drill', { what: 'diagnosis', id: 'a-drill' });
+
+describe('a drill in diagnosis', () => {
+  it('shows the cast, the record and the causes, without a word of what it was', async () => {
+    studio();
+    const page = await open();
+    expect(page.root.querySelector('.cast')?.getAttribute('aria-label')).toMatch(/^A .*cast, \w+: /);
+    expect(page.root.querySelectorAll('[data-sure]')).toHaveLength(view().causes.length);
+    expect(page.text()).toContain('Nothing here touches the log');
+    expect(page.text()).not.toMatch(/undefined|NaN|It was/);
+  });
+  it('tells what was asked, and what it cost', async () => {
+    const asked: string[] = [];
+    studio(asked);
+    const page = await open();
+    const ask = view().asks.find((a) => a.kind === 'field')!;
+    page.root.querySelector<HTMLElement>(`[data-ask="${ask.id}"]`)!.click();
+    await page.settle();
+    expect(asked).toEqual([ask.id]);
+    expect(page.root.querySelector('[data-told]')?.textContent).toContain(ask.label);
+    expect(page.root.querySelector('[data-test="spent"]')?.textContent).toBe('1 min');
+  });
+  it('sends what was spread and chosen, argues the answer, and keeps it over a reload', async () => {
+    sessionStorage.setItem('warm-jar.drill.a-drill', JSON.stringify({ shares: [[truth, 0.6]], mend: null }));
+    const sent = studio();
+    const page = await open();
+    expect(page.root.querySelector(`[data-sure="${truth}"]`)?.textContent).toContain('60 %');
+    expect(page.root.querySelector('[data-test="left"]')?.textContent).toContain('40 % not given');
+    page.root.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+    await page.settle();
+    expect(sent.find((s) => s.path.includes('/answer'))?.body).toEqual({
+      shares: [{ id: truth, share: 0.6 }],
+      mend: null,
+    });
+    expect(page.root.querySelector('[data-test="outcome"]')?.textContent).toContain('It was');
+    expect(page.root.querySelectorAll('[data-step]').length).toBeGreaterThanOrEqual(2);
+    expect(page.root.querySelector('[data-test="comes-back"]')?.textContent).toContain('20 Mar');
+    expect(page.root.querySelector('form')).toBeNull();
+  });
+});
+
+describe('a quick drill', () => {
+  const question = quickQuestion(5, 'over-pour');
+  const quick: QuickView = {
+    id: 'q',
+    topic: 'over-pour',
+    by: null,
+    says: [...question.says],
+    asks: question.asks,
+    unit: 'g',
+    choices: [],
+    askedAt: '2020-01-01T09:00:00Z',
+    result: null,
+  };
+  it('asks for a figure, refuses none, and says how it is worked out', async () => {
+    const result = { right: false, inTime: false, seconds: 75, was: '20 g', said: '2 g', because: ['A needs 20 g.'] };
+    const sent = pretendStudio([], ({ path }) => {
+      if (path.startsWith('/quick-drills/q/answer')) return { body: { ...quick, result } };
+      return path.startsWith('/quick-drills/q') ? { body: quick } : undefined;
+    });
+    const page = await screen('drill', { what: 'quick', id: 'q' });
+    expect(page.root.querySelector('[data-test="left"]')?.textContent).toBe('over');
+    const submit = () => page.root.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+    submit();
+    await page.settle();
+    expect(page.text()).toContain('Type the figure first.');
+    const box = page.root.querySelector<HTMLInputElement>('#quick-figure')!;
+    box.value = '2';
+    box.dispatchEvent(new Event('input', { bubbles: true }));
+    submit();
+    await page.settle();
+    expect(sent.find((s) => s.path.includes('/answer'))?.body).toEqual({ figure: 2 });
+    expect(page.root.querySelector('[data-test="outcome"]')?.textContent).toMatch(/Not right.*A needs 20 g\./s);
+  });
+});
+
+describe('the drills', () => {
+  const progress = (more: Partial<DrillProgress> = {}): DrillProgress => ({
+    person: 'KO',
+    ...drillProgress([]),
+    confusions: [],
+    due: 0,
+    quick: [],
+    ...more,
+  });
+  const home = async (p: DrillProgress) => {
+    pretendStudio([], ({ path }) => {
+      if (path === '/drill-progress/people') return { body: { items: [p] } };
+      return path === '/drill-progress' ? { body: p } : undefined;
+    });
+    return screen('drill', {});
+  };
+  it('of nobody say nothing of how one is doing', async () => {
+    const page = await home(progress());
+    expect(page.root.querySelectorAll('[data-level]')).toHaveLength(5);
+    expect(page.root.querySelector('#p-sure')).toBeNull();
+    expect(page.root.querySelector('[data-test="due"]')).toBeNull();
+  });
+  it('say whether sureness came true, what is due, and who is ready', async () => {
+    const done = [0, 1, 2, 3, 4].map((i) => {
+      const made = drillCase(600 + i, 1, { family: 'polyurethane' });
+      const result = drillResult(made, [], { shares: [{ id: made.truth[0]!, share: 1 }], mend: null });
+      return { at: `2027-03-1${i}T09:00:00Z`, level: 1, family: 'polyurethane', result } as const;
+    });
+    const page = await home(progress({ ...drillProgress(done), due: 2 }));
+    expect(page.root.querySelector('[data-test="surest"]')?.textContent).toContain('5 times, and right 5 times');
+    expect(page.root.querySelector('[data-test="due"]')?.textContent).toContain('2 confusions have come back');
+    expect(page.root.querySelector('[data-person="KO"]')?.textContent).toMatch(/Plain; /);
+  });
+});
