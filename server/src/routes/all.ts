@@ -4,6 +4,7 @@ import { accessRoutes } from './access';
 import { agendaRoutes } from './agenda';
 import { backupRoutes } from './backup';
 import { batchRoutes } from './batches';
+import { benchDrillRoutes } from './benchDrills';
 import { checkRoutes } from './checks';
 import { clockRoutes } from './clock';
 import { deviceRoutes } from './devices';
@@ -34,6 +35,7 @@ const ROUTES: readonly ((deps: AppDeps) => Endpoint[])[] = [
   guideRoutes,
   drillRoutes,
   quickDrillRoutes,
+  benchDrillRoutes,
   drillProgressRoutes,
   importRoutes,
   lookRoundRoutes,
