@@ -74,7 +74,8 @@ export const benchViewSchema = z.object({
   pace: z.number(),
   /** Run seconds since the parts met; null before. */
   metS: z.number().nullable(),
-  potLifeMin: z.number().nullable(),
+  /** What the card's label says, min; null where it says none. */
+  cardPotLifeMin: z.number().nullable(),
   /** On the scale, g, and how fast that grows, g a run second; what the cup should hold. */
   scaleG: z.number(),
   gPerS: z.number(),

@@ -1,8 +1,11 @@
 import {
+  benchViewSchema,
   drillPeopleSchema,
   drillProgressSchema,
   drillViewSchema,
   quickViewSchema,
+  type BenchAct,
+  type BenchView,
   type DrillAnswer,
   type DrillLevel,
   type DrillProgress,
@@ -30,6 +33,12 @@ export const drillApi = {
     read(drillViewSchema, await send(inUnits(at('drills', id, '/questions'), units), withJson('POST', { ask }))),
   answer: async (id: string, answer: DrillAnswer, units: UnitChoice): Promise<DrillView> =>
     read(drillViewSchema, await send(inUnits(at('drills', id, '/answer'), units), withJson('POST', answer))),
+  beginBench: async (units: UnitChoice): Promise<BenchView> =>
+    read(benchViewSchema, await send(inUnits('/bench-drills', units), { method: 'POST' })),
+  getBench: async (id: string, units: UnitChoice): Promise<BenchView> =>
+    read(benchViewSchema, await send(inUnits(at('bench-drills', id), units))),
+  act: async (id: string, act: BenchAct, units: UnitChoice): Promise<BenchView> =>
+    read(benchViewSchema, await send(inUnits(at('bench-drills', id, '/acts'), units), withJson('POST', act))),
   progress: async (): Promise<DrillProgress> => read(drillProgressSchema, await send('/drill-progress')),
   people: async (): Promise<DrillProgress[]> =>
     (await read(drillPeopleSchema, await send('/drill-progress/people'))).items,

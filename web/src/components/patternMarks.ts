@@ -8,40 +8,45 @@ export interface PatternMarks {
 }
 
 type Box = readonly [x: number, y: number, w: number, h: number];
-type Scatter = (
-  count: number,
-  seed: number,
-  box: Box,
-  r: readonly [number, number],
-) => { readonly x: number; readonly y: number; readonly r: number }[];
+type Circle = PatternMarks['circles'][number];
+/** Circles strewn over a box, of radii from one to another. */
+interface Strewn {
+  readonly count: number;
+  readonly seed: number;
+  readonly box: Box;
+  readonly r: readonly [number, number];
+}
+/** Marks as they are written down, of which every cast makes its own. */
+interface Recipe extends Omit<PatternMarks, 'circles'> {
+  readonly circles: readonly (Circle | Strewn)[];
+}
+
+const scatter = (count: number, seed: number, box: Box, r: Strewn['r']): readonly Strewn[] => [{ count, seed, box, r }];
 
 /** How much fewer and more of a scatter casts show, against the picture of their pattern. */
 const [FEWEST, SPREAD] = [0.6, 0.9];
 
 /** A repeatable scatter, so that the same pattern is always the same picture; of each cast its own, in place and count. */
-function scatterOf(cast: number): Scatter {
-  return (count, seed, box, r) => {
-    let s = (seed + cast * 7919) % 2_147_483_647;
-    const next = () => {
-      s = (s * 16_807) % 2_147_483_647;
-      return s / 2_147_483_647;
-    };
-    const shown = cast === 0 ? count : Math.max(1, Math.round(count * (FEWEST + SPREAD * next())));
-    return Array.from({ length: shown }, () => ({
-      x: box[0] + next() * box[2],
-      y: box[1] + next() * box[3],
-      r: r[0] + next() * (r[1] - r[0]),
-    }));
+function strewn({ count, seed, box, r }: Strewn, cast: number): Circle[] {
+  let s = (seed + cast * 7919) % 2_147_483_647;
+  const next = () => {
+    s = (s * 16_807) % 2_147_483_647;
+    return s / 2_147_483_647;
   };
+  const shown = cast === 0 ? count : Math.max(1, Math.round(count * (FEWEST + SPREAD * next())));
+  return Array.from({ length: shown }, () => ({
+    x: box[0] + next() * box[2],
+    y: box[1] + next() * box[3],
+    r: r[0] + next() * (r[1] - r[0]),
+  }));
 }
 
 const BODY = 'M12 10 H108 V80 H12 Z';
 const WHOLE: Box = [16, 14, 88, 62];
-const marks = (m: Partial<PatternMarks>): PatternMarks => ({ circles: [], lines: [], areas: [], ...m });
+const marks = (m: Partial<Recipe>): Recipe => ({ circles: [], lines: [], areas: [], ...m });
 const area = (d: string, tone: PatternMarks['areas'][number]['tone']) => ({ areas: [{ d, tone }] });
 
-/** The marks of every symptom and pattern. */
-const drawnWith = (scatter: Scatter): Record<string, PatternMarks> => ({
+const DRAWN: Record<string, Recipe> = {
   'bubbles micro-throughout': marks({ circles: scatter(70, 7, WHOLE, [0.7, 1.6]) }),
   'bubbles large-voids': marks({ circles: scatter(5, 21, [24, 22, 70, 46], [5, 9]) }),
   'bubbles surface-pimples': marks({ circles: scatter(16, 5, [14, 8, 92, 4], [1.5, 2.6]) }),
@@ -138,14 +143,13 @@ const drawnWith = (scatter: Scatter): Record<string, PatternMarks> => ({
   'mark fingerprint': marks({
     lines: ['M48 58 q0 -30 12 -30 t12 30', 'M53 60 q0 -24 7 -24 t7 24', 'M43 54 q0 -36 17 -36 t17 36', 'M58 60 v-16'],
   }),
-});
-const DRAWN = drawnWith(scatterOf(0));
+};
 
 /**
  * What a symptom with its pattern looks like; the plain piece where a pattern was not told.
  * @param cast one of many casts that show it, each a little otherwise; 0 for the picture of the pattern itself
  */
 export function patternMarks(kind: SymptomKind, pattern: string, cast = 0): PatternMarks {
-  const drawn = cast === 0 ? DRAWN : drawnWith(scatterOf(cast));
-  return drawn[`${kind} ${pattern}`] ?? drawn[kind] ?? marks({});
+  const { circles, lines, areas } = DRAWN[`${kind} ${pattern}`] ?? DRAWN[kind] ?? marks({});
+  return { lines, areas, circles: circles.flatMap((c) => ('count' in c ? strewn(c, cast) : [c])) };
 }

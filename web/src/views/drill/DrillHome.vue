@@ -76,6 +76,14 @@ const took = computed(
         </li>
       </ul>
     </section>
+    <section class="card stack" aria-labelledby="d-bench">
+      <h2 id="d-bench">At the bench</h2>
+      <p class="small quiet">
+        A whole run of House Clear 6 on simulated instruments, four times as fast. Something may go wrong. The cast is
+        what you made of it.
+      </p>
+      <Button label="Begin a run" data-test="begin-bench" :disabled="begin.busy.value" @click="begin.bench" />
+    </section>
     <section class="card stack" aria-labelledby="d-quick">
       <h2 id="d-quick">Sums in a minute</h2>
       <p class="small quiet">What a cup with four minutes of pot life asks of you.</p>

@@ -11,7 +11,10 @@ export function useBeginDrill() {
   const units = useUnits();
   const problem = ref<string | null>(null);
   const busy = ref(false);
-  async function go(what: 'diagnosis' | 'quick', begin: () => Promise<{ readonly id: string }>): Promise<void> {
+  async function go(
+    what: 'diagnosis' | 'quick' | 'bench',
+    begin: () => Promise<{ readonly id: string }>,
+  ): Promise<void> {
     if (busy.value) return;
     busy.value = true;
     try {
@@ -30,6 +33,7 @@ export function useBeginDrill() {
     busy,
     diagnosis: (level: DrillLevel, family: Family | null = null, again = false) =>
       go('diagnosis', () => drillApi.begin({ level, family, again }, units.choice)),
+    bench: () => go('bench', () => drillApi.beginBench(units.choice)),
     quick: (topic: QuickTopic) => go('quick', () => drillApi.beginQuick(topic, units.choice)),
   };
 }
