@@ -60,6 +60,7 @@ export const VIEWS_OF_STUDIO: readonly ViewOf[] = [
   ['A cause', '/guide/causes/under-mixed', '[data-cause]'],
   ['A family', '/guide/families/epoxy', '[data-family]'],
   ['A school', '/guide/schools/air', '[data-school]'],
+  ['The drills', '/drill', '[data-level]'],
   ['Words', '/help', '[data-term]'],
   ['One page to start with', '/start-here', '.steps'],
   ['Labels', '/labels', '.choices li'],

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { mendSchema } from './diagnosis';
+import { castLookSchema } from './drill';
 import { CAUSE_IDS, FAMILIES, SYMPTOM_KINDS } from './vocabulary';
 
 const shown = z.object({ kind: z.enum(SYMPTOM_KINDS), pattern: z.string() });
@@ -33,7 +34,7 @@ export const causePageSchema = z.object({
   ),
   neighbours: z.array(neighbourSchema),
   /** The made-up batch that the mend and the prevention are worked out for. */
-  example: shown.extend({ product: z.string() }),
+  example: shown.extend({ product: z.string(), look: castLookSchema }),
   mend: mendSchema,
   prevention: z.array(z.string()),
 });

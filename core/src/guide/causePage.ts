@@ -202,7 +202,16 @@ export function causePage(id: GuidedCause, say: Say = wordsIn()): CausePage {
     speaks: speaksOf(cause),
     tests: testsOf(cause),
     neighbours: nearestCauses(id).map((other) => neighbourOf(cause, causeOf(other))),
-    example: { product: facts.product.name, kind: facts.seen.kind, pattern: facts.seen.pattern },
+    example: {
+      product: facts.product.name,
+      kind: facts.seen.kind,
+      pattern: facts.seen.pattern,
+      look: {
+        seed: GUIDED_CAUSES.indexOf(id),
+        clarity: facts.product.clarity ?? null,
+        colours: (facts.batch.additives ?? []).flatMap((a) => (a.name ? [a.name] : [])),
+      },
+    },
     mend: mendFor(facts, [{ id, share: 1 }]),
     prevention: cause.prevention(facts),
   };

@@ -2,6 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { BATCH_FIELDS } from '../formats/batchFields';
 import { productSchema } from '../formats/product';
 import { schemaPaths } from '../formats/schemaPaths';
+import { limitReadings } from '../limits/limitReadings';
+import { SALTMARSH_CARDS } from '../simulation/saltmarshCards';
+import { soundBatch } from '../simulation/soundBatch';
 import { PROBLEM_HELP, problemHelp } from './problems';
 import { START_CAUTION, START_STEPS } from './startPage';
 import { TERMS, termOf, termOfField } from './terms';
@@ -69,5 +72,22 @@ describe('the page beside the bench', () => {
     expect(START_STEPS.length).toBeLessThanOrEqual(10);
     expect(START_STEPS.reduce((n, s) => n + s.says.length, 0)).toBeLessThan(1500);
     expect(START_CAUTION).toMatch(/data sheet/);
+  });
+});
+
+describe('every limit', () => {
+  it('has a word that explains it, on every card', () => {
+    const record = {
+      checks: [{ afterH: 30, shore: 40, symptoms: [] }],
+      additives: [{ kind: 'dye', name: 'sea green', massG: 1 }],
+      inclusions: [{ what: 'oak offcut', kind: 'wood', moisturePct: 4 }],
+    };
+    const unexplained = SALTMARSH_CARDS.flatMap((card) => {
+      const layerBelow = { family: card.family, productSlug: card.slug, hoursSince: 3 };
+      return limitReadings(card, soundBatch(card.slug, { ...record, layerBelow }))
+        .filter((r) => termOfField(r.field) === undefined)
+        .map((r) => r.field);
+    });
+    expect([...new Set(unexplained)]).toEqual([]);
   });
 });

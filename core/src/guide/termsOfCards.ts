@@ -56,7 +56,7 @@ export const TERMS_OF_CARDS: readonly Term[] = [
     term: 'Pot life, working time',
     says: 'How long a mix can be worked. It is stated for a mass at a temperature and means nothing without them: a bigger or warmer cup heats itself and is shorter.',
     picture: POT_LIFE_PICTURE,
-    fields: ['potLife'],
+    fields: ['potLife', 'pour.startedMin', 'pour.finishedMin'],
   },
   {
     id: 'cure-order',

@@ -42,7 +42,7 @@ export const TERMS_OF_WORK: readonly Term[] = [
     id: 'dew-point',
     term: 'Dew point',
     says: 'The temperature at which the room’s air sweats. A part or mould colder than it is wet; within 3 K of it epoxy may blush.',
-    fields: ['room.humidityPct'],
+    fields: ['room.humidityPct', 'air.dewPointSpreadK'],
   },
   {
     id: 'mould',

@@ -3,7 +3,13 @@ import { cautionsFor, type Act, type Product, type Stage } from '@warm-jar/core'
 import { computed } from 'vue';
 
 /** What can hurt someone at this step. It defers to the product's safety data sheet. */
-const props = defineProps<{ product: Product | null; stage: Stage; act?: Act }>();
+const props = defineProps<{
+  product: Product | null;
+  stage: Stage;
+  act?: Act;
+  /** At the bench, where a stray tap must not lead away from the cup. */
+  stays?: boolean;
+}>();
 const cautions = computed(() => (props.product ? cautionsFor(props.product, props.stage, props.act) : []));
 </script>
 
@@ -11,6 +17,11 @@ const cautions = computed(() => (props.product ? cautionsFor(props.product, prop
   <div v-if="cautions.length" class="caution small" role="note">
     <i class="pi pi-exclamation-triangle" aria-hidden="true" />
     <p v-for="c in cautions" :key="c.code">{{ c.says }}</p>
+    <p v-if="!stays && product">
+      <RouterLink :to="{ name: 'guide', params: { part: 'families', id: product.family } }"
+        >What this family does and never does</RouterLink
+      >
+    </p>
   </div>
 </template>
 

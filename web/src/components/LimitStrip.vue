@@ -5,7 +5,13 @@ import { useUnits } from '../stores/units';
 import { stripScale } from './stripScale';
 
 /** One measured value as a mark on an etched strip with its limits; told by place and words, never by colour alone. */
-const props = defineProps<{ reading: LimitReading; label?: string; bare?: boolean }>();
+const props = defineProps<{
+  reading: LimitReading;
+  label?: string;
+  bare?: boolean;
+  /** At the bench, where a stray tap must not lead away from the cup. */
+  stays?: boolean;
+}>();
 const units = useUnits();
 const scale = computed(() => stripScale(props.reading));
 const pct = (share: number) => `${(share * 100).toFixed(2)}%`;
@@ -46,7 +52,10 @@ const band = computed(() => {
     :data-state="reading.state"
   >
     <div v-if="!bare" class="name">
-      <span>{{ label ?? fieldLabel(reading.field) }}</span>
+      <span v-if="stays">{{ label ?? fieldLabel(reading.field) }}</span>
+      <RouterLink v-else class="means" :to="{ name: 'help', params: { term: reading.field } }">{{
+        label ?? fieldLabel(reading.field)
+      }}</RouterLink>
       <span v-if="band" class="quiet small">{{ band }}</span>
     </div>
     <svg class="track" role="img" :aria-label="reading.says" focusable="false">
@@ -100,6 +109,14 @@ const band = computed(() => {
   display: flex;
   flex-direction: column;
   line-height: 1.2;
+}
+.means {
+  color: inherit;
+  text-decoration-color: var(--card-edge);
+  text-underline-offset: 3px;
+}
+.means:hover {
+  text-decoration-color: currentcolor;
 }
 .track {
   width: 100%;

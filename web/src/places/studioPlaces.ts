@@ -221,6 +221,7 @@ export const STUDIO_PLACES: readonly Place[] = [
     path: '/drill/:what?/:id?',
     title: 'Drill',
     view: () => import('../views/drill/DrillView.vue'),
+    called: 'a drill',
     keys: [{ key: 'Ctrl Enter', does: 'Answer, then another' }],
   },
   {

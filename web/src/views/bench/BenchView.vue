@@ -117,6 +117,7 @@ function giveBack(event: MouseEvent): void {
             :product="bench.product.value"
             :stage="BENCH_STEP_WORDS[bench.step.value].stage"
             :act="act"
+            stays
           />
           <component :is="STEPS[bench.step.value]" :key="bench.step.value + code" v-bind="weighing" />
           <CautionNote
@@ -124,6 +125,7 @@ function giveBack(event: MouseEvent): void {
             :product="bench.product.value"
             :stage="BENCH_STEP_WORDS[bench.step.value].stage"
             :act="act"
+            stays
           />
           <MakeMore />
         </section>

@@ -122,7 +122,7 @@ onPlainKey('-', () => {
       </p>
     </div>
     <ScaleChoice v-if="perG === null" />
-    <LimitStrip v-for="r in strips" :key="r.field" :reading="r" />
+    <LimitStrip v-for="r in strips" :key="r.field" :reading="r" stays />
     <div v-if="!asking" class="actions">
       <DoButton v-if="perG !== null" words="One drop" k="+" @do="drop" />
       <DoButton

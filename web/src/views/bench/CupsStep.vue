@@ -197,7 +197,7 @@ const ready = () => void bench.write({ words: 'cups ready', step: 'cups' });
           @enter="weigh"
         />
       </div>
-      <LimitStrip v-for="r in strips" :key="r.field" :reading="r" />
+      <LimitStrip v-for="r in strips" :key="r.field" :reading="r" stays />
       <ReasonBox v-if="asking" :what="asking" @reason="pass" @cancel="asking = null" />
       <div class="row line">
         <DoButton

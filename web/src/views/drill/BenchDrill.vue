@@ -89,7 +89,11 @@ const keyOf = (a: BenchAct) => Object.values(a).join('-');
 </script>
 
 <template>
-  <ProblemNote v-if="problem && !view" :says="problem" again @again="load" />
+  <template v-if="problem && !view">
+    <h1>Drill</h1>
+    <ProblemNote :says="problem" again @again="load" />
+    <p><RouterLink :to="{ name: 'drill', params: {} }">All drills</RouterLink></p>
+  </template>
   <article v-if="view" class="stack" :data-bench-drill="view.id" :data-done="view.result !== null">
     <div class="row spread">
       <div>

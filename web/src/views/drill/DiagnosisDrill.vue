@@ -33,7 +33,11 @@ onSaveKey(() => {
 </script>
 
 <template>
-  <ProblemNote v-if="problem && !view" :says="problem" again @again="load" />
+  <template v-if="problem && !view">
+    <h1>Drill</h1>
+    <ProblemNote :says="problem" again @again="load" />
+    <p><RouterLink :to="{ name: 'drill', params: {} }">All drills</RouterLink></p>
+  </template>
   <article v-if="view" class="stack" :data-drill="view.id" :data-done="isDone">
     <div class="row spread head">
       <div>

@@ -11,8 +11,14 @@ const emit = defineEmits<{ choose: [id: string] }>();
   <fieldset class="mends">
     <legend>How is it mended?</legend>
     <label v-for="m in mends" :key="m.id" class="mend" :class="{ picked: chosen === m.id }" :data-mend="m.id">
-      <RadioButton :model-value="chosen" :value="m.id" name="mend" @update:model-value="emit('choose', m.id)" />
-      <ol class="small" :class="{ one: m.steps.length === 1 }">
+      <RadioButton
+        :model-value="chosen"
+        :value="m.id"
+        name="mend"
+        :aria-labelledby="`steps-${m.id}`"
+        @update:model-value="emit('choose', m.id)"
+      />
+      <ol :id="`steps-${m.id}`" class="small" :class="{ one: m.steps.length === 1 }">
         <li v-for="s in m.steps" :key="s">{{ s }}</li>
       </ol>
     </label>

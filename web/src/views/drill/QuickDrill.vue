@@ -62,7 +62,11 @@ onSaveKey(() => {
 </script>
 
 <template>
-  <ProblemNote v-if="problem && !view" :says="problem" again @again="load" />
+  <template v-if="problem && !view">
+    <h1>Drill</h1>
+    <ProblemNote :says="problem" again @again="load" />
+    <p><RouterLink :to="{ name: 'drill', params: {} }">All drills</RouterLink></p>
+  </template>
   <article v-if="view" class="stack quick" :data-quick="view.topic" :data-done="isDone">
     <div class="row spread">
       <h1>{{ QUICK_TITLES[view.topic] }}</h1>

@@ -1,10 +1,13 @@
 // @vitest-environment happy-dom
 import {
+  benchCase,
   drillCase,
   drillProgress,
   drillResult,
   drillView,
   quickQuestion,
+  type BenchResult,
+  type BenchView,
   type DrillProgress,
   type DrillView,
   type QuickView,
@@ -147,5 +150,99 @@ describe('the drills', () => {
     expect(page.root.querySelector('[data-test="surest"]')?.textContent).toContain('5 times, and right 5 times');
     expect(page.root.querySelector('[data-test="due"]')?.textContent).toContain('2 confusions have come back');
     expect(page.root.querySelector('[data-person="KO"]')?.textContent).toMatch(/Plain; /);
+  });
+});
+
+describe('a run at the bench', () => {
+  const c = benchCase(3);
+  const bench = (more: Partial<BenchView> = {}): BenchView => ({
+    id: 'run',
+    by: null,
+    product: { slug: c.product.slug, name: c.product.name },
+    task: ['A 100 g, B 82 g.'],
+    nowS: 0,
+    pace: 4,
+    metS: null,
+    cardPotLifeMin: 6,
+    scaleG: 0,
+    gPerS: 0,
+    targetG: { A: 100, B: 82 },
+    pouredG: { A: 0, B: 0 },
+    roomC: 22,
+    humidityPct: 52,
+    resinC: null,
+    gaugeKPa: 0,
+    stirredMin: 0,
+    doing: 'nothing',
+    scraped: false,
+    cast: false,
+    shut: false,
+    released: false,
+    interrupted: null,
+    may: ['read-lots', 'warm', 'pour'],
+    look: { seed: 3, clarity: 'water-clear', colours: [] },
+    result: null,
+    ...more,
+  });
+  const open = async (view: BenchView, after: BenchView = view) => {
+    const sent = pretendStudio([], ({ path, method }) => {
+      if (!path.startsWith('/bench-drills/run')) return undefined;
+      return { body: method === 'POST' ? after : view };
+    });
+    return { sent, page: await screen('drill', { what: 'bench', id: 'run' }) };
+  };
+  const button = (root: HTMLElement, act: string) => root.querySelector<HTMLButtonElement>(`[data-act="${act}"]`)!;
+
+  it('lets what can be done be done, and nothing else', async () => {
+    const poured = bench({ doing: 'pouring-a', gPerS: 3, scaleG: 12, may: ['pour', 'stop'] });
+    const { page, sent } = await open(bench(), poured);
+    expect(button(page.root, 'cast-false').disabled).toBe(true);
+    expect(page.text()).toContain('not read');
+    expect(page.root.querySelector('[data-test="met"]')?.textContent).toBe('–');
+    button(page.root, 'pour-A-false').click();
+    await page.settle();
+    expect(sent.find((s) => s.method === 'POST')?.body).toEqual({ do: 'pour', part: 'A', thin: false });
+    expect(page.root.querySelector('[data-test="doing"]')?.textContent).toBe('Pouring A');
+    expect(button(page.root, 'stop').disabled).toBe(false);
+  });
+  it('says who is at the door', async () => {
+    const { page } = await open(bench({ metS: 75, interrupted: 'Somebody is at the door.', may: [] }));
+    expect(page.root.querySelector('.door')?.textContent).toContain('at the door');
+    expect([...page.root.querySelectorAll<HTMLButtonElement>('[data-act]')].every((b) => b.disabled)).toBe(true);
+    expect(page.root.querySelector('[data-test="met"]')?.textContent).toMatch(/^1:1[5-9]$/);
+  });
+  it('shows the cast that it made, with what made it so, and what the ledger says', async () => {
+    const result: BenchResult = {
+      lost: false,
+      faults: [
+        {
+          kind: 'tacky',
+          pattern: 'tacky-all-over',
+          cause: 'ratio-off',
+          title: 'Parts not in ratio',
+          because: 'B was 9 % over.',
+        },
+      ],
+      figures: [{ label: 'Stirred', says: '1.6 min' }],
+      mishap: { title: 'The jug poured heavily', says: 'Stop early.' },
+      diagnosis: [
+        {
+          kind: 'tacky',
+          pattern: 'tacky-all-over',
+          causes: [{ id: 'ratio-off', share: 0.93, title: 'Parts not in ratio', says: ['Ratio is above.'] }],
+        },
+      ],
+    };
+    const { page } = await open(bench({ result, may: [], pace: 0 }));
+    expect(page.root.querySelector('[data-fault="ratio-off"]')?.textContent).toContain('B was 9 % over.');
+    expect(page.root.querySelector('.cast')?.getAttribute('aria-label')).toContain('tacky');
+    expect(page.text()).toMatch(/The jug poured heavily[\s\S]*93 %/);
+    expect(page.root.querySelector('[data-act]')).toBeNull();
+  });
+  it('that set in the cup says so, and a sound one is praised without a fault', async () => {
+    const sound: BenchResult = { lost: false, faults: [], figures: [], mishap: null, diagnosis: [] };
+    expect((await open(bench({ result: sound }))).page.text()).toContain('A sound cast');
+    closeScreens();
+    expect((await open(bench({ result: { ...sound, lost: true } }))).page.text()).toContain('It set in the cup');
   });
 });

@@ -11,6 +11,7 @@ import {
 import { computed, watch } from 'vue';
 import { api } from '../../api/client';
 import { guideApi } from '../../api/guide';
+import CastPicture from '../../components/CastPicture.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useLoaded } from '../../components/useLoaded';
@@ -50,6 +51,10 @@ const showing = (kind: SymptomKind, pattern: string) => symptomWords({ kind, pat
   <article v-if="page" class="stack" :data-cause="page.id">
     <p v-if="families" class="quiet">Only in {{ families }}.</p>
     <ul class="pictures">
+      <li class="card drawn">
+        <CastPicture :look="page.example.look" :seen="[page.example]" />
+        <span class="small">A cast of {{ page.example.product }}</span>
+      </li>
       <li v-for="s in pictures" :key="s.kind + s.pattern" class="card">
         <PatternPicture :kind="s.kind" :pattern="s.pattern" />
         <span class="small">{{ showing(s.kind, s.pattern) }}</span>

@@ -27,6 +27,7 @@ describe('a page on a cause', () => {
     expect(lines(shown.root, '.speaks dt')).toEqual(page.speaks.map((s) => s.label));
     expect(lines(shown.root, '[data-neighbour] h3')).toEqual(page.neighbours.map((n) => n.title));
     expect(asked.some(({ path }) => path.includes('temperature='))).toBe(true);
+    expect(shown.root.querySelector('.drawn .cast')?.getAttribute('aria-label')).toMatch(/cast, \w+: /);
   });
   it('says how often it was that here only where it is known', async () => {
     expect((await cause('ratio-off', { known: 3 })).shown.text()).toContain('3 batches');
@@ -35,7 +36,7 @@ describe('a page on a cause', () => {
   });
   it('draws no pattern that nobody named', async () => {
     const { shown } = await cause('pressure-late');
-    expect(lines(shown.root, '.pictures li')).toEqual([
+    expect(lines(shown.root, '.pictures li:not(.drawn)')).toEqual([
       'bubbles, micro throughout',
       'bubbles, top foam',
       'bubbles, large voids',

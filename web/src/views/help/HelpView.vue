@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PROBLEM_HELP, TERMS } from '@warm-jar/core';
+import { PROBLEM_HELP, TERMS, termOfField } from '@warm-jar/core';
 import InputText from 'primevue/inputtext';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import TermCard from '../../components/help/TermCard.vue';
@@ -7,6 +7,12 @@ import PrintButton from '../../components/PrintButton.vue';
 
 /** Every word that is explained, and what each error means. */
 const props = defineProps<{ term?: string }>();
+/** The word that was asked for: by its own name, or by a field that it explains. */
+const asked = computed(() => {
+  const { term } = props;
+  if (term === undefined || TERMS.some((t) => t.id === term)) return term;
+  return termOfField(term)?.id ?? term;
+});
 const words = ref('');
 const has = (...texts: string[]) => {
   const wanted = words.value.trim().toLowerCase();
@@ -16,11 +22,11 @@ const terms = computed(() => TERMS.filter((t) => has(t.term, t.says)));
 const problems = computed(() => PROBLEM_HELP.filter((p) => has(p.title, p.says)));
 async function show(): Promise<void> {
   await nextTick();
-  if (props.term === undefined) return;
-  document.getElementById(`word-${props.term}`)?.scrollIntoView({ block: 'start' });
+  if (asked.value === undefined) return;
+  document.getElementById(`word-${asked.value}`)?.scrollIntoView({ block: 'start' });
 }
 onMounted(show);
-watch(() => props.term, show);
+watch(asked, show);
 </script>
 
 <template>
@@ -39,7 +45,7 @@ watch(() => props.term, show);
     <p v-if="terms.length + problems.length === 0" class="card">No word here is called so, or explained by it.</p>
     <section v-if="terms.length" aria-labelledby="words">
       <h2 id="words">Of the work and the cards</h2>
-      <TermCard v-for="t in terms" :key="t.id" :term="t" :class="{ asked: t.id === term }" />
+      <TermCard v-for="t in terms" :key="t.id" :term="t" :class="{ asked: t.id === asked }" />
     </section>
     <section v-if="problems.length" aria-labelledby="errors">
       <h2 id="errors">What errors mean</h2>
@@ -48,7 +54,7 @@ watch(() => props.term, show);
         :id="`word-error-${p.code}`"
         :key="p.code"
         class="problem"
-        :class="{ asked: `error-${p.code}` === term }"
+        :class="{ asked: `error-${p.code}` === asked }"
         :data-error="p.code"
       >
         <h3>{{ p.title }}</h3>
