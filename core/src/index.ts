@@ -62,12 +62,23 @@ export * from './formats/drill';
 export { drillCase, type DrillWish } from './drill/drillCase';
 export { drillAsks } from './drill/drillAsk';
 export { drillResult, drillView, drillCauses, type DrillState } from './drill/diagnosisDrill';
-export { ledgerTakes, randomTakes } from './drill/ledgerTrainee';
+export { ledgerTakes, randomTakes, type Taken } from './drill/ledgerTrainee';
+export { drillMends, isRightMend } from './drill/drillMends';
 export * from './drill/drillScore';
 export * from './drill/quickDrill';
 export * from './drill/drillProgress';
 export * from './formats/benchDrill';
-export { benchCase, benchState, gaugeAt, isAtDoor, mayDo, pouredG, stirredMin, type BenchCase, type BenchState } from './drill/benchRun';
+export {
+  benchCase,
+  benchState,
+  gaugeAt,
+  isAtDoor,
+  mayDo,
+  pouredG,
+  stirredMin,
+  type BenchCase,
+  type BenchState,
+} from './drill/benchRun';
 export { benchResult, benchRun } from './drill/benchCast';
 export * from './guide/familyWords';
 export * from './guide/schools';

@@ -1,4 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { Key } from 'selenium-webdriver';
 import { startApplication } from './application';
 import { Bench } from './browser';
 import { firstHourSheet } from './firstHourSheet';
@@ -66,7 +67,25 @@ const VIEWS: readonly {
   { name: 'diagnosis', path: '/batches/B-0399/diagnosis', ready: '.cause' },
   { name: 'mend', path: '/batches/B-0389/mend', ready: '[data-test="chain"]' },
   { name: 'products', path: '/products/house-clear-6', ready: '.groups' },
-  { name: 'moulds', path: '/moulds/M-12', ready: '.outline' },
+  {
+    name: 'drill',
+    path: '/drill',
+    ready: '[data-level="3"]',
+    prepare: async (bench) => {
+      // Any cast may come; the picture is of one with bubbles.
+      for (let tries = 0; tries < 20; tries += 1) {
+        await bench.go('/drill');
+        await bench.tap('[data-level="3"]');
+        await bench.see('[data-sure]');
+        if (/bubbles/.test(await bench.text('figcaption'))) break;
+      }
+      await bench.tap('[data-ask]');
+      await bench.see('[data-told]');
+      const handle = await bench.see('[data-sure]:nth-child(2) .p-slider-handle');
+      for (let i = 0; i < 11; i += 1) await handle.sendKeys(Key.ARROW_RIGHT);
+      await bench.driver.executeScript('document.activeElement.blur(); window.scrollTo(0, 0)');
+    },
+  },
   {
     name: 'patterns',
     path: '/patterns?kind=bubbles',

@@ -77,7 +77,7 @@ describe('the ledger as a trainee', () => {
       drillScore(drillCauses(c), randomTakes(c, drillCauses(c), chanceFrom(c.seed)).spread, c.truth),
     );
     expect(ledger).toBeGreaterThan(random + 20);
-    expect(random).toBeLessThan(0);
+    expect(random).toBeLessThan(15);
   });
 });
 

@@ -80,6 +80,10 @@ function confusedOptions(chance: Chance, { confused }: DrillWish): HiddenCaseOpt
   return { showing: { kind, pattern }, ...(cause === 'something-else' ? {} : { cause }) };
 }
 
+/** The four that most casts fail by; the others are drilled as well, but seldomer. */
+const MAIN_KINDS: ReadonlySet<SymptomKind> = new Set(['bubbles', 'tacky', 'yellowing', 'soft']);
+const OTHERS_KEPT = 0.3;
+
 /** With fewer causes in question there is nothing to tell apart. */
 const LEAST_CAUSES = 3;
 
@@ -108,6 +112,7 @@ export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {})
     const options = { ...made, ...slugsOf(wish.family), ...confusedOptions(chance, wish) };
     const drawn = tried(() => hiddenCase(chance, options));
     if (!drawn || !isSeen(drawn.seen)) continue;
+    if (!wish.confused && !MAIN_KINDS.has(drawn.seen.kind) && !chance.flip(OTHERS_KEPT)) continue;
     last = drawn;
     // By the record alone: what earlier batches say is asked for.
     const facts = drillFacts(drawn, { batch: drawn.batch, history: {} });

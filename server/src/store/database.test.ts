@@ -50,10 +50,11 @@ describe('the database', () => {
       { name: '0008-outcomes' },
       { name: '0009-imports' },
       { name: '0010-words' },
+      { name: '0011-drills' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(10);
+    expect(await names()).toHaveLength(11);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

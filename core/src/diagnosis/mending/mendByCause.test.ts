@@ -149,6 +149,18 @@ describe('the table of mends, row by row', () => {
       COAT,
     ],
     [
+      'old-or-damp-lot of a resin of one part: a drop under the lamp, with no ratio to keep',
+      { slug: 'house-noon', cause: 'old-or-damp-lot', kind: 'soft', pattern: 'all-over' },
+      /^Cure a thin drop of the same lot first.*shield eyes and skin/,
+      /in ratio|warm for/,
+    ],
+    [
+      'old-or-damp-lot of a polyester: dosed by its card',
+      { slug: 'house-tide', cause: 'old-or-damp-lot', kind: 'soft', pattern: 'all-over' },
+      /with the dose of its card.*goggles/,
+      /exactly in ratio/,
+    ],
+    [
       'too-much-additive, a tacky skin',
       { slug: 'house-coat-9', cause: 'too-much-additive', kind: 'tacky', pattern: 'tacky-all-over' },
       /clear coat over the tacky skin, without colour/,

@@ -133,14 +133,35 @@ function unmixed(facts: CaseFacts): Mend | null {
   return isLiquid(facts) ? scrapedAndCoated(facts) : spotsCoated(facts);
 }
 
+/** A little of the same lots, made without a fault, as the family is made: what it is tried with, and how. */
+function triedOf(facts: CaseFacts): { readonly things: readonly string[]; readonly how: string } {
+  switch (facts.product.family) {
+    case 'uv-acrylate':
+      return {
+        things: ['a few drops of the same lot', 'lamp'],
+        how: `Cure a thin drop of the same lot first, on glass, with its whole dose. ${LAMP}`,
+      };
+    case 'polyester':
+      return {
+        things: ['20 g of the same lots', 'fine scale', 'wrap-around goggles'],
+        how: 'Mix a small cup of the same lots first, with the dose of its card, and leave it warm for its demould time. Wrap-around goggles; no flame.',
+      };
+    default:
+      return {
+        things: ['20 g of the same lots', 'fine scale'],
+        how: 'Mix a small cup of the same lots first, exactly in ratio, and leave it warm for its demould time.',
+      };
+  }
+}
+
 function badLot(facts: CaseFacts): Mend | null {
   if (!isUncured(facts) && facts.seen.kind !== 'haze' && facts.seen.kind !== 'bubbles') return null;
-  const cup = 'Mix a small cup of the same lots first, exactly in ratio, and leave it warm for its demould time.';
+  const tried = triedOf(facts);
   const again = isRubber(facts) ? 'make the mould again' : MAKE_AGAIN;
   return mend(
     THREE_DAYS_H,
-    ['20 g of the same lots', 'fine scale'],
-    cup,
+    tried.things,
+    tried.how,
     isUncured(facts)
       ? `If that stays soft too, no time and no warmth will help: ${again} from a good lot. If it hardens, it was not the lot.`
       : `If that comes out the same, ${again} from a good lot; nothing takes it out of this one.`,
