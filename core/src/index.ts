@@ -59,7 +59,7 @@ export * from './formats/guidePage';
 export { causePage } from './guide/causePage';
 export { isGuidedCause, type GuidedCause } from './guide/causeWords';
 export * from './formats/drill';
-export { drillCase, type DrillWish } from './drill/drillCase';
+export { drillCase, drillSearch, type DrillWish } from './drill/drillCase';
 export { drillAsks } from './drill/drillAsk';
 export { drillResult, drillView, drillCauses, type DrillState } from './drill/diagnosisDrill';
 export { ledgerTakes, randomTakes, type Taken } from './drill/ledgerTrainee';

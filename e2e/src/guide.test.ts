@@ -48,6 +48,15 @@ describe('the guide', () => {
     await bench.tapWords('Bond window missed', '#found');
     await bench.see('[data-cause="bond-window-missed"]');
   });
+  it('explains a limit where it stands, and what is behind a caution', async () => {
+    await bench.go('/batches/B-0399');
+    await bench.tap('.strip[data-field="room.temperatureC"] a');
+    expect(await address()).toBe('/help/room.temperatureC');
+    await bench.see('.asked');
+    await bench.go('/batches/B-0399/check');
+    await bench.tap('.caution a');
+    expect(await address()).toBe('/guide/families/polyurethane');
+  });
   it('holds a family’s never, and what the log says of a school', async () => {
     await bench.go('/guide/families/polyurethane');
     expect(await bench.text('[data-family]')).toContain('No lamp cures it');

@@ -1,4 +1,4 @@
-import type { BenchAct, BenchView, Problem } from '@warm-jar/core';
+import type { BenchAct, BenchView, DrillProgress, Problem } from '@warm-jar/core';
 import { BENCH_PACE, benchCase } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import request from 'supertest';
@@ -95,6 +95,8 @@ describe('a run on the drill’s bench', () => {
     expect(await look(id)).toMatchObject({ result: { faults: [] }, pace: 0 });
     expect((await request(studio.app).get('/api/v1/batches')).body).toEqual(before);
     await sent(id, { do: 'release' }).expect(409);
+    const { bench } = (await request(studio.app).get('/api/v1/drill-progress').expect(200)).body as DrillProgress;
+    expect(bench).toEqual({ times: 1, sound: 1 });
   });
 
   it('makes the fault that was done, and the ledger argues from its record', async () => {

@@ -2,6 +2,7 @@ import { recordFacts, type CaseFacts, type History } from '../diagnosis/caseFact
 import { CATALOGUE } from '../diagnosis/catalogue';
 import { candidates, shares } from '../diagnosis/ledger';
 import { explainedTogether } from '../diagnosis/together';
+import type { Batch } from '../formats/batch';
 import { CoreError } from '../formats/errors';
 import type { DrillCase, DrillLevel } from '../formats/drill';
 import { PATTERNS_BY_SYMPTOM, type CauseId, type Family, type SymptomKind } from '../formats/vocabulary';
@@ -99,29 +100,54 @@ function tried(make: () => HiddenCase): HiddenCase | null {
   }
 }
 
+/** One try at a case of a level; null where it is none that could be drilled. */
+function drawnFor(chance: Chance, { made }: Level, wish: DrillWish): HiddenCase | null {
+  const options = { ...made, ...slugsOf(wish.family), ...confusedOptions(chance, wish) };
+  const drawn = tried(() => hiddenCase(chance, options));
+  if (!drawn || !isSeen(drawn.seen)) return null;
+  return wish.confused || MAIN_KINDS.has(drawn.seen.kind) || chance.flip(OTHERS_KEPT) ? drawn : null;
+}
+
 /**
- * A made-up batch for a drill: spoiled by a cause that its level allows, of a family or a pair of causes where one is
- * wished for. The same seed gives the same batch.
- * @throws CoreError `out-of-range` where no batch can be made so
+ * The search for a drill's batch, a try at a time, so that whoever has other things to do can do them in between: one
+ * takes some milliseconds, and there may be many.
+ * @returns the batch, once there is one
+ * @throws CoreError `out-of-range` where none can be made so
  */
-export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {}): DrillCase {
+export function* drillSearch(seed: number, level: DrillLevel, wish: DrillWish = {}): Generator<void, DrillCase> {
   const chance = chanceApart(seed, level);
-  const { made, isOne } = LEVELS[level];
+  const { isOne } = LEVELS[level];
   let last: HiddenCase | null = null;
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
-    const options = { ...made, ...slugsOf(wish.family), ...confusedOptions(chance, wish) };
-    const drawn = tried(() => hiddenCase(chance, options));
-    if (!drawn || !isSeen(drawn.seen)) continue;
-    if (!wish.confused && !MAIN_KINDS.has(drawn.seen.kind) && !chance.flip(OTHERS_KEPT)) continue;
+    yield;
+    const drawn = drawnFor(chance, LEVELS[level], wish);
+    if (!drawn) continue;
     last = drawn;
     // By the record alone: what earlier batches say is asked for.
     const facts = drillFacts(drawn, { batch: drawn.batch, history: {} });
     if (candidates(facts).length >= LEAST_CAUSES && isOne(facts, truthOf(drawn))) break;
   }
   if (!last) throw new CoreError('out-of-range', 'No batch could be made for this drill. Ask for another.', 'family');
-  const { product, batch, lived, history, seen } = last;
+  const { product, history, seen } = last;
+  const [batch, lived] = [last.batch, last.lived].map((b) => onePart(product, b)) as [Batch, Batch];
   return { seed, level, product, batch, lived, history, seen, truth: truthOf(last) };
 }
+
+/**
+ * A made-up batch for a drill: spoiled by a cause that its level allows, of a family or a pair of causes where one is
+ * wished for. The same seed gives the same batch.
+ * @throws CoreError `out-of-range` where no batch can be made so
+ */
+export function drillCase(seed: number, level: DrillLevel, wish: DrillWish = {}): DrillCase {
+  const search = drillSearch(seed, level, wish);
+  for (let step = search.next(); ; step = search.next()) if (step.done) return step.value;
+}
+
+/** A record of what a lamp cures says nothing of a second part. */
+const onePart = (product: HiddenCase['product'], batch: Batch): Batch =>
+  product.family === 'uv-acrylate'
+    ? { ...batch, lotB: null, resin: batch.resin && { ...batch.resin, temperatureBC: null } }
+    : batch;
 
 const truthOf = ({ cause, also }: HiddenCase): CauseId[] => [cause, ...(also === null ? [] : [also])];
 

@@ -1,5 +1,5 @@
 import { wilsonInterval } from '../learning/wilsonInterval';
-import type { DrillLevel, DrillProgress, DrillResult } from '../formats/drill';
+import type { DrillLevel, DrillProgress, DrillSummary } from '../formats/drill';
 import { DRILL_LEVELS } from '../formats/drill';
 import { FAMILIES, type CauseId, type Family } from '../formats/vocabulary';
 import { causeTitle } from '../diagnosis/catalogue';
@@ -9,7 +9,7 @@ export interface DrillDone {
   readonly at: string;
   readonly level: DrillLevel;
   readonly family: Family;
-  readonly result: DrillResult;
+  readonly result: DrillSummary;
 }
 
 /** Sureness in five steps. */
@@ -23,11 +23,11 @@ const SHOWN = 60;
 /** What somebody was surest of, and how sure. */
 export function surest({
   shares,
-}: Pick<DrillResult, 'shares'>): { readonly id: CauseId; readonly share: number } | null {
+}: Pick<DrillSummary, 'shares'>): { readonly id: CauseId; readonly share: number } | null {
   return [...shares].sort((a, b) => b.share - a.share)[0] ?? null;
 }
 
-const isRight = (r: DrillResult): boolean => r.truth.some((t) => t.id === surest(r)?.id);
+const isRight = (r: DrillSummary): boolean => r.truth.some((t) => t.id === surest(r)?.id);
 const mean = (all: readonly number[]) => all.reduce((a, b) => a + b, 0) / all.length;
 
 function calibrationOf(done: readonly DrillDone[]): DrillProgress['calibration'] {
@@ -92,7 +92,7 @@ function byCause(done: readonly DrillDone[]): DrillProgress['causes'] {
  */
 export function drillProgress(
   done: readonly DrillDone[],
-): Omit<DrillProgress, 'person' | 'due' | 'confusions' | 'quick'> {
+): Omit<DrillProgress, 'person' | 'due' | 'confusions' | 'quick' | 'bench'> {
   const inOrder = [...done].sort((a, b) => a.at.localeCompare(b.at));
   const chosen = inOrder.flatMap((d) => (d.result.mend ? [d.result.mend.isRight] : []));
   return {

@@ -84,6 +84,10 @@ export const drillResultSchema = z.object({
 });
 export type DrillResult = z.infer<typeof drillResultSchema>;
 
+/** A result without its argument: all that progress reads of it. */
+export const drillSummarySchema = drillResultSchema.omit({ steps: true, withSame: true });
+export type DrillSummary = z.infer<typeof drillSummarySchema>;
+
 /** How a cast is drawn: what it is made of and in which shape; what is seen on it stands beside. */
 export const castLookSchema = z.object({
   seed: z.number().int(),
@@ -224,6 +228,8 @@ export const drillProgressSchema = z.object({
   ),
   /** How many of them are due now. */
   due: z.number().int(),
+  /** Runs at the drill's bench, and how many of their casts were sound. */
+  bench: z.object({ times: z.number().int(), sound: z.number().int() }),
   quick: z.array(
     z.object({
       topic: z.enum(QUICK_TOPICS),

@@ -22,6 +22,9 @@ export function dewPointSpreadK(batch: Batch): number | null {
 /** Room, damp, dew point and the resin's temperatures. */
 export function conditionReadings(product: Product, batch: Batch, say: Say): LimitReading[] {
   const { minC, maxC, maxHumidityPct } = product.room ?? {};
+  const { temperatureBC } = batch.resin ?? {};
+  // What a lamp cures has one part: a second is held against the card only where somebody wrote it down.
+  const hasPartB = product.family !== 'uv-acrylate' || temperatureBC != null;
   const resinBand = { low: product.resin?.minC, high: product.resin?.maxC, unit: '°C' };
   return [
     makeReading(
@@ -31,7 +34,7 @@ export function conditionReadings(product: Product, batch: Batch, say: Say): Lim
     makeReading({ field: 'room.humidityPct', measured: batch.room?.humidityPct, high: maxHumidityPct, unit: '%' }, say),
     makeReading({ field: 'air.dewPointSpreadK', measured: dewPointSpreadK(batch), unit: 'K' }, say),
     makeReading({ field: 'resin.temperatureAC', measured: batch.resin?.temperatureAC, ...resinBand }, say),
-    makeReading({ field: 'resin.temperatureBC', measured: batch.resin?.temperatureBC, ...resinBand }, say),
+    ...(hasPartB ? [makeReading({ field: 'resin.temperatureBC', measured: temperatureBC, ...resinBand }, say)] : []),
     makeReading({ field: 'resin.atPourC', measured: batch.resin?.atPourC, ...resinBand }, say),
   ];
 }

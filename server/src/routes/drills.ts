@@ -3,7 +3,7 @@ import {
   FAMILIES,
   drillAnswerSchema,
   drillAsks,
-  drillCase,
+  drillSearch,
   drillCauses,
   drillResult,
   drillView,
@@ -41,6 +41,22 @@ const viewAnswer = { description: 'The drill as its trainee sees it', schema: dr
 
 type Drills = Pick<DrillStores, 'diagnosis' | 'confusions'>;
 
+/** Other requests are answered between two tries after so long, ms. */
+const BUSY_MS = 15;
+
+/** A drill's batch, found without holding up anybody else. */
+async function found(search: ReturnType<typeof drillSearch>): Promise<DrillCase> {
+  let since = performance.now();
+  for (;;) {
+    const step = search.next();
+    if (step.done) return step.value;
+    if (performance.now() - since > BUSY_MS) {
+      await new Promise(setImmediate);
+      since = performance.now();
+    }
+  }
+}
+
 const begin = ({ diagnosis: store, confusions }: Drills): Endpoint =>
   endpoint(
     {
@@ -55,10 +71,11 @@ const begin = ({ diagnosis: store, confusions }: Drills): Endpoint =>
     async ({ query, body }) => {
       const person = actorNow()?.person ?? null;
       const [confused] = body.again && person !== null ? await confusions.due(person) : [];
-      const made = drillCase(newSeed(), body.level, {
+      const search = drillSearch(newSeed(), body.level, {
         family: confused ? undefined : (body.family ?? undefined),
         confused,
       });
+      const made = await found(search);
       const run = await store.begin({ case: made, asked: [], result: null, comesBack: null });
       return { status: 201, body: viewed(run, wordsIn(query)) };
     },

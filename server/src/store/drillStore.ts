@@ -1,5 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { QueryTypes, type Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { actorNow } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
@@ -29,8 +29,16 @@ export interface DrillStore<T> {
       transaction: Transaction,
     ) => Promise<{ doc: T; ended?: boolean }> | { doc: T; ended?: boolean },
   ) => Promise<DrillRun<T>>;
-  /** Those that somebody ended, the latest first; documents that cannot be read are left out. */
-  readonly ended: (person: string | null) => Promise<DrillRun<T>[]>;
+  /**
+   * What progress reads of those that somebody ended, the latest first: parts of their documents, picked in the store,
+   * for a whole one is much to parse. What cannot be read is left out.
+   * @param parts SQL of a JSON value for each, over `doc`
+   */
+  readonly ended: <P>(
+    person: string | null,
+    parts: Readonly<Record<string, string>>,
+    as: z.ZodType<P>,
+  ) => Promise<{ readonly at: string; readonly parts: P }[]>;
 }
 
 interface Row {
@@ -70,6 +78,13 @@ function guarded<T>(run: DrillRun<T>): DrillRun<T> {
   return run;
 }
 
+/** Forgets drills that were begun before a moment and never answered. */
+const forget = (sequelize: Sequelize, before: Date, transaction: Transaction) =>
+  sequelize.query('DELETE FROM drill_runs WHERE ended_at IS NULL AND begun_at < ?', {
+    replacements: [before.toISOString()],
+    transaction,
+  });
+
 export function drillStore<T>(
   { sequelize, write }: Database,
   kind: DrillKind,
@@ -95,10 +110,7 @@ export function drillStore<T>(
     begin: (doc) =>
       write(async (transaction) => {
         const begunAt = now().toISOString();
-        await sequelize.query('DELETE FROM drill_runs WHERE ended_at IS NULL AND begun_at < ?', {
-          replacements: [new Date(now().getTime() - FORGOTTEN_MS).toISOString()],
-          transaction,
-        });
+        await forget(sequelize, new Date(now().getTime() - FORGOTTEN_MS), transaction);
         const run = { id: randomUUID(), person: personNow(), begunAt, endedAt: null, doc };
         await sequelize.query('INSERT INTO drill_runs (id, kind, person, begun_at, doc) VALUES (?, ?, ?, ?, ?)', {
           replacements: [run.id, kind, run.person, begunAt, JSON.stringify(doc)],
@@ -118,12 +130,17 @@ export function drillStore<T>(
         });
         return { ...run, doc, endedAt };
       }),
-    ended: async (person) => {
-      const rows = await sequelize.query<Row>(
-        `${SELECT} WHERE kind = ? AND person IS ? AND ended_at IS NOT NULL ORDER BY ended_at DESC LIMIT ?`,
+    ended: async (person, parts, as) => {
+      const picked = Object.entries(parts).map(([name, sql]) => `'${name}', ${sql}`);
+      const rows = await sequelize.query<{ at: string; parts: string }>(
+        `SELECT ended_at AS at, json_object(${picked.join(', ')}) AS parts FROM drill_runs
+         WHERE kind = ? AND person IS ? AND ended_at IS NOT NULL ORDER BY ended_at DESC LIMIT ?`,
         { replacements: [kind, person, MOST_READ], type: QueryTypes.SELECT },
       );
-      return rows.flatMap((row) => runOf(row) ?? []);
+      return rows.flatMap((row) => {
+        const read = parsedDoc(as, row.parts);
+        return read === null ? [] : [{ at: row.at, parts: read }];
+      });
     },
   };
 }

@@ -28,7 +28,9 @@ const family = ref<Family | null>(null);
 const choices = FAMILIES.map((value) => ({ value, label: FAMILY_WORDS[value].title }));
 const due = computed(() => progress.value?.due ?? 0);
 const took = computed(
-  () => progress.value && (progress.value.times > 0 || progress.value.quick.some((q) => q.times > 0)),
+  () =>
+    progress.value &&
+    (progress.value.times + progress.value.bench.times > 0 || progress.value.quick.some((q) => q.times > 0)),
 );
 </script>
 

@@ -3,11 +3,13 @@ import { FAMILY_WORDS, LEVEL_WORDS, QUICK_TITLES, isGuidedCause, type DrillProgr
 import { computed } from 'vue';
 import TableBox from '../../components/TableBox.vue';
 import { dayAndTime } from '../../components/words';
-import { readyWords, scored } from './drillWords';
+import { whenNear } from '../../components/whenNear';
+import { readyWords, scoreSpec, scored } from './drillWords';
 import SurenessChart from './SurenessChart.vue';
 
 /** How one is doing: whether sureness came true, by level, family and cause, and what comes back. */
 const props = defineProps<{ progress: DrillProgress }>();
+const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 const levels = computed(() => props.progress.levels.filter((l) => l.times > 0));
 const quick = computed(() => props.progress.quick.filter((q) => q.times > 0));
 /** As many causes as one can work on. */
@@ -32,6 +34,10 @@ const minutes = computed(() => {
           >Mends right: {{ progress.mends.right }} of {{ progress.mends.chosen }}.</template
         >
       </p>
+    </section>
+    <section v-if="progress.runs.length > 1" class="card" aria-labelledby="p-score">
+      <h2 id="p-score">Your score, drill by drill</h2>
+      <LineChart :spec="scoreSpec(progress.runs)" />
     </section>
     <section v-if="levels.length" class="card" aria-labelledby="p-levels">
       <h2 id="p-levels">By level and family</h2>
@@ -83,6 +89,10 @@ const minutes = computed(() => {
           <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
         </div>
       </dl>
+    </section>
+    <section v-if="progress.bench.times" class="card" aria-labelledby="p-bench">
+      <h2 id="p-bench">At the bench</h2>
+      <p class="figures" data-test="bench-runs">{{ progress.bench.sound }} of {{ progress.bench.times }} casts sound</p>
     </section>
     <section v-if="quick.length" class="card" aria-labelledby="p-quick">
       <h2 id="p-quick">Sums in a minute</h2>

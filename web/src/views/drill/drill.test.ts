@@ -15,6 +15,7 @@ import {
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { pretendStudio } from '../../testing/pretendedStudio';
 import { closeScreens, noWorkers, screen } from '../../testing/screen';
+import { readyWords, scoreSpec, scored, surenessSpec, timesWords } from './drillWords';
 
 beforeEach(() => {
   noWorkers();
@@ -124,6 +125,7 @@ describe('the drills', () => {
     ...drillProgress([]),
     confusions: [],
     due: 0,
+    bench: { times: 0, sound: 0 },
     quick: [],
     ...more,
   });
@@ -244,5 +246,46 @@ describe('a run at the bench', () => {
     expect((await open(bench({ result: sound }))).page.text()).toContain('A sound cast');
     closeScreens();
     expect((await open(bench({ result: { ...sound, lost: true } }))).page.text()).toContain('It set in the cup');
+  });
+});
+
+describe('curves of progress', () => {
+  const run = (score: number, ledger = 80) => ({
+    at: '2027-03-18T09:00:00Z',
+    level: 1 as const,
+    score,
+    ledger,
+    minutes: 2,
+    ledgerMin: 1,
+  });
+  it('of the score are means of the latest five, beside the ledger’s', () => {
+    const { lines } = scoreSpec([0, 100, 50, 50, 50, 100].map((s) => run(s)));
+    expect(lines[0]!.points).toEqual([
+      [1, 0],
+      [2, 50],
+      [3, 50],
+      [4, 50],
+      [5, 50],
+      [6, 70],
+    ]);
+    expect(lines[1]!.points.every(([, y]) => y === 80)).toBe(true);
+  });
+  it('of sureness show only what was said, each with its range', () => {
+    const done = drillProgress([]).calibration;
+    expect(surenessSpec(done).lines[0]!.points).toEqual([]);
+    const step = { ...done[4]!, times: 4, right: 3, meanShare: 0.9, low: 0.3, high: 0.95 };
+    const { lines } = surenessSpec([...done.slice(0, 4), step]);
+    expect(lines.map((l) => l.points.at(-1))).toEqual([
+      [90, 75],
+      [100, 100],
+      [90, 30],
+      [90, 95],
+    ]);
+  });
+  it('words of scores, times and readiness', () => {
+    expect([scored(null), scored(-12.4), scored(87.5)]).toEqual(['–', '−12', '88']);
+    expect([0, 1, 2, 7].map(timesWords)).toEqual(['never', 'once', 'twice', '7 times']);
+    expect(readyWords({ ready: null, times: 3 })).toBe('2 more to say');
+    expect([true, false].map((ready) => readyWords({ ready, times: 9 }))).toEqual(['ready', 'not yet']);
   });
 });
