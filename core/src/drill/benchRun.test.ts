@@ -13,7 +13,7 @@ import {
   stirredMin,
   type BenchCase,
 } from './benchRun';
-import { benchRecord, benchResult, benchRun, madeFaults } from './benchCast';
+import { benchRecord, benchResult, benchRun, leftMm, madeFaults } from './benchCast';
 
 const found = (mishap: BenchCase['mishap']): BenchCase => {
   for (let seed = 1; seed < 400; seed += 1) {
@@ -178,6 +178,40 @@ describe('slips', () => {
   });
 });
 
+describe('the bubbles that stay', () => {
+  const r = benchRun(plain, after(plain))!;
+  const air = {
+    curve: r.curve,
+    gelMin: r.gelMin,
+    entrainedMm: 0.22,
+    castMin: r.castEndMin,
+    lidMin: r.shutMin!,
+    fullMin: r.fullMin!,
+    gaugeKPa: 300,
+  };
+  /** The largest bubble left along a sweep of one input. */
+  const along = (from: number, to: number, step: number, change: (v: number) => Partial<typeof air>) =>
+    Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) =>
+      leftMm(plain, { ...air, ...change(from + i * step) }),
+    );
+  const rises = (all: readonly number[]) => all.every((v, i) => i === 0 || v >= all[i - 1]! - 1e-9);
+  it('are never larger for more pressure, and gone at the card’s', () => {
+    const all = along(0, 400, 5, (gaugeKPa) => ({ gaugeKPa }));
+    expect(rises([...all].reverse())).toBe(true);
+    expect(all[0]).toBeGreaterThan(0.1);
+    expect(all.at(-1)).toBe(0);
+  });
+  it('are never smaller for pressing later, nor for more air stirred in', () => {
+    expect(rises(along(r.shutMin!, r.gelMin + 2, 0.1, (fullMin) => ({ fullMin })))).toBe(true);
+    expect(rises(along(0.05, 1.5, 0.01, (entrainedMm) => ({ entrainedMm, gaugeKPa: 60 })))).toBe(true);
+  });
+  it('are squeezed as Boyle has it where none dissolves', () => {
+    const open = leftMm(plain, { ...air, entrainedMm: 0.1, gaugeKPa: 0 });
+    const pressed = leftMm(plain, { ...air, entrainedMm: 0.1, gaugeKPa: 101.325, fullMin: r.gelMin });
+    expect(pressed / open).toBeCloseTo(Math.cbrt(0.5), 2);
+  });
+});
+
 describe('what goes wrong by itself', () => {
   it('a cold lot takes up water and gels later, and a bath mends both', () => {
     const c = found('cold-lot');
@@ -240,6 +274,12 @@ describe('what can be done', () => {
     expect(at(upTo('cast'), castAt)).not.toContain('shut');
     expect(at(acts.slice(0, upTo('cast').length + 1), castAt + 80)).toEqual(expect.arrayContaining(['shut', 'skip']));
     expect(at(upTo('release'), 0)).not.toContain('demould');
+    // Let go, it is opened once the gauge is at nought, and not a second before.
+    const release = acts.findIndex((a) => a.act.do === 'release');
+    const letGo = acts.slice(0, release + 1);
+    const letGoS = acts[release]!.atS;
+    expect(at(letGo, letGoS + 30)).not.toContain('demould');
+    expect(at(letGo, letGoS + 61)).toContain('demould');
     expect(at(acts, nowS)).toEqual([]);
   });
 });

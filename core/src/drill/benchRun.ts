@@ -276,6 +276,10 @@ const isCast = ({ cast, nowS }: BenchState) => cast !== null && nowS >= cast.toS
 /** Nothing is demoulded in less than this from the pour, s: it has not even gelled. */
 const LEAST_S = 600;
 
+/** A pot is opened at nought on its gauge, never before, kPa. */
+const NOUGHT_KPA = 1;
+const isOpen = (s: BenchState) => s.shutS === null || (s.releasedS !== null && gaugeAt(s, s.nowS) < NOUGHT_KPA);
+
 const MAY: Readonly<Record<BenchAct['do'], (s: BenchState, c: BenchCase) => boolean>> = {
   'read-lots': (s) => s.cast === null,
   warm: (s) => !s.warmed && s.pours.length === 0,
@@ -288,7 +292,7 @@ const MAY: Readonly<Record<BenchAct['do'], (s: BenchState, c: BenchCase) => bool
   'top-up': (s) => s.shutS !== null && s.releasedS === null,
   skip: (s) => isCast(s),
   release: (s) => s.shutS !== null && s.releasedS === null,
-  demould: (s) => isCast(s) && (s.shutS === null || s.releasedS !== null) && s.nowS - s.cast!.toS >= LEAST_S,
+  demould: (s) => isCast(s) && isOpen(s) && s.nowS - s.cast!.toS >= LEAST_S,
 };
 
 /** Acts that can be done now: none while somebody is at the door, or once it is over. */

@@ -26,6 +26,8 @@ interface Step {
 }
 interface Group {
   readonly title: string;
+  /** What can hurt at this step. */
+  readonly caution?: string;
   readonly steps: readonly Step[];
 }
 const PRESSURES = [280, 320, 360] as const;
@@ -39,6 +41,7 @@ const groups = computed<Group[]>(() => [
   },
   {
     title: 'Weigh',
+    caution: 'Goggles, gloves, ventilation, and the respirator that the data sheet names.',
     steps: [
       { label: 'Pour A', act: { do: 'pour', part: 'A', thin: false } },
       { label: 'A, thin stream', act: { do: 'pour', part: 'A', thin: true } },
@@ -63,6 +66,7 @@ const groups = computed<Group[]>(() => [
   },
   {
     title: 'Press',
+    caution: 'Never above its rating; opened only at nought on the gauge.',
     steps: [
       ...PRESSURES.map((toKPa): Step => ({ label: `Shut, to ${units.say(toKPa, 'kPa')}`, act: { do: 'shut', toKPa } })),
       { label: 'Top it up', act: { do: 'top-up' } },
@@ -162,6 +166,7 @@ const keyOf = (a: BenchAct) => Object.values(a).join('-');
       <div class="groups">
         <section v-for="g in groups" :key="g.title" class="card group" :aria-label="g.title">
           <h2>{{ g.title }}</h2>
+          <p v-if="g.caution" class="caution small">{{ g.caution }}</p>
           <Button
             v-for="s in g.steps"
             :key="keyOf(s.act)"
@@ -177,7 +182,6 @@ const keyOf = (a: BenchAct) => Object.values(a).join('-');
         <h2 id="bench-task">What is to be made</h2>
         <ul class="task">
           <li v-for="t in view.task" :key="t">{{ t }}</li>
-          <li>As at the real bench: goggles, gloves, ventilation, the respirator that the data sheet names.</li>
         </ul>
       </section>
     </template>
@@ -242,6 +246,12 @@ svg {
   display: grid;
   gap: var(--space-2);
   padding: var(--space-3);
+}
+.caution {
+  background: var(--caution-ground);
+  border-left: 4px solid var(--caution-edge);
+  padding: 4px 8px;
+  line-height: 1.25;
 }
 .task {
   display: grid;

@@ -15,6 +15,7 @@ const quick = computed(() => props.progress.quick.filter((q) => q.times > 0));
 /** As many causes as one can work on. */
 const WEAKEST = 6;
 const causes = computed(() => props.progress.causes.slice(0, WEAKEST));
+const others = computed(() => props.progress.causes.slice(WEAKEST));
 const minutes = computed(() => {
   const latest = props.progress.runs.slice(-10);
   if (latest.length === 0) return null;
@@ -89,6 +90,19 @@ const minutes = computed(() => {
           <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
         </div>
       </dl>
+      <details v-if="others.length">
+        <summary>{{ others.length }} more</summary>
+        <dl class="lines">
+          <div v-for="c in others" :key="c.id" class="row spread">
+            <dt>
+              <RouterLink v-if="isGuidedCause(c.id)" :to="{ name: 'guide', params: { part: 'causes', id: c.id } }">{{
+                c.title
+              }}</RouterLink><template v-else>{{ c.title }}</template>
+            </dt>
+            <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
+          </div>
+        </dl>
+      </details>
     </section>
     <section v-if="progress.bench.times" class="card" aria-labelledby="p-bench">
       <h2 id="p-bench">At the bench</h2>
@@ -128,6 +142,11 @@ tbody th {
 }
 .figure {
   text-align: right;
+}
+summary {
+  min-height: var(--target);
+  padding-top: 12px;
+  cursor: pointer;
 }
 .lines {
   display: grid;
