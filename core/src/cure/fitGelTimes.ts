@@ -4,7 +4,7 @@ import type { Product } from '../formats/product';
 import { tQuantile } from '../numeric/studentT';
 import { calibrate, isCalibrated } from './calibration';
 import { gelVariance, nextGaussNewtonStep, oddReading } from './gelFitQuality';
-import { gelModel, type GelParameters, type GelPoint, type LnGel } from './gelModel';
+import { gelModel, rememberedModel, type GelParameters, type GelPoint, type LnGel } from './gelModel';
 
 export type { GelPoint } from './gelModel';
 
@@ -63,6 +63,8 @@ function refusal(points: readonly GelPoint[]): 'too-few' | 'too-close' | null {
 /** Steps of Gauss and Newton tried first, each at most so often halved; and a step so short is the last. */
 const [STEPS, HALVINGS] = [12, 6];
 const LAST_STEP = [1e-4, 1e-6] as const;
+/** A step this short that makes nothing better is lost in the rounding of the cup's own steps: it is at its end. */
+const LOST_STEP = [5e-3, 1e-4] as const;
 
 /** Where a search ended. */
 interface Searched {
@@ -94,7 +96,10 @@ function quickSearch(model: LnGel, points: readonly GelPoint[], start: GelParame
     };
     let found = tried(1);
     for (let halving = 1; found === null && halving <= HALVINGS; halving += 1) found = tried(0.5 ** halving);
-    if (found === null) return null;
+    if (found === null) {
+      const isLost = Math.abs(u) <= LOST_STEP[0] && Math.abs(v) <= LOST_STEP[1];
+      return isLost ? { parameters, residuals, iterations } : null;
+    }
     at = found;
   }
   return null;
@@ -159,7 +164,7 @@ export function fitGelTimes(product: Product, points: readonly GelPoint[]): GelF
   const cannot = refusal(points);
   if (cannot) return { status: cannot, points: points.length };
 
-  const model = gelModel(product, fit);
+  const model = rememberedModel(gelModel(product, fit));
   const card: GelParameters = [fit.kinetics.activationKJPerMol, Math.log(fit.kPerMin)];
   const found = search(model, points, card);
   const odd = oddReading(points.map((p) => Math.log(p.minutes) - model(card, p)));

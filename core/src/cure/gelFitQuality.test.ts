@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { gelVariance, nextGaussNewtonStep, oddReading } from './gelFitQuality';
-import type { GelPoint, LnGel } from './gelModel';
+import { rememberedModel, type GelPoint, type LnGel } from './gelModel';
 
 /** A straight line in place of a cup: ln(minutes) = e·x − lnK, with x from the temperature. */
 const line: LnGel = ([e, lnK], { resinC }) => e * (resinC / 100) - lnK;
@@ -42,5 +42,27 @@ describe('the odd reading', () => {
     [[0, Math.log(1.51), 0], 1],
   ])('of distances %j is %s', (distances, odd) => {
     expect(oddReading(distances)).toBe(odd);
+  });
+});
+
+describe('a model that remembers', () => {
+  it('works out each cup once, and tells the same', () => {
+    let sums = 0;
+    const model: LnGel = ([e, lnK], { resinC }) => {
+      sums += 1;
+      return e / resinC - lnK;
+    };
+    const kept = rememberedModel(model);
+    const [a, b]: GelPoint[] = [
+      { minutes: 5, resinC: 20 },
+      { minutes: 5, resinC: 20 },
+    ];
+    for (const point of [a!, b!, a!, b!])
+      for (const at of [
+        [45, -2],
+        [45.1, -2],
+      ] as const)
+        expect(kept(at, point)).toBe(at[0] / 20 + 2);
+    expect(sums).toBe(4);
   });
 });

@@ -42,3 +42,16 @@ export function gelModel(product: Product, fit: Calibration): LnGel {
     return Math.log(minuteAtAlpha(curve, fit.alphaGel) ?? point.minutes * FOLLOWED);
   };
 }
+
+/** A model that works out no cup twice: the last step of a search, its ending and its spread ask for the same ones. */
+export function rememberedModel(model: LnGel): LnGel {
+  const known = new WeakMap<GelPoint, Map<string, number>>();
+  return (parameters, point) => {
+    let of = known.get(point);
+    if (!of) known.set(point, (of = new Map()));
+    const key = parameters.join(' ');
+    let ln = of.get(key);
+    if (ln === undefined) of.set(key, (ln = model(parameters, point)));
+    return ln;
+  };
+}
