@@ -17,6 +17,7 @@ import Select from 'primevue/select';
 import { computed, ref, toRef, watch } from 'vue';
 import { onPlainKey } from '../keys/keys';
 import { useOutcomes } from '../stores/useOutcomes';
+import CauseLink from './CauseLink.vue';
 import KeyCap from './KeyCap.vue';
 import { dayAndTime, inWords } from './words';
 
@@ -83,7 +84,7 @@ onPlainKey('y', () => {
         >{{ p.says }} So the {{ inWords(p.outcome.symptom) }} fault of
         <RouterLink class="figures" :to="{ name: 'batch', params: { code: p.batch } }">{{ p.batch }}</RouterLink>
         {{ p.outcome.refuted ? 'did not come' : 'came' }} from this:
-        <strong>{{ causeTitle(p.outcome.cause).toLowerCase() }}</strong>.</span
+        <strong><CauseLink :id="p.outcome.cause" within /></strong>.</span
       ><Button data-test="accept" @click="accept(p)">Keep that <KeyCap v-if="p === first" k="y" /></Button>
     </p>
     <ul v-if="known.length" class="known">

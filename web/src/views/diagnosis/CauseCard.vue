@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { causeTitle, isGuidedCause, sharePercent, type CauseShare, type SymptomKind } from '@warm-jar/core';
+import { sharePercent, type CauseShare, type SymptomKind } from '@warm-jar/core';
 import { computed } from 'vue';
+import CauseLink from '../../components/CauseLink.vue';
 import NeighbourLink from './NeighbourLink.vue';
 
 /** One cause with its share, what speaks for and against it, and what would prevent it. */
@@ -17,10 +18,9 @@ const speaksAgainst = computed(() => props.cause.evidence.filter((e) => e.points
   <article class="cause" :class="{ first }" :data-cause="cause.id">
     <div class="head">
       <h3>
-        <RouterLink v-if="isGuidedCause(cause.id)" :to="{ name: 'guide', params: { part: 'causes', id: cause.id } }">{{
-          causeTitle(cause.id)
-        }}</RouterLink><template v-else>{{ causeTitle(cause.id) }}</template
-        ><span v-if="cause.denied" class="small quiet denied">the record speaks against it</span>
+        <CauseLink :id="cause.id" /><span v-if="cause.denied" class="small quiet denied"
+          >the record speaks against it</span
+        >
       </h3>
       <strong class="figures">{{ percent }} %</strong>
     </div>

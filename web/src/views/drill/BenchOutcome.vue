@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { isGuidedCause, sharePercent, type BenchResult, type BenchView } from '@warm-jar/core';
+import { sharePercent, type BenchResult, type BenchView } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import CastPicture from '../../components/CastPicture.vue';
+import CauseLink from '../../components/CauseLink.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { symptomWords } from '../../components/words';
 import { useBeginDrill } from './useBeginDrill';
@@ -30,10 +31,7 @@ const verdict = computed(() => {
         <p v-if="result.lost">The pot life ran out before it was poured: the cup and its resin are lost.</p>
         <div v-for="f in result.faults" :key="f.kind" :data-fault="f.cause">
           <h3>
-            <RouterLink
-              v-if="isGuidedCause(f.cause)"
-              :to="{ name: 'guide', params: { part: 'causes', id: f.cause } }"
-              >{{ f.title }}</RouterLink><template v-else>{{ f.title }}</template>
+            <CauseLink :id="f.cause" />
           </h3>
           <p>{{ f.because }}</p>
         </div>

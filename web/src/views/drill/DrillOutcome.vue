@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { isGuidedCause, sayMinutes, sharePercent, type DrillView } from '@warm-jar/core';
+import { sayMinutes, sharePercent, type DrillView } from '@warm-jar/core';
 import { computed } from 'vue';
+import CauseLink from '../../components/CauseLink.vue';
 import { dayAndTime } from '../../components/words';
 
 /** What it was, what the answer was worth, and the ledger's argument, step by step. */
@@ -30,12 +31,8 @@ const mendSays = computed(() => {
     <p class="small quiet">It was</p>
     <h2 id="drill-outcome">
       <template v-for="(t, i) in result.truth" :key="t.id"
-        ><template v-if="i > 0"> and </template
-        ><RouterLink v-if="isGuidedCause(t.id)" :to="{ name: 'guide', params: { part: 'causes', id: t.id } }">{{
-          t.title
-        }}</RouterLink
-        ><template v-else>{{ t.title }}</template></template
-      >
+        ><template v-if="i > 0"> and </template><CauseLink :id="t.id"
+      /></template>
     </h2>
     <dl class="figures-of">
       <div>
@@ -44,11 +41,7 @@ const mendSays = computed(() => {
         <dd class="small quiet">
           You gave it {{ given
           }}<template v-if="isWrong && surest"
-            >; {{ sharePercent(surest.share) }} % to
-            <RouterLink
-              v-if="isGuidedCause(surest.id)"
-              :to="{ name: 'guide', params: { part: 'causes', id: surest.id } }"
-              >{{ surest.title }}</RouterLink><template v-else>{{ surest.title }}</template></template
+            >; {{ sharePercent(surest.share) }} % to <CauseLink :id="surest.id" /></template
           >.
         </dd>
       </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { FAMILY_WORDS, LEVEL_WORDS, QUICK_TITLES, isGuidedCause, type DrillProgress } from '@warm-jar/core';
+import { FAMILY_WORDS, LEVEL_WORDS, QUICK_TITLES, type DrillProgress } from '@warm-jar/core';
 import { computed } from 'vue';
+import CauseLink from '../../components/CauseLink.vue';
 import TableBox from '../../components/TableBox.vue';
 import { dayAndTime } from '../../components/words';
 import { whenNear } from '../../components/whenNear';
@@ -83,9 +84,7 @@ const minutes = computed(() => {
       <dl class="lines">
         <div v-for="c in causes" :key="c.id" class="row spread">
           <dt>
-            <RouterLink v-if="isGuidedCause(c.id)" :to="{ name: 'guide', params: { part: 'causes', id: c.id } }">{{
-              c.title
-            }}</RouterLink><template v-else>{{ c.title }}</template>
+            <CauseLink :id="c.id" />
           </dt>
           <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
         </div>
@@ -95,9 +94,7 @@ const minutes = computed(() => {
         <dl class="lines">
           <div v-for="c in others" :key="c.id" class="row spread">
             <dt>
-              <RouterLink v-if="isGuidedCause(c.id)" :to="{ name: 'guide', params: { part: 'causes', id: c.id } }">{{
-                c.title
-              }}</RouterLink><template v-else>{{ c.title }}</template>
+              <CauseLink :id="c.id" />
             </dt>
             <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
           </div>

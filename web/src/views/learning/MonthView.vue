@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useUnits } from '../../stores/units';
-import { causeTitle, monthsBefore } from '@warm-jar/core';
+import { monthsBefore } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import type { LearningQuestion } from '../../api/learning';
+import CauseLink from '../../components/CauseLink.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { download } from '../../components/download';
 import { inWords, symptomWords } from '../../components/words';
@@ -113,7 +114,7 @@ const lossOf = (kind: string) => report.value?.losses.find((l) => l.kind === kin
               <li v-for="o in report.outcomes" :key="o.kind + o.cause" class="row spread" data-test="month-outcome">
                 <span
                   ><span class="first-up">{{ symptomWords({ kind: o.kind, pattern: 'unspecified' }) }}</span
-                  >: {{ causeTitle(o.cause).toLowerCase() }}</span
+                  >: <CauseLink :id="o.cause" within /></span
                 ><RouterLink class="figures" :to="inLog({ outcome: o.cause })">{{ o.batches.join(', ') }}</RouterLink>
               </li>
             </ul>
