@@ -7,7 +7,7 @@ const props = defineProps<{
   product: Product | null;
   stage: Stage;
   act?: Act;
-  /** At the bench, where a stray tap must not lead away from the cup. */
+  /** At the bench and in a long form, where a stray tap or a stop more of the keyboard is in the way. */
   stays?: boolean;
 }>();
 const cautions = computed(() => (props.product ? cautionsFor(props.product, props.stage, props.act) : []));

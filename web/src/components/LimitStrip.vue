@@ -9,7 +9,7 @@ const props = defineProps<{
   reading: LimitReading;
   label?: string;
   bare?: boolean;
-  /** At the bench, where a stray tap must not lead away from the cup. */
+  /** At the bench, in a form, in a drill: where a stray tap must not lead away. */
   stays?: boolean;
 }>();
 const units = useUnits();

@@ -23,7 +23,7 @@ const limits = computed(() => {
   <section class="card record" aria-labelledby="drill-record">
     <h2 id="drill-record">The record against the card</h2>
     <div v-for="r in limits" :key="r.field" class="line">
-      <LimitStrip :reading="r" />
+      <LimitStrip :reading="r" stays />
       <button
         v-if="againOf(r.field)"
         type="button"

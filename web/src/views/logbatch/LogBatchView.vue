@@ -118,15 +118,16 @@ const choose = (slug: string) => {
           :product="product"
           :stage="s.stage"
           v-if="['conditions', 'clear', 'pour', 'press', 'cure', 'mix'].includes(s.id)"
+          stays
         />
         <PickFromShelf v-if="product" :section="s.id" :product="product" />
         <ListRows v-if="s.id === 'colour'" path="additives" :fields="rowFields('additives')" one="additive"
           ><template #default="{ rows }"
             ><template v-if="rows.length"
-              ><LimitStrip v-for="r in stripsOf('additives.')" :key="r.field" :reading="r" /></template></template
+              ><LimitStrip v-for="r in stripsOf('additives.')" :key="r.field" :reading="r" stays /></template></template
         ></ListRows>
         <ListRows v-else-if="s.id === 'inclusions'" path="inclusions" :fields="rowFields('inclusions')" one="inclusion"
-          ><LimitStrip v-for="r in stripsOf('inclusions[')" :key="r.field" :reading="r"
+          ><LimitStrip v-for="r in stripsOf('inclusions[')" :key="r.field" :reading="r" stays
         /></ListRows>
         <details v-else-if="product && s.id === 'lots'" :open="lotsByHand">
           <summary>By hand, or to correct</summary>
