@@ -40,8 +40,7 @@ async function confused(drill: DrillView): Promise<DrillView> {
   return answered(drill, [{ id: other.id, share: 1 }]);
 }
 const progress = async (who = 'KO') =>
-  (await request(studio.app).get('/api/v1/drill-progress').set('X-Warm-Jar-By', who).expect(200))
-    .body as DrillProgress;
+  (await request(studio.app).get('/api/v1/drill-progress').set('X-Warm-Jar-By', who).expect(200)).body as DrillProgress;
 
 describe('a drill in diagnosis', () => {
   it('hides its cause until it is answered, whatever is asked', async () => {
@@ -155,6 +154,25 @@ describe('what was confused', () => {
     }
     expect(waits.length).toBeGreaterThanOrEqual(2);
     expect(waits).toEqual([...waits].sort((a, b) => a - b));
+  });
+
+  it('begins anew where what is kept of it cannot be read', async () => {
+    await confused(await begun(1, { family: 'polyurethane' }));
+    const impossible = { due: '2027-03-18', stability: 0, difficulty: 0, elapsed_days: 0, scheduled_days: 0 };
+    for (const card of [
+      JSON.stringify({ ...impossible, learning_steps: 0, reps: 3, lapses: 0, state: 2, last_review: '2027-03-01' }),
+      '[]',
+      '{"due": "soon"}',
+      'null',
+      '{"due": "2027-03-18T09:00:00Z", "stability": -1e9, "reps": 1}',
+    ]) {
+      await studio.database.sequelize.query('UPDATE drill_confusions SET card = ?, due = ?', {
+        replacements: [card, '2027-03-18T08:00:00.000Z'],
+      });
+      const again = await begun(1, { again: true });
+      const [was] = await truthOf(again);
+      expect((await answered(again, [{ id: was!, share: 1 }])).comesBack, card).not.toBeNull();
+    }
   });
 
   it('is each person’s own, and nobody’s where nobody said who they are', async () => {

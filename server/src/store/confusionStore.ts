@@ -1,6 +1,7 @@
 import { CAUSE_IDS, type CauseId } from '@warm-jar/core';
 import { QueryTypes, type Transaction } from 'sequelize';
-import { createEmptyCard, fsrs, Rating, type Card, type CardInput, type Grade } from 'ts-fsrs';
+import { createEmptyCard, fsrs, Rating, State, type Card, type Grade } from 'ts-fsrs';
+import { z } from 'zod';
 import type { Database } from './database';
 
 /** Two causes that somebody took for each other, and when that comes back. */
@@ -46,11 +47,35 @@ function gradeOf(share: number): Grade {
   return share >= HARDLY ? Rating.Hard : Rating.Again;
 }
 
-function cardOf(text: string | undefined, now: Date): CardInput | Card {
+/** A card of the scheduler as it is kept; one that cannot be read begins anew. */
+const cardSchema = z.looseObject({
+  due: z.coerce.date(),
+  stability: z.number(),
+  difficulty: z.number(),
+  elapsed_days: z.number(),
+  scheduled_days: z.number(),
+  learning_steps: z.number(),
+  reps: z.number(),
+  lapses: z.number(),
+  state: z.nativeEnum(State),
+  last_review: z.coerce.date().optional(),
+});
+
+function cardOf(text: string | undefined, now: Date): Card {
   try {
-    return text === undefined ? createEmptyCard(now) : (JSON.parse(text) as CardInput);
+    const read = cardSchema.safeParse(JSON.parse(text ?? 'null'));
+    return read.success ? (read.data as Card) : createEmptyCard(now);
   } catch {
     return createEmptyCard(now);
+  }
+}
+
+/** The card after a review; one in a state that no review leaves begins anew. */
+function reviewed(text: string | undefined, at: Date, grade: Grade): Card {
+  try {
+    return scheduler.next(cardOf(text, at), at, grade).card;
+  } catch {
+    return scheduler.next(createEmptyCard(at), at, grade).card;
   }
 }
 
@@ -72,7 +97,7 @@ export function confusionStore({ sequelize }: Database, now: () => Date): Confus
     transaction: Transaction,
   ): Promise<string> {
     const at = now();
-    const { card } = scheduler.next(cardOf(pair.card, at), at, grade);
+    const card = reviewed(pair.card, at, grade);
     const due = new Date(card.due).toISOString();
     await sequelize.query(
       `INSERT INTO drill_confusions (person, cause, taken_for, due, card) VALUES (?, ?, ?, ?, ?)
