@@ -74,6 +74,7 @@ export {
   gaugeAt,
   isAtDoor,
   mayDo,
+  mixedMin,
   pouredG,
   stirredMin,
   type BenchCase,

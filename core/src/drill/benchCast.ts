@@ -7,13 +7,12 @@ import { SHEET_DENSITY_G_PER_ML, SHEET_TEMPERATURE_C } from '../cure/kineticsDef
 import { mixCurve, type MixCurve } from '../cure/mixCurve';
 import { causeTitle } from '../diagnosis/catalogue';
 import type { BenchResult, MadeFault } from '../formats/benchDrill';
-import type { Batch } from '../formats/batch';
+import { batchSchema, type Batch } from '../formats/batch';
 import type { CauseId } from '../formats/vocabulary';
 import { diagnose } from '../diagnosis/diagnose';
 import { ratioErrorPct } from '../mixing/ratio';
-import { soundBatch } from '../simulation/soundBatch';
 import { wordsIn, type Say } from '../units/wording';
-import { gaugeAt, pouredG, stirredMin, type BenchCase, type BenchState } from './benchRun';
+import { gaugeAt, highestKPa, mixedMin, pouredG, stirredMin, type BenchCase, type BenchState } from './benchRun';
 
 /** A mix as it met its mould, by the core's models: minutes are from when its parts met. */
 interface Run {
@@ -73,7 +72,7 @@ export function benchRun(c: BenchCase, s: BenchState): Run | null {
 
 /** Bubbles that stirring and pouring carry in, mm: bench judgement, no measurement. */
 const [GENTLE_MM, BRISK_MM, FAST_POUR_MM] = [0.22, 0.75, 0.35];
-/** A bubble from this size on is seen, mm, and from this on it is a void. */
+/** A bubble from this size on is seen, mm, and from this on it is a void: bench judgement. */
 const [SEEN_MM, VOID_MM] = [0.12, 0.55];
 /** Brisk from this on is whipping, min. */
 const WHIPPED_MIN = 0.5;
@@ -159,21 +158,9 @@ function handSlip(s: BenchState, air: Air, say: Say): Slip | null {
     : null;
 }
 
-/** Resin too cold for its air to rise. */
-function coldSlip(c: BenchCase, s: BenchState, r: Run, say: Say): Slip | null {
-  if (s.lotC >= (c.product.resin?.minC ?? 0)) return null;
-  const air = airOf(s, r);
-  const curve = curveAt(c, r.massAG + r.massBG, SHEET_TEMPERATURE_C);
-  return {
-    cause: 'cold-thick-resin',
-    because: `At ${say(s.lotC, '°C')} it was too thick for its air to rise.`,
-    without: { ...air, curve, gelMin: curve.gelMin ?? air.gelMin },
-  };
-}
-
 /** The slips that were made with the air, each with what the run would have been without it. */
 const airSlips = (c: BenchCase, s: BenchState, r: Run, say: Say): Slip[] =>
-  [pressureSlip(c, s, r, say), handSlip(s, airOf(s, r), say), coldSlip(c, s, r, say)].filter((slip) => slip !== null);
+  [pressureSlip(c, s, r, say), handSlip(s, airOf(s, r), say)].filter((slip) => slip !== null);
 
 /** Whether the pot was set too low to ever reach the card's least, or came to it too late. */
 const lateOrLow = (s: BenchState, leastKPa: number): CauseId =>
@@ -213,35 +200,35 @@ function bubbleFault(c: BenchCase, s: BenchState, r: Run, say: Say): MadeFault[]
   ];
 }
 
-/** Out of ratio by so many tolerances it stays soft, not only tacky. */
+/** Out of ratio by so many tolerances it stays soft, not only tacky: bench judgement. */
 const SOFT_FROM = 3;
-/** A stir is short below this share of the card's; demoulded is too soon below this share of its time. */
+/** A stir is short below this share of the card's; demoulded is too soon below this share of its time: bench judgement. */
 const [SHORT_STIR, TOO_SOON] = [0.85, 0.8];
 
-function mixFault(c: BenchCase, s: BenchState, r: Run, say: Say): MadeFault[] {
-  const tolerance = c.product.ratio.tolerancePct ?? 5;
+/** Out of ratio by more than its card allows; a card that allows nothing named finds no fault. */
+function ratioFault(c: BenchCase, r: Run, say: Say): MadeFault[] {
+  const { tolerancePct } = c.product.ratio;
   const off = ratioErrorPct(c.product, r.massAG, Math.max(r.massBG, 1e-6));
-  if (Math.abs(off) > tolerance)
-    return [
-      fault(
-        Math.abs(off) > SOFT_FROM * tolerance ? ['soft', 'all-over'] : ['tacky', 'tacky-all-over'],
-        'ratio-off',
-        `B was ${say(Math.abs(off), '%')} ${off > 0 ? 'over' : 'under'}; the card allows ${say(tolerance, '%')}.`,
-      ),
-    ];
-  const least = c.product.mix?.minMin ?? 1;
-  const stirred = stirredMin(s);
-  if (stirred < SHORT_STIR * least || !s.scraped)
-    return [
-      fault(
-        ['tacky', 'sticky-spots'],
-        'under-mixed',
-        stirred < SHORT_STIR * least
-          ? `Stirred ${say(stirred, 'min')}; the card says ${say(least, 'min')}.`
-          : 'Wall and bottom were not scraped: what clung there was not mixed.',
-      ),
-    ];
-  return [];
+  if (tolerancePct == null || Math.abs(off) <= tolerancePct) return [];
+  const because = `B was ${say(Math.abs(off), '%')} ${off > 0 ? 'over' : 'under'}; the card allows ${say(tolerancePct, '%')}.`;
+  return [
+    fault(
+      Math.abs(off) > SOFT_FROM * tolerancePct ? ['soft', 'all-over'] : ['tacky', 'tacky-all-over'],
+      'ratio-off',
+      because,
+    ),
+  ];
+}
+
+function stirFault(c: BenchCase, s: BenchState, say: Say): MadeFault[] {
+  const least = c.product.mix?.minMin;
+  const mixed = mixedMin(s);
+  const isShort = least != null && mixed < SHORT_STIR * least;
+  if (!isShort && s.scraped) return [];
+  const because = isShort
+    ? `Stirred ${say(mixed, 'min')} once both parts were in; the card says ${say(least, 'min')}.`
+    : 'Wall and bottom were not scraped: what clung there was not mixed.';
+  return [fault(['tacky', 'sticky-spots'], 'under-mixed', because)];
 }
 
 function soonFault(c: BenchCase, r: Run, say: Say): MadeFault[] {
@@ -266,7 +253,8 @@ export function madeFaults(c: BenchCase, s: BenchState, say: Say = wordsIn()): M
   const run = benchRun(c, s);
   if (!run || run.castMin > run.gelMin) return [];
   const all = [
-    ...mixFault(c, s, run, say),
+    ...ratioFault(c, run, say),
+    ...stirFault(c, s, say),
     ...soonFault(c, run, say),
     ...dampFault(c, s, say),
     ...bubbleFault(c, s, run, say),
@@ -290,8 +278,12 @@ const gaugeReadings = (s: BenchState) =>
       unit: 'kPa',
     }));
 
-/** Lots as good as any: of them nothing is learned here. */
-const GOOD_LOT = { openedOn: '2027-03-01', useBy: '2027-12-01' };
+/** How it was stirred; null where it was not. */
+function vigourOf(s: BenchState): 'gentle' | 'brisk' | 'whipped' | null {
+  if (s.stirs.length === 0) return null;
+  if (isWhipped(s)) return 'whipped';
+  return s.stirs.some((stir) => stir.how === 'brisk') ? 'brisk' : 'gentle';
+}
 
 /** How it was mixed, poured and pressed, by the clock. */
 function recordOfRun(c: BenchCase, s: BenchState, r: Run): Record<string, unknown> {
@@ -299,9 +291,11 @@ function recordOfRun(c: BenchCase, s: BenchState, r: Run): Record<string, unknow
     mix: {
       amountA: tenth(r.massAG),
       amountB: tenth(r.massBG),
-      stirMin: tenth(stirredMin(s)),
+      measuredBy: 'weight',
+      unit: 'g',
+      stirMin: tenth(mixedMin(s)),
       scrapedWalls: s.scraped,
-      vigour: isWhipped(s) ? 'whipped' : 'gentle',
+      vigour: vigourOf(s),
     },
     pour: {
       startedMin: shownMin(r.castMin),
@@ -310,7 +304,7 @@ function recordOfRun(c: BenchCase, s: BenchState, r: Run): Record<string, unknow
       fast: s.cast?.fast ?? false,
     },
     pressure: {
-      gaugeKPa: r.shutMin === null ? 0 : s.toKPa,
+      gaugeKPa: Math.round(highestKPa(s)),
       startedMin: shownMin(r.shutMin),
       reachedMin: shownMin(r.fullMin),
       releasedMin: shownMin(r.releasedMin),
@@ -319,24 +313,19 @@ function recordOfRun(c: BenchCase, s: BenchState, r: Run): Record<string, unknow
   };
 }
 
-/** The record of a run: what was read, weighed and timed; what nobody looked at stays empty. */
+/** The record of a run: what was read, weighed, done and timed, and nothing else. */
 export function benchRecord(c: BenchCase, s: BenchState, r: Run, faults: readonly MadeFault[]): Batch {
-  const lot = s.lotsRead ? tenth(s.lotC) : null;
-  return soundBatch(c.product.slug, {
+  const lotC = s.lotReadC === null ? null : tenth(s.lotReadC);
+  return batchSchema.parse({
     ...recordOfRun(c, s, r),
+    format: 'warm-jar.batch/1',
     code: 'DRILL',
     startedAt: STARTED,
-    lotA: GOOD_LOT,
-    lotB: GOOD_LOT,
+    product: { slug: c.product.slug, revision: c.product.revision },
     room: { temperatureC: c.roomC, humidityPct: c.humidityPct },
-    resin: {
-      temperatureAC: lot,
-      temperatureBC: lot,
-      atPourC: null,
-      warming: s.warmed ? 'bath' : 'none',
-      warmingMin: null,
-    },
-    degas: { method: 'none', minutes: 0, vacuumKPaAbs: null },
+    resin: { temperatureAC: lotC, temperatureBC: lotC, warming: s.warmed ? 'bath' : 'none' },
+    additives: [],
+    degas: { method: 'none' },
     readings: gaugeReadings(s),
     checks: [
       {
@@ -382,7 +371,7 @@ function runFigures(c: BenchCase, s: BenchState, run: Run | null, say: Say): Ben
   return [
     ...told('Resin in the bottles', s.lotC, '°C'),
     { label: 'Ratio, B for A', says: `${off > 0 ? '+' : ''}${say(off, '%')}` },
-    ...told('Stirred', stirredMin(s), 'min'),
+    ...told('Stirred once both were in', mixedMin(s), 'min'),
     ...told('Poured by', run.castEndMin, 'min'),
     ...told('Lid shut at', run.shutMin, 'min'),
     ...told('Full pressure at', run.fullMin, 'min'),

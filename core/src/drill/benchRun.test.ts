@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { batchSchema } from '../formats/batch';
+import { valueAt } from '../formats/documentPath';
 import { benchResultSchema, type BenchAct, type TimedAct } from '../formats/benchDrill';
 import { workingTime } from '../cure/workingTime';
 import {
@@ -7,8 +8,10 @@ import {
   benchState,
   doorSpan,
   gaugeAt,
+  highestKPa,
   isAtDoor,
   mayDo,
+  mixedMin,
   pouredG,
   stirredMin,
   type BenchCase,
@@ -98,6 +101,50 @@ describe('a run', () => {
     expect(batchSchema.safeParse(benchRecord(plain, state, benchRun(plain, state)!, [])).success).toBe(true);
     const result = benchResultSchema.parse(benchResult(plain, state));
     expect(result).toMatchObject({ lost: false, faults: [], mishap: null, diagnosis: [] });
+  });
+  it('has a record of what was done and read, and of nothing else', () => {
+    const acts = run(plain).acts.filter((a) => a.act.do !== 'read-lots');
+    const state = benchState(plain, acts, 20_000);
+    const record = benchRecord(plain, state, benchRun(plain, state)!, []);
+    for (const field of [
+      'mix.tool',
+      'mix.secondCup',
+      'pour.tilted',
+      'pour.flame',
+      'mould',
+      'lotA',
+      'lotB',
+      'cure.covered',
+    ])
+      expect(valueAt(record, field) ?? null, field).toBeNull();
+    expect([record.resin!.temperatureAC, record.resin!.atPourC ?? null]).toEqual([null, null]);
+    expect(record.mix!.amountA).toBeCloseTo(plain.targetAG, 1);
+  });
+  it('counts no stirring of what was poured later, and no reading of what was warmed since', () => {
+    const early: TimedAct[] = [
+      { atS: 0, act: { do: 'read-lots' } },
+      { atS: 1, act: { do: 'pour', part: 'A', thin: false } },
+      { atS: 30, act: { do: 'pour', part: 'B', thin: false } },
+      { atS: 40, act: { do: 'stir', how: 'gentle' } },
+      { atS: 140, act: { do: 'pour', part: 'B', thin: false } },
+      { atS: 150, act: { do: 'stir', how: 'gentle' } },
+    ];
+    const state = benchState(plain, early, 180);
+    expect(stirredMin(state) * 60).toBeCloseTo(130, 9);
+    expect(mixedMin(state) * 60).toBeCloseTo(30, 9);
+    const bath: TimedAct[] = [early[0]!, { atS: 5, act: { do: 'warm' } }];
+    expect(benchState(plain, early.slice(0, 1), 3).lotReadC).toBe(plain.lotC);
+    expect(benchState(plain, bath, 3000).lotReadC).toBeNull();
+  });
+  it('keeps of the gauge what it showed, not what the valve was set to', () => {
+    const small = found('small-compressor');
+    const acts = run(small).acts;
+    const shut = acts.findIndex((a) => a.act.do === 'shut');
+    const soon = [...acts.slice(0, shut + 1), { atS: acts[shut]!.atS + 60, act: { do: 'release' } } as TimedAct];
+    const state = benchState(small, soon, acts[shut]!.atS + 300);
+    expect(highestKPa(state)).toBeCloseTo(gaugeAt(state, acts[shut]!.atS + 59.99), 0);
+    expect(highestKPa(state)).toBeLessThan(200);
+    expect(highestKPa(after(plain))).toBeCloseTo(320, 0);
   });
   it('keeps what it weighs: poured is its stream by its seconds, and what fell after', () => {
     const { acts } = run(plain);

@@ -34,11 +34,14 @@ export interface BenchCase {
 const SLUG = 'house-clear-6';
 /** How often a run goes wrong by itself. */
 const MISHAP_RATE = 0.85;
+/** What a hand pours, thick and thin, g a run second, and what falls after it stopped, g: bench judgement. */
 const HAND = { gPerS: 3, thinGPerS: 0.7, dripG: 0.4 };
 const HEAVY = { gPerS: 7, thinGPerS: 2.4, dripG: 2.5 };
+/** The studio's pot: air it holds, L; its compressor's tank, L, at what pressure, kPa, and its pump, L of free air a minute. */
 const POT = { freeL: 18, tankL: 24, tankKPa: 800, pumpLPerMin: 60 };
 /** A compressor without a tank to speak of. */
 const SMALL = { ...POT, tankL: 1, pumpLPerMin: 11 };
+/** A sound pot loses so much, and a leaking one, kPa a minute. */
 const [NATURAL_LEAK, LEAK] = [0.02, 40];
 /** A warm bath takes so long, and brings bottles to this, °C. */
 const [BATH_S, BATH_C] = [1200, 24];
@@ -94,7 +97,8 @@ interface Ramp {
 export interface BenchState {
   readonly nowS: number;
   readonly lotC: number;
-  readonly lotsRead: boolean;
+  /** What the thermometer said of the bottles, as they stand now, °C; null where nobody read them since. */
+  readonly lotReadC: number | null;
   readonly warmed: boolean;
   readonly pours: readonly PourSpan[];
   readonly stirs: readonly StirSpan[];
@@ -114,7 +118,7 @@ export interface BenchState {
 const EMPTY: BenchState = {
   nowS: 0,
   lotC: 0,
-  lotsRead: false,
+  lotReadC: null,
   warmed: false,
   pours: [],
   stirs: [],
@@ -154,6 +158,19 @@ export const stirredMin = ({ stirs, nowS }: BenchState, how?: StirSpan['how']): 
     .filter((s) => how === undefined || s.how === how)
     .reduce((sum, s) => sum + Math.max(0, (s.open ? nowS : s.toS) - s.fromS), 0) / 60;
 
+/** Minutes of stirring since the last of either part went in: what was stirred before mixed nothing of it. */
+export function mixedMin(s: BenchState): number {
+  const lastPourS = Math.max(0, ...s.pours.map((p) => (p.open ? s.nowS : p.toS)));
+  return stirredMin({ ...s, stirs: s.stirs.filter((stir) => stir.fromS >= lastPourS) });
+}
+
+/** The most that the gauge showed while the pot was shut, kPa; 0 where it never was. */
+export function highestKPa(s: BenchState): number {
+  const untilS = s.releasedS ?? s.nowS;
+  const ends = s.ramps.map((r, i) => Math.min(r.atS + r.minutes * 60, (s.ramps[i + 1]?.atS ?? untilS) - 1e-6, untilS));
+  return Math.max(0, ...ends.map((at) => gaugeAt(s, at)));
+}
+
 /** When somebody is at the door, run seconds from the start; null for nobody, or before it is known. */
 export function doorSpan({ interruption }: BenchCase, metS: number | null): Span | null {
   return interruption && metS !== null ? { fromS: metS + interruption.fromS, toS: metS + interruption.toS } : null;
@@ -178,7 +195,7 @@ function later(c: BenchCase, s: BenchState, nowS: number): BenchState {
   return { ...stopped, nowS };
 }
 
-/** Seconds that the whole mix takes out of its cup, in a thin stream and fast, g a second. */
+/** How fast the mix leaves its cup, in a thin stream and fast, g a run second. */
 const [THIN_CAST, FAST_CAST] = [3.2, 12];
 
 function pourStarted(c: BenchCase, s: BenchState, act: BenchAct & { do: 'pour' }): BenchState {
@@ -235,9 +252,10 @@ function castIn(c: BenchCase, s: BenchState, fast: boolean): BenchState {
 function done(c: BenchCase, s: BenchState, act: BenchAct): BenchState {
   switch (act.do) {
     case 'read-lots':
-      return { ...s, lotsRead: true };
+      return { ...s, lotReadC: s.lotC };
     case 'warm':
-      return { ...s, warmed: true, lotC: Math.max(s.lotC, BATH_C), nowS: s.nowS + BATH_S };
+      // What was read before the bath is no longer so.
+      return { ...s, warmed: true, lotReadC: null, lotC: Math.max(s.lotC, BATH_C), nowS: s.nowS + BATH_S };
     case 'pour':
       return pourStarted(c, s, act);
     case 'stop':

@@ -123,8 +123,6 @@ function againAsks(batch: Batch, asked: ReadonlySet<string>): DrillAsk[] {
   );
 }
 
-const testLabel = ({ title }: QuickTest) => title;
-
 /** All that can be asked of a drill when some was asked already; in no order that tells what is worth it. */
 export function drillAsks(c: DrillCase, asked: readonly string[], say: Say = wordsIn()): DrillAsk[] {
   const known = knownAfter(c, asked);
@@ -135,7 +133,7 @@ export function drillAsks(c: DrillCase, asked: readonly string[], say: Say = wor
   ).map((q) => asking('field', q.field, { label: askLabel(q.field), why: q.why, minutes: ASK_MIN }));
   const tests = QUICK_TESTS.filter((t) => t.fits(facts) && !recordedOutcome(facts, t)).map((t) =>
     asking('test', t.id, {
-      label: testLabel(t),
+      label: t.title,
       why: t.why,
       minutes: t.effortMin(facts),
       how: t.how,

@@ -1,4 +1,5 @@
 import { tellingAsks } from '../diagnosis/ask';
+import type { CaseFacts } from '../diagnosis/caseFacts';
 import { shares } from '../diagnosis/ledger';
 import { explainedTogether } from '../diagnosis/together';
 import type { DrillAsk, DrillCase } from '../formats/drill';
@@ -24,8 +25,12 @@ export function ledgerSpread(c: DrillCase, asked: readonly string[]): Sureness {
   return new Map([...alone].map(([id, share]) => [id, share * (1 - both.share) + of(id)]));
 }
 
-const leads = (spread: Sureness) =>
-  Math.max(...[...spread].filter(([id]) => id !== 'something-else').map(([, share]) => share), 0);
+/** How sure the ledger is of its answer: of the cause that leads, or of both where it is told of two and names them. */
+function sureOf(c: DrillCase, facts: CaseFacts): number {
+  const both = c.level === TWO_AT_ONCE ? explainedTogether(facts) : null;
+  if (both) return both.share;
+  return Math.max(...[...shares(facts)].filter(([id]) => id !== 'something-else').map(([, { share }]) => share), 0);
+}
 
 /** Ids of the drill for what the ledger asks by field. */
 const askIdOf = (field: string) => (field.startsWith('quickTests.') ? `test:${field.slice(11)}` : `field:${field}`);
@@ -37,7 +42,7 @@ export function ledgerAsk(c: DrillCase, asked: readonly string[]): DrillAsk | nu
   // A figure that is hardly believable is read again before anything else.
   const doubted = facts.doubts.map((d) => offered.get(`again:${d.field}`)).find((a) => a !== undefined);
   if (doubted) return doubted;
-  if (leads(ledgerSpread(c, asked)) >= SURE) return null;
+  if (sureOf(c, facts) >= SURE) return null;
   const worth = tellingAsks(facts)
     .flatMap(({ field, bits }) => {
       const ask = offered.get(askIdOf(field));

@@ -6,6 +6,9 @@ import { CAUSE_IDS, SYMPTOM_KINDS } from './vocabulary';
 /** Run seconds that go by in one of the studio's: six minutes of pot life take a minute and a half. */
 export const BENCH_PACE = 4;
 
+/** What the drill's pot is rated for, kPa: as the made-up studio's own. */
+export const DRILL_POT_KPA = 400;
+
 /** What goes wrong in a run without being said. */
 export const MISHAPS = ['cold-lot', 'leak', 'heavy-hand', 'interruption', 'small-compressor'] as const;
 export type Mishap = (typeof MISHAPS)[number];
@@ -19,7 +22,7 @@ export const benchActSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('stir'), how: z.enum(['gentle', 'brisk']) }),
   z.object({ do: z.literal('scrape') }),
   z.object({ do: z.literal('cast'), fast: z.boolean() }),
-  z.object({ do: z.literal('shut'), toKPa: z.number().min(0).max(400) }),
+  z.object({ do: z.literal('shut'), toKPa: z.number().min(0).max(DRILL_POT_KPA) }),
   z.object({ do: z.literal('top-up') }),
   z.object({ do: z.literal('skip'), minutes: z.number().min(1).max(240) }),
   z.object({ do: z.literal('release') }),
@@ -86,6 +89,8 @@ export const benchViewSchema = z.object({
   /** The resin by the thermometer; null until it is read. */
   resinC: z.number().nullable(),
   gaugeKPa: z.number(),
+  /** Pressures that the pot can be set to here: from the card's least up, never above its rating, kPa. */
+  pressures: z.array(z.number()),
   stirredMin: z.number(),
   doing: z.enum(['nothing', 'pouring-a', 'pouring-b', 'stirring', 'casting']),
   scraped: z.boolean(),

@@ -38,11 +38,11 @@ function gaugeKPa(state: BenchState): number {
 }
 
 /** The infrared thermometer pointed at a bottle: a little low, with noise. */
-function resinC(c: BenchCase, { lotC, nowS, lotsRead }: BenchState): number | null {
-  if (!lotsRead) return null;
+function resinC(c: BenchCase, { lotReadC, nowS }: BenchState): number | null {
+  if (lotReadC === null) return null;
   const batch = soundBatch(c.product.slug, {
     startedAt: null,
-    resin: { temperatureAC: lotC, temperatureBC: lotC },
+    resin: { temperatureAC: lotReadC, temperatureBC: lotReadC },
   });
   const device = thermometer({ code: 'drill-thermometer', name: 'the thermometer' }, () =>
     Promise.resolve({ batch, product: c.product }),

@@ -1,5 +1,6 @@
 import {
   BENCH_PACE,
+  DRILL_POT_KPA,
   benchActSchema,
   benchCase,
   benchResult,
@@ -8,7 +9,7 @@ import {
   isAtDoor,
   mayDo,
   pouredG,
-  stirredMin,
+  mixedMin,
   unitsQuerySchema,
   wordsIn,
   type BenchCase,
@@ -62,12 +63,19 @@ function taskOf(c: BenchCase, say: Say): string[] {
   return [
     `A ${say(c.targetAG, 'g')}, B ${say(c.targetBG, 'g')}; the card allows ${said(ratio.tolerancePct, '%')} either way.`,
     `Stir ${said(mix?.minMin, 'min')} at least, wall and bottom scraped. Pot life ${said(potLife?.minutes, 'min')} at ${said(potLife?.atC, '°C')}.`,
-    `A cast ${say(c.depthMm, 'mm')} deep, at ${said(pressure?.minKPa, 'kPa')} or more from before it gels, for ${said(pressure?.holdMin, 'min')}. The pot is rated ${say(RATED_KPA, 'kPa')}.`,
+    `A cast ${say(c.depthMm, 'mm')} deep, at ${said(pressure?.minKPa, 'kPa')} or more from before it gels, for ${said(pressure?.holdMin, 'min')}. The pot is rated ${say(DRILL_POT_KPA, 'kPa')}.`,
     `Demould after ${said(demould?.minutes, 'min')} at ${said(demould?.atC, '°C')}. Resin from ${said(resin?.minC, '°C')} up.`,
   ];
 }
-/** What the drill's pot is rated for, kPa: as the studio's own. */
-const RATED_KPA = 400;
+/** Steps between the pressures that can be chosen, kPa, and how many there are. */
+const [PRESSURE_STEP_KPA, PRESSURES] = [40, 3];
+
+/** Pressures to set the pot to: from the card's least, in whole tens, up to what pot and card bear. */
+function pressuresOf({ product }: BenchCase): number[] {
+  const least = Math.ceil((product.pressure?.minKPa ?? 0) / 10) * 10;
+  const most = Math.min(DRILL_POT_KPA, product.pressure?.maxKPa ?? DRILL_POT_KPA);
+  return Array.from({ length: PRESSURES }, (_, i) => least + i * PRESSURE_STEP_KPA).filter((kPa) => kPa <= most);
+}
 
 function viewed(run: DrillRun<BenchRun>, now: Date, say: Say): BenchView {
   const { c, state } = stateOf(run, now);
@@ -90,7 +98,8 @@ function viewed(run: DrillRun<BenchRun>, now: Date, say: Say): BenchView {
     humidityPct: c.humidityPct,
     resinC: readings.resinC,
     gaugeKPa: readings.gaugeKPa,
-    stirredMin: stirredMin(state),
+    pressures: pressuresOf(c),
+    stirredMin: mixedMin(state),
     doing: doingOf(state),
     scraped: state.scraped,
     cast: state.cast !== null && state.nowS >= state.cast.toS,

@@ -117,16 +117,17 @@ const ask = ({ diagnosis: store }: Drills): Endpoint =>
     },
   );
 
-/** How well a cause was told, for what comes back; null where two were at work, which no pair teaches. */
+/** How well a cause was told, for what comes back; null where no pair of the catalogue's causes teaches it. */
 function tellingOf(c: DrillCase, answer: DrillAnswer, result: DrillResult) {
   const [truth, second] = c.truth;
-  if (truth === undefined || second !== undefined) return null;
+  if (truth === undefined || truth === 'something-else' || second !== undefined) return null;
   const surest = [...answer.shares].sort((a, b) => b.share - a.share)[0];
+  const isNamed = surest !== undefined && surest.share > 0 && surest.id !== 'something-else';
   return {
     truth,
     among: drillCauses(c),
     share: result.shares.find((s) => s.id === truth)?.share ?? 0,
-    takenFor: surest && surest.share > 0 ? surest.id : null,
+    takenFor: isNamed ? surest.id : null,
   };
 }
 
@@ -143,8 +144,12 @@ const answer = ({ diagnosis: store, confusions }: Drills): Endpoint =>
     },
     async ({ params, query, body }) => {
       const say = wordsIn(query);
+      // The ledger's own asking and its argument take a while: nobody's writing waits for them.
+      const { doc: before } = await store.get(params.id);
+      const result = drillResult(before.case, before.asked, body, say);
       const run = await store.change(params.id, async ({ person, doc }, transaction) => {
-        const result = drillResult(doc.case, doc.asked, body, say);
+        if (doc.asked.length !== before.asked.length)
+          throw new Problem(409, 'asked-meanwhile', 'Something was asked on another screen. Look at it, then answer.');
         const telling = tellingOf(doc.case, body, result);
         const comesBack = person === null || !telling ? null : await confusions.answered(person, telling, transaction);
         return { doc: { ...doc, result, comesBack }, ended: true };

@@ -36,8 +36,8 @@ interface Row {
   readonly card: string;
 }
 
-/** Spaced by the free scheduler, without chance, so that the same answers come back on the same days. */
-const scheduler = fsrs({ enable_fuzz: false });
+/** Spaced by days, never by minutes, and without chance, so that the same answers come back on the same days. */
+const scheduler = fsrs({ enable_fuzz: false, enable_short_term: false });
 
 /** A cause is told easily, well, or hardly from so much sureness on. */
 const [EASILY, WELL, HARDLY] = [0.85, 0.5, 0.3];

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BenchAct } from '@warm-jar/core';
+import { BENCH_PACE, type BenchAct } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -30,7 +30,6 @@ interface Group {
   readonly caution?: string;
   readonly steps: readonly Step[];
 }
-const PRESSURES = [280, 320, 360] as const;
 const groups = computed<Group[]>(() => [
   {
     title: 'Before',
@@ -68,7 +67,10 @@ const groups = computed<Group[]>(() => [
     title: 'Press',
     caution: 'Never above its rating; opened only at nought on the gauge.',
     steps: [
-      ...PRESSURES.map((toKPa): Step => ({ label: `Shut, to ${units.say(toKPa, 'kPa')}`, act: { do: 'shut', toKPa } })),
+      ...(view.value?.pressures ?? []).map((toKPa): Step => ({
+        label: `Shut, to ${units.say(toKPa, 'kPa')}`,
+        act: { do: 'shut', toKPa },
+      })),
       { label: 'Top it up', act: { do: 'top-up' } },
       { label: 'Let it go', act: { do: 'release' } },
     ],
@@ -103,7 +105,7 @@ const keyOf = (a: BenchAct) => Object.values(a).join('-');
       <div>
         <h1>At the bench: {{ view.product.name }}</h1>
         <p class="quiet small">
-          <SimulatedMark stand-in /> Four times as fast as a real cup. Nothing here touches the log.
+          <SimulatedMark stand-in /> {{ BENCH_PACE }} times as fast as a real cup. Nothing here touches the log.
         </p>
       </div>
       <p v-if="!view.result" class="clock">
@@ -134,7 +136,7 @@ const keyOf = (a: BenchAct) => Object.values(a).join('-');
           </svg>
         </section>
         <section class="card" aria-label="Stirred">
-          <p class="small quiet">Stirred</p>
+          <p class="small quiet">Stirred since the last pour</p>
           <p class="figures big">{{ clock(stirredMin * 60) }}</p>
           <p class="small">{{ view.scraped ? 'wall and bottom scraped' : 'wall and bottom not scraped' }}</p>
         </section>

@@ -18,8 +18,8 @@ const verdict = computed(() => {
 </script>
 
 <template>
-  <div class="columns" data-test="outcome">
-    <figure class="card piece">
+  <div :class="{ columns: !result.lost }" data-test="outcome">
+    <figure v-if="!result.lost" class="card piece">
       <CastPicture :look="view.look" :seen="result.faults" />
       <figcaption class="first-up">
         {{ result.faults.length ? result.faults.map(symptomWords).join('; ') : verdict }}

@@ -19,7 +19,7 @@ import { useDrill } from './useDrill';
 const props = defineProps<{ id: string }>();
 const { view, problem, busy, said, left, mend, load, give, ask, answer } = useDrill(props.id);
 const begin = useBeginDrill();
-const another = () => void begin.diagnosis(view.value?.level ?? 1, null, view.value?.comesBack != null);
+const another = () => void begin.diagnosis(view.value?.level ?? 1);
 const isDone = computed(() => view.value?.result != null);
 const seenWords = computed(() => {
   const drill = view.value;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  BENCH_PACE,
   DRILL_LEVELS,
   FAMILIES,
   FAMILY_WORDS,
@@ -81,8 +82,8 @@ const took = computed(
     <section class="card stack" aria-labelledby="d-bench">
       <h2 id="d-bench">At the bench</h2>
       <p class="small quiet">
-        A whole run of House Clear 6 on simulated instruments, four times as fast. Something may go wrong. The cast is
-        what you made of it.
+        A whole run of House Clear 6 on simulated instruments, {{ BENCH_PACE }} times as fast. Something may go wrong.
+        The cast is what you made of it.
       </p>
       <Button label="Begin a run" data-test="begin-bench" :disabled="begin.busy.value" @click="begin.bench" />
     </section>

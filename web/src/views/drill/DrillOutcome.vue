@@ -48,7 +48,11 @@ const mendSays = computed(() => {
       <div>
         <dt>The ledger</dt>
         <dd class="figures big">{{ scored(result.best.score) }}</dd>
-        <dd class="small quiet">{{ scored(result.withSame.score) }} with what you had asked.</dd>
+        <dd class="small quiet">
+          {{ scored(result.withSame.score) }} with what you had asked.<template v-if="result.mend">
+            Its mend would have been {{ result.best.mendRight ? 'right' : 'wrong' }}.</template
+          >
+        </dd>
       </div>
       <div>
         <dt>Minutes asking</dt>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { FAMILY_WORDS, LEVEL_WORDS, QUICK_TITLES, type DrillProgress } from '@warm-jar/core';
 import { computed } from 'vue';
-import CauseLink from '../../components/CauseLink.vue';
 import TableBox from '../../components/TableBox.vue';
 import { dayAndTime } from '../../components/words';
 import { whenNear } from '../../components/whenNear';
 import { readyWords, scoreSpec, scored } from './drillWords';
+import CauseTally from './CauseTally.vue';
 import SurenessChart from './SurenessChart.vue';
 
 /** How one is doing: whether sureness came true, by level, family and cause, and what comes back. */
@@ -81,24 +81,10 @@ const minutes = computed(() => {
           <span class="quiet small">back on {{ dayAndTime(c.due) }}</span>
         </li>
       </ul>
-      <dl class="lines">
-        <div v-for="c in causes" :key="c.id" class="row spread">
-          <dt>
-            <CauseLink :id="c.id" />
-          </dt>
-          <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
-        </div>
-      </dl>
+      <CauseTally :causes="causes" />
       <details v-if="others.length">
         <summary>{{ others.length }} more</summary>
-        <dl class="lines">
-          <div v-for="c in others" :key="c.id" class="row spread">
-            <dt>
-              <CauseLink :id="c.id" />
-            </dt>
-            <dd class="figures">{{ c.right }} of {{ c.times }} right</dd>
-          </div>
-        </dl>
+        <CauseTally :causes="others" />
       </details>
     </section>
     <section v-if="progress.bench.times" class="card" aria-labelledby="p-bench">

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { QUICK_SECONDS, QUICK_TITLES, type QuickAnswer, type QuickView } from '@warm-jar/core';
 import Button from 'primevue/button';
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { ApiProblem } from '../../api/client';
+import { computed, onMounted, ref, watch } from 'vue';
 import { drillApi } from '../../api/drills';
 import KeyCap from '../../components/KeyCap.vue';
 import NumberEntry from '../../components/NumberEntry.vue';
@@ -11,30 +10,17 @@ import { onSaveKey } from '../../keys/keys';
 import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useBeginDrill } from './useBeginDrill';
+import { useShown } from './useShown';
 
 /** A sum of the bench, against a minute. */
 const props = defineProps<{ id: string }>();
 const units = useUnits();
 const live = useLive();
 const begin = useBeginDrill();
-const view = shallowRef<QuickView | null>(null);
-const problem = ref<string | null>(null);
+const { view, problem, busy, run } = useShown<QuickView>();
 const figure = ref<number | null>(null);
 const rawText = ref<string | undefined>(undefined);
-const busy = ref(false);
 
-async function run(work: () => Promise<QuickView>): Promise<void> {
-  if (busy.value) return;
-  busy.value = true;
-  try {
-    [view.value, problem.value] = [await work(), null];
-  } catch (error) {
-    if (!(error instanceof ApiProblem)) throw error;
-    problem.value = error.message;
-  } finally {
-    busy.value = false;
-  }
-}
 const load = () => run(() => drillApi.getQuick(props.id, units.choice));
 onMounted(load);
 watch(() => units.choice, load);

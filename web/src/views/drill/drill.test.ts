@@ -174,6 +174,7 @@ describe('a run at the bench', () => {
     humidityPct: 52,
     resinC: null,
     gaugeKPa: 0,
+    pressures: [280, 320, 360],
     stirredMin: 0,
     doing: 'nothing',
     scraped: false,
@@ -245,7 +246,10 @@ describe('a run at the bench', () => {
     const sound: BenchResult = { lost: false, faults: [], figures: [], mishap: null, diagnosis: [] };
     expect((await open(bench({ result: sound }))).page.text()).toContain('A sound cast');
     closeScreens();
-    expect((await open(bench({ result: { ...sound, lost: true } }))).page.text()).toContain('It set in the cup');
+    const { page } = await open(bench({ result: { ...sound, lost: true } }));
+    expect(page.text()).toContain('It set in the cup');
+    // What was never cast is not drawn.
+    expect(page.root.querySelector('.cast')).toBeNull();
   });
 });
 

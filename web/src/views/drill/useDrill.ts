@@ -1,9 +1,9 @@
 import { spreadWith, type CauseId, type DrillView } from '@warm-jar/core';
 import { useSessionStorage } from '@vueuse/core';
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { ApiProblem } from '../../api/client';
+import { computed, onMounted, watch } from 'vue';
 import { drillApi } from '../../api/drills';
 import { useUnits } from '../../stores/units';
+import { useShown } from './useShown';
 
 interface Held {
   readonly shares: readonly (readonly [string, number])[];
@@ -13,26 +13,12 @@ interface Held {
 /** One drill in diagnosis: what is seen and asked, and the answer as it is made up; a reload loses nothing of it. */
 export function useDrill(id: string) {
   const units = useUnits();
-  const view = shallowRef<DrillView | null>(null);
-  const problem = ref<string | null>(null);
-  const busy = ref(false);
+  const { view, problem, busy, run } = useShown<DrillView>();
   const held = useSessionStorage<Held>(`warm-jar.drill.${id}`, { shares: [], mend: null });
   const said = computed(() => new Map(held.value.shares as readonly (readonly [CauseId, number])[]));
   /** Sureness that was not given to any cause: it counts evenly. */
   const left = computed(() => Math.max(0, 1 - [...said.value.values()].reduce((a, b) => a + b, 0)));
 
-  async function run(work: () => Promise<DrillView>): Promise<void> {
-    if (busy.value) return;
-    busy.value = true;
-    try {
-      [view.value, problem.value] = [await work(), null];
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error;
-      problem.value = error.message;
-    } finally {
-      busy.value = false;
-    }
-  }
   const load = () => run(() => drillApi.get(id, units.choice));
   onMounted(load);
   watch(() => units.choice, load);
