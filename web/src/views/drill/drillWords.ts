@@ -41,14 +41,14 @@ export function surenessSpec(steps: DrillProgress['calibration']): ChartSpec {
     lines: [
       line('you', (s) => s.right / s.times),
       {
-        name: 'neither boast nor doubt',
+        name: 'as sure as right',
         points: [
           [0, 0],
           [100, 100],
         ],
       },
-      line('at least, by chance', (s) => s.low),
-      line('at most, by chance', (s) => s.high),
+      line('at least', (s) => s.low),
+      line('at most', (s) => s.high),
     ],
   };
 }
