@@ -5,18 +5,26 @@ import { ensureChromium } from './setup/chromium.mjs';
 import { reportedProblems } from './setup/coverageFloors.mjs';
 import { ensureInstalled } from './setup/install.mjs';
 import { sizeProblems } from './setup/sizes.mjs';
+import { failuresOf } from './setup/testReport.mjs';
 import { ROOT, run } from './setup/run.mjs';
 
 const CACHE = join(ROOT, '.cache');
 let passed = 0;
 let failed = 0;
+/** What failed, by name: said once more at the end, where it is read. */
+const failures = [];
 
 /** A step that is one test by itself: it holds or it does not. */
 async function step(name, command, args, options) {
   console.log(`\n== ${name}`);
   const code = await run(command, args, options);
   if (code === 0) passed += 1;
-  else failed += 1;
+  else fail(name);
+}
+
+function fail(what) {
+  failed += 1;
+  failures.push(what);
 }
 
 /** A run of the test runner, counted from its own report; a run that reports nothing has failed. */
@@ -29,12 +37,11 @@ async function tests(name, args, env = {}) {
     ['--no-install', 'vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
     { env: { ...process.env, ...env } },
   );
-  const counts = existsSync(report)
-    ? JSON.parse(readFileSync(report, 'utf8'))
-    : { numPassedTests: 0, numFailedTests: 0 };
-  passed += counts.numPassedTests;
-  failed += counts.numFailedTests;
-  if (code !== 0 && counts.numFailedTests === 0) failed += 1;
+  const counts = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : {};
+  passed += counts.numPassedTests ?? 0;
+  const named = failuresOf(counts, ROOT);
+  named.forEach(fail);
+  if (code !== 0 && named.length === 0) fail(`${name}: ended with ${code}`);
 }
 
 /** Something that was looked at already: it holds where there is nothing to say against it. */
@@ -42,7 +49,7 @@ function holds(name, problems) {
   console.log(`\n== ${name}`);
   for (const problem of problems) console.log(problem);
   if (problems.length === 0) passed += 1;
-  else failed += 1;
+  else fail(`${name}: ${problems.join(' ')}`);
 }
 
 await ensureInstalled();
@@ -59,5 +66,6 @@ holds('sizes', sizeProblems(ROOT));
 const lint = step('lint', 'npx', ['--no-install', 'eslint', '.']);
 await tests('browser tests', ['--config', 'e2e/vitest.config.ts'], { CHROMIUM: chromium, CHROMEDRIVER: driver });
 await lint;
+if (failures.length > 0) console.log(`\n== failed\n${failures.join('\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

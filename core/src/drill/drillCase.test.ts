@@ -65,6 +65,16 @@ describe('a wish', () => {
     }
     expect(new Set(drawn.map((c) => c.truth[0])).size).toBe(2);
   });
+  it.each([
+    ['aged-hardener', 'overheated'],
+    ['thin-section', 'cold-cure'],
+    ['pressure-let-go', 'not-cleared'],
+  ] as const)('for %s taken for %s is a cast that either could have spoiled', (cause, takenFor) => {
+    for (const seed of SEEDS) {
+      const drawn = drillCase(seed, 1, { confused: { cause, takenFor } });
+      expect(drillCauses(drawn), `${seed}: ${drawn.product.family}`).toEqual(expect.arrayContaining([cause, takenFor]));
+    }
+  });
   it('for two that never look alike still gives a drill', () => {
     const ids = CAUSE_IDS.filter((id) => id !== 'something-else');
     const takenFor = ids.find((id) => sharedShowings('shrinkage', id).length === 0)!;

@@ -108,6 +108,13 @@ function drawnFor(chance: Chance, { made }: Level, wish: DrillWish): HiddenCase 
   return wish.confused || MAIN_KINDS.has(drawn.seen.kind) || chance.flip(OTHERS_KEPT) ? drawn : null;
 }
 
+/** Whether both of a pair that was confused could be it: in some families one of them never is. */
+function tellsApart(facts: CaseFacts, truth: readonly CauseId[], { confused }: DrillWish): boolean {
+  if (!confused) return true;
+  const there = new Set([...candidates(facts).map((c) => c.id), ...truth]);
+  return there.has(confused.cause) && there.has(confused.takenFor);
+}
+
 /**
  * The search for a drill's batch, a try at a time, so that whoever has other things to do can do them in between: one
  * takes some milliseconds, and there may be many.
@@ -122,10 +129,11 @@ export function* drillSearch(seed: number, level: DrillLevel, wish: DrillWish = 
     yield;
     const drawn = drawnFor(chance, LEVELS[level], wish);
     if (!drawn) continue;
-    last = drawn;
     // By the record alone: what earlier batches say is asked for.
     const facts = drillFacts(drawn, { batch: drawn.batch, history: {} });
-    if (candidates(facts).length >= LEAST_CAUSES && isOne(facts, truthOf(drawn))) break;
+    const tells = tellsApart(facts, truthOf(drawn), wish);
+    if (last === null || tells) last = drawn;
+    if (tells && candidates(facts).length >= LEAST_CAUSES && isOne(facts, truthOf(drawn))) break;
   }
   if (!last) throw new CoreError('out-of-range', 'No batch could be made for this drill. Ask for another.', 'family');
   const { product, history, seen } = last;

@@ -86,7 +86,7 @@ describe('one server for one folder', () => {
     next.child.kill('SIGTERM');
     expect((await next.end).code).toBe(0);
     expect(ownerOf(folder)).toBeNull();
-  }, 60_000);
+  }, 180_000);
   it('holds its folder against another in the same process too, and lets it go', async () => {
     const lock = await lockFolder(folder);
     lock.tell('http://127.0.0.1:1');
@@ -114,7 +114,7 @@ describe('what keeps it from starting', () => {
       `Another program answers at 127.0.0.1:${port} already. Stop it, or choose a free port: PORT=${port + 1}.`,
     );
     expect(existsSync(join(folder, 'new'))).toBe(false);
-  }, 30_000);
+  }, 120_000);
   it('a damaged file: told, and left as it is', async () => {
     const file = join(folder, 'studio.sqlite');
     writeFileSync(file, 'not a database, whatever its name says. '.repeat(200));
@@ -122,7 +122,7 @@ describe('what keeps it from starting', () => {
     expect(code).toBe(1);
     expect(sentence(said)).toContain('studio.sqlite is damaged');
     expect(readFileSync(file, 'utf8')).toMatch(/^not a database/);
-  }, 30_000);
+  }, 120_000);
   it('a file that is damaged behind its first page: told, and left as it is', async () => {
     const file = join(folder, 'studio.sqlite');
     await (await testStudio({ file, cards: false })).close();
@@ -133,7 +133,7 @@ describe('what keeps it from starting', () => {
     expect(code).toBe(1);
     expect(sentence(said)).toContain('studio.sqlite is damaged');
     expect(readFileSync(file).equals(bytes)).toBe(true);
-  }, 30_000);
+  }, 120_000);
   it('a file of a newer version: told, and not changed', async () => {
     const database = await openDatabase(join(folder, 'studio.sqlite'));
     await database.sequelize.query("INSERT INTO migrations VALUES ('9999-from-tomorrow', '2027-01-01')");
@@ -143,19 +143,19 @@ describe('what keeps it from starting', () => {
     expect(code).toBe(1);
     expect(sentence(said)).toContain('made by a newer Warm Jar (it knows "9999-from-tomorrow")');
     expect(readFileSync(join(folder, 'studio.sqlite')).equals(before)).toBe(true);
-  }, 30_000);
+  }, 120_000);
   it('a folder that is a file: told', async () => {
     const path = join(folder, 'file');
     writeFileSync(path, '');
     const { code, said } = await run([], { WARM_JAR_DATA: path }).end;
     expect(code).toBe(1);
     expect(sentence(said)).toContain(`${path} is a file`);
-  }, 30_000);
+  }, 120_000);
   it('a wrong setting: told by its name', async () => {
     const { code, said } = await run([], { PORT: 'eight' }).end;
     expect(code).toBe(1);
     expect(sentence(said)).toMatch(/^PORT/);
-  }, 30_000);
+  }, 120_000);
 
   const starting: Starting = { host: '127.0.0.1', port: 4310, file: '/srv/jar/studio.sqlite', folder: '/srv/jar' };
   it.each([
