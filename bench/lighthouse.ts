@@ -17,7 +17,7 @@ const VIEWS: readonly Held[] = [
   { name: 'Today', path: '/', desktop: 95, phone: 85 },
   { name: 'Plan', path: '/plan?product=house-clear-6&mould=M-08', desktop: 95, phone: 75 },
   { name: 'Log', path: '/batches', desktop: 95, phone: 75 },
-  { name: 'Bench', path: '/bench/B-0421', desktop: 95, phone: 85 },
+  { name: 'Bench', path: '/batches/B-0421/bench', desktop: 95, phone: 85 },
   { name: 'Diagnosis', path: '/batches/B-0399/diagnosis', desktop: 95, phone: 75 },
   { name: 'Patterns', path: '/patterns', desktop: 95, phone: 75 },
 ];

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
-import { Theme } from '@primeuix/styled';
+import { Theme, dt } from '@primeuix/styled';
 import type { Plugin } from 'vite';
 import { WarmJarTheme } from './src/app/theme';
 
@@ -9,6 +9,8 @@ interface LibraryStyle {
   extend: (more: { name: string; style: unknown }) => LibraryStyle;
   getCommonThemeStyleSheet: () => string;
   getThemeStyleSheet: () => string;
+  /** Rules that are written for each part as it is first drawn. */
+  readonly css?: string | ((of: { dt: typeof dt }) => string);
 }
 
 const require = createRequire(import.meta.url);
@@ -19,11 +21,24 @@ const load = async <T>(name: string): Promise<T> =>
 const withinElements = (markup: string): string =>
   [...markup.matchAll(/<style[^>]*>([\s\S]*?)<\/style>/g)].map(([, css]) => css).join('\n');
 
+/** Parts that bring rules along beside their look; the first are those of all parts. */
+const WITH_RULES = ['@primevue/core/base/style', '@primevue/icons/baseicon/style', 'primevue/virtualscroller/style'];
+const drawnRules = (): Promise<string[]> =>
+  Promise.all(
+    WITH_RULES.map(async (name) => {
+      const { css } = (await load<{ default: LibraryStyle }>(name)).default;
+      return typeof css === 'function' ? css({ dt }) : (css ?? '');
+    }),
+  );
+
 /** The look of one part of the library as a style sheet; of `base`, what all parts share. */
 export async function lookOf(part: string, name = part): Promise<string> {
   Theme.setTheme({ preset: WarmJarTheme, options: { darkModeSelector: '.never-dark' } });
   const { default: base } = await load<{ default: LibraryStyle }>('@primevue/core/base/style');
-  if (part === 'base') return withinElements(base.getCommonThemeStyleSheet() + base.getThemeStyleSheet());
+  if (part === 'base')
+    return [withinElements(base.getCommonThemeStyleSheet() + base.getThemeStyleSheet()), ...(await drawnRules())].join(
+      '\n',
+    );
   const { style } = await load<{ style: unknown }>(`@primeuix/styles/${part}`);
   return withinElements(base.extend({ name, style }).getThemeStyleSheet());
 }
@@ -31,6 +46,14 @@ export async function lookOf(part: string, name = part): Promise<string> {
 /** Where the library takes a part's style from, in the code that it ships. */
 const STYLE = /import \{ style \} from '@primeuix\/styles\/(\w+)';/;
 const SHEET = 'virtual:look/';
+
+/** Where a part writes its rules into the page as it is first drawn. */
+const WRITES_RULES = 'return this.load(this.css, options);';
+/** They stand in the sheet of all parts, so that nothing is written. @throws Error where the library does it otherwise */
+function withoutRules(code: string): string {
+  if (!code.includes(WRITES_RULES)) throw new Error('The library writes the rules of its parts otherwise than it did.');
+  return code.replace(WRITES_RULES, 'return {};');
+}
 
 /**
  * Writes the library's look as style sheets when the application is built, each beside the part that it is for. The
@@ -53,6 +76,7 @@ export const libraryLook = (): Plugin => ({
     const part = /[\\/](?:primevue|@primevue)[\\/]/.test(id) ? STYLE.exec(code)?.[1] : undefined;
     if (!part) return null;
     const name = part === 'base' ? part : (/name: '([\w-]+)'/.exec(code)?.[1] ?? part);
-    return { code: code.replace(STYLE, `import '${SHEET}${part},${name}.css';\nvar style = '';`), map: null };
+    const own = code.replace(STYLE, `import '${SHEET}${part},${name}.css';\nvar style = '';`);
+    return { code: part === 'base' ? withoutRules(own) : own, map: null };
   },
 });

@@ -1,9 +1,11 @@
 import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
+import { globSync } from 'tinyglobby';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
-import { firstPage, packed, preloadedFonts, withoutJsonSchema } from './build';
+import { firstPage, packed, preloadedFonts, sharedBy, withoutJsonSchema } from './build';
 import { libraryLook } from './libraryLook';
+import { viewFiles } from './viewFiles';
 
 /** How long a page waits for the server before the kept one is shown, s. */
 const PAGE_PATIENCE_S = 3;
@@ -57,7 +59,21 @@ const shell = VitePWA({
 
 /** What every page stands on: one file packs better than thirty, and stays in a browser when a view changes. */
 const STACK =
-  /node_modules[\\/](?:@vue[\\/]|vue[\\/]|vue-router[\\/]|pinia[\\/]|zod[\\/]|@vueuse[\\/](?:core|shared)[\\/]|@primevue[\\/]core[\\/]|@primeuix[\\/](?:styled|utils)[\\/]|primevue[\\/](?:config|button|ripple|badge)[\\/]|@primeuix[\\/]styles[\\/]dist[\\/](?:base|button|ripple|badge)[\\/])/;
+  /rolldown[\\/]runtime|node_modules[\\/](?:@vue[\\/]|vue[\\/]|vue-router[\\/]|pinia[\\/]|zod[\\/]|@vueuse[\\/](?:core|shared)[\\/]|@primevue[\\/]core[\\/]|@primeuix[\\/](?:styled|utils)[\\/]|primevue[\\/](?:config|button|ripple|badge)[\\/]|@primeuix[\\/]styles[\\/]dist[\\/](?:base|button|ripple|badge)[\\/])/;
+
+/** What views share is sorted by how many of them need it: few files, none of which holds much that a view does not need. */
+const VIEWS = globSync('src/views/**/*View.vue', {
+  cwd: fileURLToPath(new URL('.', import.meta.url)),
+  absolute: true,
+});
+const DATES = /[\\/](?:primevue[\\/]datepicker[\\/]|DateEntry\.vue|useTypedDate\.ts)/;
+const CHOICES = /[\\/]primevue[\\/](?:select|multiselect)[\\/]/;
+const LEDGER = /[\\/]core[\\/]src[\\/]diagnosis[\\/]/;
+/** Sums that most views tell something by; what argues, teaches and reads data sheets stays with the views that do. */
+const SUMS = /[\\/]core[\\/]src[\\/](?!index\.ts|diagnosis[\\/]|guide[\\/]|drill[\\/]|datasheet[\\/])/;
+/** Large, and needed by few: what stands on it is not among what many share. */
+const HEAVY =
+  /[\\/](?:primevue[\\/](?:datepicker|multiselect|inputnumber|dialog)[\\/]|papaparse[\\/]|qrcode[\\/]|(?:CauseLink|OutcomeCard|PatternPicture|CastPicture)\.vue|useSortable)/;
 
 /** Where a browser begins: the application, and the page that it shows first. */
 const FIRST = ['src/main.ts', 'src/views/today/TodayView.vue'].map((path) =>
@@ -66,7 +82,7 @@ const FIRST = ['src/main.ts', 'src/views/today/TodayView.vue'].map((path) =>
 
 /** The placeholder is replaced by each answer's nonce on the server. */
 export default defineConfig({
-  plugins: [vue(), libraryLook(), withoutJsonSchema(), preloadedFonts(), shell, packed()],
+  plugins: [vue(), libraryLook(), withoutJsonSchema(), preloadedFonts(), viewFiles(), shell, packed()],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     target: 'es2022',
@@ -78,8 +94,14 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            { name: 'stack', test: STACK, priority: 2 },
-            { name: firstPage(FIRST), priority: 1 },
+            { name: 'stack', test: STACK, priority: 9 },
+            { name: firstPage(FIRST), priority: 8 },
+            { name: sharedBy('common', VIEWS, { least: 12 }), priority: 7 },
+            { name: 'sums', test: SUMS, minShareCount: 6, priority: 6 },
+            { name: 'choices', test: CHOICES, priority: 5 },
+            { name: 'dates', test: DATES, priority: 4 },
+            { name: 'ledger', test: LEDGER, minShareCount: 3, priority: 3 },
+            { name: sharedBy('often', VIEWS, { least: 3, heavy: HEAVY }), priority: 2 },
           ],
         },
       },

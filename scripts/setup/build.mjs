@@ -15,6 +15,8 @@ const PARTS = [
       'web/index.html',
       'web/vite.config.ts',
       'web/build.ts',
+      'web/viewFiles.ts',
+      'web/libraryLook.ts',
     ],
     made: 'web/dist/index.html',
   },

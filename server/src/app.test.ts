@@ -32,6 +32,23 @@ describe('batches', () => {
     expect(list.body).toMatchObject({ total: 2, page: 1, pageSize: 50 });
   });
 
+  it('in work are read whole in one answer, each as it is read by itself', async () => {
+    const now = studio.clock.now().toISOString();
+    const begun = { startedAt: now, checks: null, outcome: null };
+    for (const slug of ['house-clear-6', 'house-tide']) await log(withoutCode(slug, begun));
+    await log(withoutCode('house-clear-6', { closed: true }));
+    const { body } = (await api().get('/api/v1/work').expect(200)) as {
+      body: { total: number; items: { version: number; batch: Batch }[] };
+    };
+    expect(body.total).toBe(2);
+    expect(body.items.map((i) => i.batch.code).sort()).toEqual(['B-0001', 'B-0002']);
+    for (const { batch, version } of body.items) {
+      const alone = await api().get(`/api/v1/batches/${batch.code}`);
+      expect(alone.body).toEqual(batch);
+      expect(alone.headers['etag']).toBe(`"${version}"`);
+    }
+  });
+
   it('name every refused field and store nothing', async () => {
     const bad = overlay(withoutCode('house-clear-6'), {
       mix: { amountA: -4, tool: 'spoon' },

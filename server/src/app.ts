@@ -54,7 +54,7 @@ export function createApp(deps: AppDeps): Express {
   const endpoints = allEndpoints(deps, API_PREFIX);
   app.locals['endpoints'] = endpoints;
   app.use(API_PREFIX, apiRouter(deps, endpoints));
-  if (webRoot) app.use(site(webRoot));
+  if (webRoot) app.use(site(webRoot, API_PREFIX));
   app.use((request) => {
     throw notFound(request.path);
   });

@@ -10,17 +10,15 @@ import ConfirmationService from 'primevue/confirmationservice';
 import ToastService from 'primevue/toastservice';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { breathe } from './app/breathe';
 import { library } from './app/library';
 import { router } from './app/router';
 import { claimTab } from './stores/tab';
 
 // What is typed belongs to a tab: it is named before anything is read.
 await claimTab();
+const look = await library();
+// All of the application was just read: a frame and a tap go first.
+await breathe();
 
-createApp(App)
-  .use(createPinia())
-  .use(router)
-  .use(await library())
-  .use(ConfirmationService)
-  .use(ToastService)
-  .mount('#app');
+createApp(App).use(createPinia()).use(router).use(look).use(ConfirmationService).use(ToastService).mount('#app');

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { batchSchema } from './batch';
 import { storedProductSchema } from './product';
 import { isoDate, shortText, slug } from './quantities';
 import { CAUSE_IDS, FACTORS, FAMILIES, GRADES, STAGES, SYMPTOM_KINDS } from './vocabulary';
@@ -127,6 +128,12 @@ export const batchPageSchema = z.object({
   total: z.number().int(),
 });
 
+/** Batches in work, whole, each with its version. */
+export const workSchema = z.object({
+  items: z.array(z.object({ version: z.number().int(), batch: batchSchema })),
+  total: z.number().int(),
+});
+
 export const historyEntrySchema = z.object({
   version: z.number().int(),
   at: z.string(),
@@ -196,6 +203,7 @@ export const unitsQuerySchema = z.object({
 });
 
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
+export type Work = z.infer<typeof workSchema>;
 export type BatchPage = z.infer<typeof batchPageSchema>;
 export type BatchListQuery = z.infer<typeof batchListQuerySchema>;
 export type DueCheck = z.infer<typeof dueCheckSchema>;

@@ -5,6 +5,7 @@ import compression from 'compression';
 import express, { type Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { viewLinks } from './viewLinks';
 
 /** Stands in the built page wherever the nonce of the answer goes. */
 const NONCE_PLACE = '__CSP_NONCE__';
@@ -71,7 +72,7 @@ export const packedAnswers = (): express.RequestHandler =>
   });
 
 /** The built application from `directory`, its page for every address that is not a file. */
-export function site(directory: string): Router {
+export function site(directory: string, apiPrefix: string): Router {
   const router = express.Router();
   const page = join(directory, 'index.html');
   router.use(
@@ -84,15 +85,22 @@ export function site(directory: string): Router {
   );
   router.use(express.static(directory, { index: false, maxAge: 0 }));
   const html = existsSync(page) ? readFileSync(page, 'utf8') : null;
-  router.get('/{*path}', (_request, response, next) => {
+  const linksOf = viewLinks(directory, apiPrefix);
+  router.get('/{*path}', (request, response, next) => {
     if (html === null) {
       next();
       return;
     }
+    const nonce = String(response.locals['nonce']);
     response
       .type('html')
       .set('Cache-Control', 'no-store')
-      .send(html.replaceAll(NONCE_PLACE, String(response.locals['nonce'])));
+      .send(
+        html
+          .replaceAll(NONCE_PLACE, nonce)
+          // Behind what every page begins with, which is asked for first.
+          .replace('</head>', () => `${linksOf(request.originalUrl.split(/[?#]/)[0] ?? '', nonce)}</head>`),
+      );
   });
   return router;
 }

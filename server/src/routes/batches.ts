@@ -9,10 +9,12 @@ import {
   historySchemaOfBatch,
   unitsQuerySchema,
   wordsIn,
+  workSchema,
 } from '@warm-jar/core';
 import { z } from 'zod';
 import type { AppDeps } from '../appDeps';
 import { endpoint, type Endpoint } from '../http/endpoint';
+import { Problem } from '../http/problem';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
 const asDocument = { description: 'The batch; its version is in ETag', schema: batchSchema };
@@ -29,6 +31,32 @@ const list = ({ batches }: BatchDeps): Endpoint =>
       answers: { 200: { description: 'Batches and how many there are in all', schema: batchPageSchema } },
     },
     async ({ query }) => ({ status: 200, body: await batches.list(query) }),
+  );
+
+/** As many as a shelf shows; the rest are in the log. */
+const MAX_IN_WORK = 24;
+
+const work = ({ batches }: BatchDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/work',
+      summary: `Batches in work, whole, the ${MAX_IN_WORK} latest; each as it is read by itself`,
+      answers: { 200: { description: 'The batches, and how many are in work in all', schema: workSchema } },
+    },
+    async () => {
+      const page = await batches.list(batchListQuerySchema.parse({ stage: 'in-work', pageSize: `${MAX_IN_WORK}` }));
+      const read = await Promise.all(
+        page.items.map(({ code }) =>
+          batches.get(code).catch((error: unknown) => {
+            // One that was taken away since is in work no more.
+            if (error instanceof Problem && error.status === 404) return null;
+            throw error;
+          }),
+        ),
+      );
+      return { status: 200, body: { items: read.filter((b) => b !== null), total: page.total } };
+    },
   );
 
 const create = ({ batches }: BatchDeps): Endpoint =>
@@ -157,4 +185,4 @@ const diagnosis = ({ batches, products, past, pieces, clock }: BatchDeps): Endpo
   );
 
 export const batchRoutes = (deps: BatchDeps): Endpoint[] =>
-  [list, create, readOne, replace, enter, remove, history, diagnosis].map((make) => make(deps));
+  [list, work, create, readOne, replace, enter, remove, history, diagnosis].map((make) => make(deps));

@@ -5,6 +5,7 @@ import {
   historySchemaOfBatch,
   productListSchema,
   storedProductSchema,
+  workSchema,
   type Batch,
   type BatchPage,
   type Entry,
@@ -12,6 +13,7 @@ import {
   type HistoryEntry,
   type Product,
   type UnitChoice,
+  type Work,
 } from '@warm-jar/core';
 import { read, send, versionOf, withJson } from './http';
 
@@ -40,6 +42,7 @@ export const api = {
     read(storedProductSchema, await send('/products', withJson('POST', card))),
   batches: async (query: Record<string, string>): Promise<BatchPage> =>
     read(batchPageSchema, await send(`/batches?${new URLSearchParams(query).toString()}`)),
+  work: async (): Promise<Work> => read(workSchema, await send('/work')),
   batch: async (code: string): Promise<Versioned> => versioned(await send(batchPath(code))),
   createBatch: async (batch: Batch): Promise<Versioned> => versioned(await send('/batches', withJson('POST', batch))),
   replaceBatch: async (code: string, version: number, batch: Batch): Promise<Versioned> =>

@@ -22,6 +22,14 @@ describe('the look of the library, as it is written when the application is buil
     // No token is left for a browser to work out.
     expect(base + button).not.toMatch(/dt\(|\{[a-z]+\.[a-z.]+\}|undefined/);
   });
+  it('has the rules that parts would write into a page, which write none then', async () => {
+    const base = await lookOf('base');
+    for (const rule of ['.p-hidden-accessible', '.p-icon', '.p-virtualscroller-content']) expect(base).toContain(rule);
+    const at = join(ROOT, '../@primevue/core/base/style/index.mjs');
+    expect(plugin.transform(readFileSync(at, 'utf8'), at)!.code).not.toContain('this.load(this.css');
+    const other = "import { style } from '@primeuix/styles/base';";
+    expect(() => plugin.transform(other, at)).toThrow('otherwise');
+  });
   it('takes the place of the style that a part brings along, under the name the part knows it by', () => {
     const at = join(ROOT, 'select/style/index.mjs');
     const code = plugin.transform(readFileSync(at, 'utf8'), at)!.code;

@@ -3,6 +3,7 @@ import { BASE } from '../api/base';
 import type { Place } from '../places/place';
 import { PLACES } from '../places/places';
 import { useSession } from '../stores/session';
+import { breathe } from './breathe';
 
 const routeOf = ({ name, path, title, view, under, tabs, bare, open }: Place): RouteRecordRaw => ({
   name,
@@ -22,15 +23,22 @@ export const router = createRouter({
 });
 
 /** On a network nothing is shown before somebody signed in; a board only shows the board. */
-router.beforeEach(async (to) => {
+router.beforeEach(async (to, from) => {
   const session = useSession();
   // The view's files come while it is asked who is there.
   const view = to.matched.at(-1)?.components?.['default'];
   if (typeof view === 'function') void (view as () => Promise<unknown>)().catch(() => undefined);
   await session.ready();
+  // The shell is there by now: it is drawn before its page is made.
+  if (from === START_LOCATION) await breathe();
   if (session.mustSignIn && to.meta['open'] !== true) return { name: 'sign-in', query: { next: to.fullPath } };
   if (session.isBoard && to.name === 'today') return { name: 'board' };
   return true;
+});
+
+// The page's files were just read: a frame and a tap go before it is made.
+router.beforeResolve(async (_to, from) => {
+  if (from === START_LOCATION) await breathe();
 });
 
 router.afterEach((to) => {

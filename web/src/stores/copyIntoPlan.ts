@@ -1,10 +1,9 @@
-import { copiedPlan, type Batch, type PlanChange, type Product, type SymptomKind } from '@warm-jar/core';
+import type { Batch, Product, SymptomKind } from '@warm-jar/core';
 import { ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { usePlanForm } from './plan';
+import type { Copied } from './planCopy';
 import { useShelf } from './shelf';
-import { formFromBatch } from './formFromBatch';
-import { copiedAs } from './sinceCopied';
 
 /** Copies a batch into the plan of the next one, with the chosen changes laid over and remembered. */
 export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product | null>) {
@@ -12,17 +11,12 @@ export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product |
   const shelf = useShelf();
   const router = useRouter();
   const problem = ref<string | null>(null);
-  async function copy(
-    changes: readonly (PlanChange & { readonly cause?: string | null })[],
-    symptom: SymptomKind | null = null,
-  ): Promise<void> {
+  async function copy(changes: Copied['changes'], symptom: SymptomKind | null = null): Promise<void> {
     if (!batch.value || !product.value) return;
-    if (!shelf.loaded) await shelf.load();
-    const form = formFromBatch(
-      copiedPlan(product.value, batch.value, changes, symptom),
-      new Set(shelf.moulds.map((m) => m.item.code)),
-    );
-    plan.set({ ...form, copiedAs: copiedAs(form) });
+    const copied = { product: product.value, batch: batch.value, changes, symptom };
+    // Its sums are as much as the page: they come where somebody copies.
+    const [{ planCopy }] = await Promise.all([import('./planCopy'), shelf.loaded ? undefined : shelf.load()]);
+    plan.set(planCopy(copied, new Set(shelf.moulds.map((m) => m.item.code))));
     problem.value = null;
     await router.push({ name: 'plan' });
   }

@@ -66,6 +66,10 @@ describe('the devices of a screen', () => {
       says: 'the G-01 takes too long to answer.',
     });
   });
+  it('show nothing while the page opens, and nobody is said to be away then', async () => {
+    const { shown } = await open();
+    expect(shown('scale', 'scale')).toMatchObject({ value: null, silent: false, says: null });
+  });
   it('are not heard while the server is away', async () => {
     const { shown } = await open();
     tellPages('reading', reading('G-01', 147.3));

@@ -19,7 +19,8 @@ type What = NonNullable<ReadingEvent['values']>[number]['what'];
 function useDeviceStream(batch: Ref<string | null>, kinds: readonly DeviceKind[]) {
   const known = shallowRef<readonly DeviceInfo[]>([]);
   const events = shallowRef<ReadonlyMap<string, ReadingEvent>>(new Map());
-  const connected = ref(false);
+  /** Whether the server is heard; null until it is known. */
+  const connected = ref<boolean | null>(null);
   let stop: (() => void) | null = null;
 
   async function listen(): Promise<void> {
@@ -81,8 +82,8 @@ export function useDevices(
     const of = device(kind);
     if (!of) return null;
     const event = events.value.get(of.code);
-    if (!connected.value || event?.values === null) {
-      const says = connected.value ? (event?.says ?? null) : `${of.name} is not heard: the server is away.`;
+    if (connected.value === false || event?.values === null) {
+      const says = connected.value === false ? `${of.name} is not heard: the server is away.` : (event?.says ?? null);
       return { value: null, settled: false, silent: true, says, device: of };
     }
     const found = event?.values.find((v) => v.what === what);

@@ -7,7 +7,7 @@ import { ApiProblem, api } from '../api/client';
 import { useProducts } from './products';
 import { byUrgency, workItem, type WorkItem } from './urgency';
 
-/** Jars that fit a shelf; the rest are in the log. */
+/** Jars that fit a shelf, as many as the server gives; the rest are in the log. */
 const MAX_JARS = 24;
 /** How often the shelf asks whether another tablet changed something, ms. */
 const REFRESH_MS = 30_000;
@@ -42,12 +42,12 @@ export const useWork = defineStore('work', () => {
 
   async function load(): Promise<void> {
     try {
-      const page = await api.batches({ stage: 'in-work', pageSize: String(MAX_JARS) });
+      const page = await api.work();
       const read = await Promise.all(
-        page.items.map(async ({ code }) => {
-          const { batch } = await api.batch(code);
-          return { batch, product: await products.at(batch.product.slug, batch.product.revision) };
-        }),
+        page.items.map(async ({ batch }) => ({
+          batch,
+          product: await products.at(batch.product.slug, batch.product.revision),
+        })),
       );
       items.value = (await worked(read)).sort(byUrgency);
       more.value = page.total - page.items.length;

@@ -261,7 +261,8 @@ dd {
   justify-content: space-between;
   align-items: center;
   gap: 2px var(--space-2);
-  min-height: 52px;
+  /* Room for the figure below its name, where it is long: nothing moves when it comes. */
+  min-height: 60px;
   padding: 4px var(--space-3);
   border: 2px solid var(--action);
   border-radius: var(--radius);

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { usePhone } from '../../components/usePhone';
 import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
+import { InTurn } from '../../components/InTurn';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { useBenchLight } from '../../stores/light';
@@ -127,11 +128,11 @@ function giveBack(event: MouseEvent): void {
             :act="act"
             stays
           />
-          <MakeMore />
+          <InTurn><MakeMore /></InTurn>
         </section>
-        <BenchSide />
+        <InTurn><BenchSide /></InTurn>
       </div>
-      <StandInHands />
+      <InTurn><StandInHands /></InTurn>
       <div
         v-if="bench.signals.shown.value"
         class="signal"

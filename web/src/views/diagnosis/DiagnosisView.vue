@@ -4,6 +4,7 @@ import Button from 'primevue/button';
 import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { onPlainKey } from '../../keys/keys';
+import { InTurn } from '../../components/InTurn';
 import KeyCap from '../../components/KeyCap.vue';
 import PatternPicture from '../../components/PatternPicture.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -143,33 +144,39 @@ onPlainKey('e', () => {
         </p>
         <ProblemNote v-if="mendProblem" :says="mendProblem" />
         <div class="three">
-          <AskNext
-            :ask="symptom.ask"
-            :batch="batch"
-            :product="product"
-            :code="code"
-            :problem="answerProblem"
-            :casting="casting"
-            class="screen"
-            @tested="tested"
-            @read-again="readAgain"
-          />
-          <MendCard :symptom="symptom" :under="inHand" :alike="alike" @begin="begin" />
-          <NextBatchCard
-            ref="nextCard"
-            :symptom="symptom"
-            :problem="copyProblem"
-            @copy="copy($event, symptom?.kind ?? null)"
-          />
+          <InTurn>
+            <AskNext
+              :ask="symptom.ask"
+              :batch="batch"
+              :product="product"
+              :code="code"
+              :problem="answerProblem"
+              :casting="casting"
+              class="screen"
+              @tested="tested"
+              @read-again="readAgain"
+            />
+          </InTurn>
+          <InTurn><MendCard :symptom="symptom" :under="inHand" :alike="alike" @begin="begin" /></InTurn>
+          <InTurn>
+            <NextBatchCard
+              ref="nextCard"
+              :symptom="symptom"
+              :problem="copyProblem"
+              @copy="copy($event, symptom?.kind ?? null)"
+            />
+          </InTurn>
         </div>
-        <OutcomeCard
-          :code="code"
-          :batch="batch"
-          :symptom="symptom.kind"
-          :casting="casting"
-          :causes="symptom.causes"
-          @changed="reload"
-        />
+        <InTurn>
+          <OutcomeCard
+            :code="code"
+            :batch="batch"
+            :symptom="symptom.kind"
+            :casting="casting"
+            :causes="symptom.causes"
+            @changed="reload"
+          />
+        </InTurn>
       </template>
     </template>
   </div>

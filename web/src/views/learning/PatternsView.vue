@@ -4,6 +4,7 @@ import { SYMPTOM_KINDS, levelWords, type Finding } from '@warm-jar/core';
 import Select from 'primevue/select';
 import { computed } from 'vue';
 import { useRouter, type LocationQueryRaw } from 'vue-router';
+import { InTurn } from '../../components/InTurn';
 import DateEntry from '../../components/DateEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { inWords, symptomWords } from '../../components/words';
@@ -86,124 +87,126 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
         </p>
         <EmptyPlace v-if="answer.looked === 0" place="patterns" />
         <ol class="findings">
-          <li
-            v-for="f in answer.findings"
-            :key="f.kind + f.pattern + f.factor + f.level"
-            class="card finding"
-            :data-finding="`${f.factor}:${f.level}`"
-          >
-            <div class="row spread">
-              <h3>
-                <span class="first-up">{{ title(f) }}</span>:
-                {{ f.factor === 'product' ? (names[f.level] ?? f.level) : levelWords(f.factor, f.level, names) }}
-              </h3>
-              <span v-if="f.small" class="tag small">few castings</span
-              ><span v-else-if="f.independent" class="tag small firm">stands by itself</span
-              ><span v-else-if="f.confoundedWith" class="tag small">not parted</span
-              ><span v-else class="tag small">not sure</span>
-            </div>
-            <div class="told">
-              <div>
-                <p>{{ f.says }}</p>
-                <p class="due" data-test="due">
-                  <strong>{{ dueWords(f, title(f)) }}</strong>
-                </p>
+          <InTurn v-for="f in answer.findings" :key="f.kind + f.pattern + f.factor + f.level">
+            <li class="card finding" :data-finding="`${f.factor}:${f.level}`">
+              <div class="row spread">
+                <h3>
+                  <span class="first-up">{{ title(f) }}</span>:
+                  {{ f.factor === 'product' ? (names[f.level] ?? f.level) : levelWords(f.factor, f.level, names) }}
+                </h3>
+                <span v-if="f.small" class="tag small">few castings</span
+                ><span v-else-if="f.independent" class="tag small firm">stands by itself</span
+                ><span v-else-if="f.confoundedWith" class="tag small">not parted</span
+                ><span v-else class="tag small">not sure</span>
               </div>
-              <div>
-                <RateBars :these="f.with" :others="f.without" /><RouterLink
-                  class="small in-batches"
-                  :to="{ name: 'log', query: batchesOf(f) }"
-                  >Its {{ f.with.k }} castings, in their batches</RouterLink
-                >
+              <div class="told">
+                <div>
+                  <p>{{ f.says }}</p>
+                  <p class="due" data-test="due">
+                    <strong>{{ dueWords(f, title(f)) }}</strong>
+                  </p>
+                </div>
+                <div>
+                  <RateBars :these="f.with" :others="f.without" /><RouterLink
+                    class="small in-batches"
+                    :to="{ name: 'log', query: batchesOf(f) }"
+                    >Its {{ f.with.k }} castings, in their batches</RouterLink
+                  >
+                </div>
               </div>
-            </div>
-          </li>
+            </li>
+          </InTurn>
         </ol>
-        <details v-if="answer.unanswered.length" class="card" data-test="unanswered">
-          <summary>What this log could have shown</summary>
-          <p class="small quiet">
-            {{ answer.unansweredCount }} questions were not answered yes. That is no proof that there is nothing: each
-            could only have shown a difference as large as this, four times in five. The sharpest
-            {{ answer.unanswered.length }}:
-          </p>
-          <TableBox label="What this log could have shown"
-            ><table class="small">
-              <thead>
-                <tr>
-                  <th scope="col">Fault</th>
-                  <th scope="col">Castings</th>
-                  <th scope="col">With it, of how many</th>
-                  <th scope="col">Would have been found at</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="u in answer.unanswered" :key="u.kind + u.pattern + u.factor + u.level">
-                  <td class="fault">{{ title(u) }}</td>
-                  <td>{{ levelWords(u.factor, u.level, names) }}</td>
-                  <td class="figures">{{ u.with.k }} of {{ u.with.n }}</td>
-                  <td class="figures">{{ wouldFindWords(u) }}</td>
-                </tr>
-              </tbody>
-            </table></TableBox
-          >
-        </details>
+        <InTurn>
+          <details v-if="answer.unanswered.length" class="card" data-test="unanswered">
+            <summary>What this log could have shown</summary>
+            <p class="small quiet">
+              {{ answer.unansweredCount }} questions were not answered yes. That is no proof that there is nothing: each
+              could only have shown a difference as large as this, four times in five. The sharpest
+              {{ answer.unanswered.length }}:
+            </p>
+            <TableBox label="What this log could have shown"
+              ><table class="small">
+                <thead>
+                  <tr>
+                    <th scope="col">Fault</th>
+                    <th scope="col">Castings</th>
+                    <th scope="col">With it, of how many</th>
+                    <th scope="col">Would have been found at</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="u in answer.unanswered" :key="u.kind + u.pattern + u.factor + u.level">
+                    <td class="fault">{{ title(u) }}</td>
+                    <td>{{ levelWords(u.factor, u.level, names) }}</td>
+                    <td class="figures">{{ u.with.k }} of {{ u.with.n }}</td>
+                    <td class="figures">{{ wouldFindWords(u) }}</td>
+                  </tr>
+                </tbody>
+              </table></TableBox
+            >
+          </details>
+        </InTurn>
       </section>
       <aside class="stack">
-        <section class="card stack" aria-labelledby="over-time">
-          <div class="row spread">
-            <h2 id="over-time">Over time</h2>
-            <Select
-              :model-value="kind || 'any'"
-              :options="KINDS"
-              option-label="words"
-              option-value="value"
-              aria-label="Fault over time"
-              @update:model-value="choose({ kind: $event === 'any' ? '' : $event })"
-            />
-          </div>
-          <ProblemNote v-if="chart.problem.value" :says="chart.problem.value" />
-          <template v-if="chart.answer.value">
-            <div v-if="chart.answer.value.points.length" class="chart-place">
-              <DefectChart
-                :chart="chart.answer.value"
-                :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`"
+        <InTurn>
+          <section class="card stack" aria-labelledby="over-time">
+            <div class="row spread">
+              <h2 id="over-time">Over time</h2>
+              <Select
+                :model-value="kind || 'any'"
+                :options="KINDS"
+                option-label="words"
+                option-value="value"
+                aria-label="Fault over time"
+                @update:model-value="choose({ kind: $event === 'any' ? '' : $event })"
               />
             </div>
-            <p v-else class="quiet">Nothing was looked at in these days.</p>
-            <ul class="small" data-test="changes">
-              <li v-for="s in chart.answer.value.stretches" :key="s.from">{{ s.says }}</li>
-              <li v-if="chart.answer.value.leftOut" class="quiet">
-                {{ chart.answer.value.leftOut }} with a date twenty years from the others are left out. Check their
-                years.
-              </li>
-            </ul>
-            <p class="small quiet">
-              Dashed: chance stays below it. Amber line: the rate changed. Diamond: beyond chance.
-            </p>
-          </template>
-        </section>
-        <section class="card" aria-labelledby="rates">
-          <h2 id="rates">How often</h2>
-          <TableBox label="How often"
-            ><table class="small">
-              <tbody>
-                <tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }">
-                  <td>
-                    <RouterLink
-                      :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }"
-                      >{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink
-                    >
-                  </td>
-                  <td class="figures">{{ r.k }} of {{ r.n }}</td>
-                  <td class="figures">
-                    {{ Math.round(r.rate * 100) }} %
-                    <span class="quiet">({{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }})</span>
-                  </td>
-                </tr>
-              </tbody>
-            </table></TableBox
-          >
-        </section>
+            <ProblemNote v-if="chart.problem.value" :says="chart.problem.value" />
+            <div v-else-if="!chart.answer.value" class="chart-place words-too" />
+            <template v-if="chart.answer.value">
+              <div v-if="chart.answer.value.points.length" class="chart-place">
+                <DefectChart
+                  :chart="chart.answer.value"
+                  :title="`Share of castings with ${kind ? inWords(kind) : 'any fault'}`"
+                />
+              </div>
+              <p v-else class="quiet">Nothing was looked at in these days.</p>
+              <ul class="small" data-test="changes">
+                <li v-for="s in chart.answer.value.stretches" :key="s.from">{{ s.says }}</li>
+                <li v-if="chart.answer.value.leftOut" class="quiet">
+                  {{ chart.answer.value.leftOut }} with a date twenty years from the others are left out. Check their
+                  years.
+                </li>
+              </ul>
+              <p class="small quiet">
+                Dashed: chance stays below it. Amber line: the rate changed. Diamond: beyond chance.
+              </p>
+            </template>
+          </section>
+          <section class="card" aria-labelledby="rates">
+            <h2 id="rates">How often</h2>
+            <TableBox label="How often"
+              ><table class="small">
+                <tbody>
+                  <tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }">
+                    <td>
+                      <RouterLink
+                        :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }"
+                        >{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink
+                      >
+                    </td>
+                    <td class="figures">{{ r.k }} of {{ r.n }}</td>
+                    <td class="figures">
+                      {{ Math.round(r.rate * 100) }} %
+                      <span class="quiet">({{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }})</span>
+                    </td>
+                  </tr>
+                </tbody>
+              </table></TableBox
+            >
+          </section>
+        </InTurn>
       </aside>
     </div>
   </div>
@@ -217,6 +220,9 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
 /* The room that the chart takes when it comes. */
 .chart-place {
   min-height: 21.25rem;
+}
+.words-too {
+  min-height: 25rem;
 }
 .head label {
   display: flex;

@@ -3,6 +3,7 @@ import { STAGE_WORDS } from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import { computed, onMounted, ref } from 'vue';
+import { InTurn } from '../../components/InTurn';
 import { usePhone } from '../../components/usePhone';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
@@ -91,13 +92,12 @@ const along = computed(() =>
           aria-label="Search the log"
           @update:model-value="emit('choose', 'search', $event ?? '')"
       /></label>
-      <FilterEntry
-        v-for="e in atHand"
-        :key="e.filter"
-        :entry="e"
-        :value="filters[e.filter]"
-        @choose="emit('choose', e.filter, $event)"
-      />
+      <!-- Each has its place from the first, so that nothing beside it moves. -->
+      <div v-for="e in atHand" :key="e.filter">
+        <InTurn
+          ><FilterEntry :entry="e" :value="filters[e.filter]" @choose="emit('choose', e.filter, $event)"
+        /></InTurn>
+      </div>
       <Button :label="toggleWords" severity="secondary" :aria-expanded="open" @click="open = !open" />
       <Button v-if="filtered" label="Clear" severity="secondary" @click="emit('clear')" />
     </div>

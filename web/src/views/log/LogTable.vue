@@ -4,6 +4,7 @@ import Button from 'primevue/button';
 import Checkbox from 'primevue/checkbox';
 import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { InTurn } from '../../components/InTurn';
 import StateDot from '../../components/StateDot.vue';
 import TableBox from '../../components/TableBox.vue';
 import { startWords, symptomWords } from '../../components/words';
@@ -47,6 +48,13 @@ const headings = computed(() => [
 const sortBy = (id: string) => {
   emit('sort', nextSort(props.sort, id));
 };
+/** Rows that are made in one go; the next come when a tap had its chance. */
+const HANDFUL = 5;
+const handfuls = computed(() =>
+  Array.from({ length: Math.ceil(props.items.length / HANDFUL) }, (_, i) =>
+    props.items.slice(i * HANDFUL, (i + 1) * HANDFUL),
+  ),
+);
 /** Rows whose castings are shown. */
 const opened = ref<ReadonlySet<string>>(new Set());
 const apart = computed(() => props.items.some((b) => b.castings.length > 0));
@@ -105,58 +113,60 @@ const width = computed(() => headings.value.length + (apart.value ? 2 : 1));
         <tr v-if="items.length === 0">
           <td :colspan="width" class="nothing">{{ empty }}</td>
         </tr>
-        <template v-for="b in items" :key="b.code">
-          <tr class="batch" @click="openBatch(b)">
-            <td class="hand">
-              <Checkbox
-                :model-value="codes.has(b.code)"
-                binary
-                :aria-label="`Pick ${b.code}`"
-                @click.stop
-                @update:model-value="pick(b, $event)"
-              />
-            </td>
-            <td v-if="apart" class="hand">
-              <Button
-                v-if="b.castings.length"
-                :icon="opened.has(b.code) ? 'pi pi-chevron-down' : 'pi pi-chevron-right'"
-                severity="secondary"
-                text
-                :aria-expanded="opened.has(b.code)"
-                :aria-label="`Castings of ${b.code}`"
-                @click.stop="open(b)"
-              />
-            </td>
-            <th scope="row">
-              <RouterLink class="figures code" :to="{ name: 'batch', params: { code: b.code } }" @click.stop>{{
-                b.code
-              }}</RouterLink>
-            </th>
-            <td v-for="{ id } in shown" :key="id" :class="id">
-              <template v-if="id === 'startedAt'">{{ startWords(b) }}</template>
-              <template v-else-if="id === 'mould'">{{ mouldsOf(b) }}</template>
-              <template v-else-if="id === 'grade' && b.castings.length">{{ castingEnds(b) }}</template>
-              <template v-else-if="id === 'productSlug'">{{ b.productName }}</template>
-              <template v-else-if="id === 'stage'">{{ STAGE_WORDS[b.stage].toLowerCase() }}</template>
-              <StateDot v-else-if="id === 'outside'" :outside="b.outside" />
-              <template v-else-if="id === 'massG'">{{ b.massG === null ? '' : units.say(b.massG, 'g') }}</template>
-              <template v-else-if="id === 'seen'"
-                ><RouterLink
-                  v-for="s in b.symptoms"
-                  :key="s.kind + s.pattern"
-                  class="symptom"
-                  :to="{ name: 'diagnosis', params: { code: b.code } }"
+        <InTurn v-for="(some, i) in handfuls" :key="i">
+          <template v-for="b in some" :key="b.code">
+            <tr class="batch" @click="openBatch(b)">
+              <td class="hand">
+                <Checkbox
+                  :model-value="codes.has(b.code)"
+                  binary
+                  :aria-label="`Pick ${b.code}`"
                   @click.stop
-                  >{{ symptomWords(s) }}</RouterLink
-                ></template
-              >
-              <template v-else>{{ b[id] ?? '' }}</template>
-            </td>
-          </tr>
-          <tr v-if="opened.has(b.code)">
-            <td :colspan="width"><CastingsRow :batch="b" /></td>
-          </tr>
-        </template>
+                  @update:model-value="pick(b, $event)"
+                />
+              </td>
+              <td v-if="apart" class="hand">
+                <Button
+                  v-if="b.castings.length"
+                  :icon="opened.has(b.code) ? 'pi pi-chevron-down' : 'pi pi-chevron-right'"
+                  severity="secondary"
+                  text
+                  :aria-expanded="opened.has(b.code)"
+                  :aria-label="`Castings of ${b.code}`"
+                  @click.stop="open(b)"
+                />
+              </td>
+              <th scope="row">
+                <RouterLink class="figures code" :to="{ name: 'batch', params: { code: b.code } }" @click.stop>{{
+                  b.code
+                }}</RouterLink>
+              </th>
+              <td v-for="{ id } in shown" :key="id" :class="id">
+                <template v-if="id === 'startedAt'">{{ startWords(b) }}</template>
+                <template v-else-if="id === 'mould'">{{ mouldsOf(b) }}</template>
+                <template v-else-if="id === 'grade' && b.castings.length">{{ castingEnds(b) }}</template>
+                <template v-else-if="id === 'productSlug'">{{ b.productName }}</template>
+                <template v-else-if="id === 'stage'">{{ STAGE_WORDS[b.stage].toLowerCase() }}</template>
+                <StateDot v-else-if="id === 'outside'" :outside="b.outside" />
+                <template v-else-if="id === 'massG'">{{ b.massG === null ? '' : units.say(b.massG, 'g') }}</template>
+                <template v-else-if="id === 'seen'"
+                  ><RouterLink
+                    v-for="s in b.symptoms"
+                    :key="s.kind + s.pattern"
+                    class="symptom"
+                    :to="{ name: 'diagnosis', params: { code: b.code } }"
+                    @click.stop
+                    >{{ symptomWords(s) }}</RouterLink
+                  ></template
+                >
+                <template v-else>{{ b[id] ?? '' }}</template>
+              </td>
+            </tr>
+            <tr v-if="opened.has(b.code)">
+              <td :colspan="width"><CastingsRow :batch="b" /></td>
+            </tr>
+          </template>
+        </InTurn>
       </tbody>
     </table>
   </TableBox>

@@ -5,6 +5,7 @@ import MultiSelect from 'primevue/multiselect';
 import Paginator from 'primevue/paginator';
 import { computed, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { InTurn } from '../../components/InTurn';
 import EmptyPlace from '../../components/EmptyPlace.vue';
 import { usePhone } from '../../components/usePhone';
 import ProblemNote from '../../components/ProblemNote.vue';
@@ -97,19 +98,21 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
           @click="compare"
         />
         <LogTools :exported="exported" :count="codes.length" />
-        <MultiSelect
-          v-if="!phone"
-          :model-value="columns"
-          :options="[...COLUMNS]"
-          option-label="words"
-          option-value="id"
-          :show-toggle-all="false"
-          :max-selected-labels="0"
-          selected-items-label="Columns"
-          aria-label="Columns"
-          class="columns"
-          @update:model-value="showColumns(chosenColumns(columns, $event))"
-        />
+        <div v-if="!phone" class="columns">
+          <InTurn
+            ><MultiSelect
+              :model-value="columns"
+              :options="[...COLUMNS]"
+              option-label="words"
+              option-value="id"
+              :show-toggle-all="false"
+              :max-selected-labels="0"
+              selected-items-label="Columns"
+              aria-label="Columns"
+              fluid
+              @update:model-value="showColumns(chosenColumns(columns, $event))"
+          /></InTurn>
+        </div>
       </div>
     </div>
     <p class="paper-only small" data-test="printed">{{ printed }}</p>
@@ -137,13 +140,14 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         @sort="onSort"
         @columns="showColumns"
       />
-      <Paginator
-        :rows="pageSize"
-        :first="first"
-        :total-records="page.total"
-        :rows-per-page-options="[25, 50, 100, 200]"
-        @page="onPage"
-      />
+      <InTurn
+        ><Paginator
+          :rows="pageSize"
+          :first="first"
+          :total-records="page.total"
+          :rows-per-page-options="[25, 50, 100, 200]"
+          @page="onPage"
+      /></InTurn>
     </div>
   </div>
 </template>

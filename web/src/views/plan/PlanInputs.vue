@@ -2,6 +2,7 @@
 import { ROUTES, cardRoute } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
+import { InTurn } from '../../components/InTurn';
 import SimulatedMark from '../../components/SimulatedMark.vue';
 import { inWords } from '../../components/words';
 import { useProducts } from '../../stores/products';
@@ -47,100 +48,108 @@ const assumed = (field: string) => plan.value?.assumed.find((a) => a.field === f
         filter
         @change="store.set({ productSlug: $event })"
       />
-      <FillInputs />
+      <InTurn><FillInputs /></InTurn>
     </section>
-    <section class="card stack" aria-label="Conditions">
-      <div class="row spread">
-        <h2>Now</h2>
-        <Button :loading="reading" severity="secondary" label="Read the sensor" @click="read" /><SimulatedMark
-          :stand-in="simulated"
-        />
-      </div>
-      <p v-if="problem" class="small error" role="alert">{{ problem }}</p>
-      <div class="two">
-        <PlanNumber field="roomC" label="Room" unit="°C" :otherwise="assumed('conditions.roomC')" /><PlanNumber
-          field="humidityPct"
-          label="Damp"
-          unit="%"
-          otherwise="not said"
-        /><PlanNumber field="resinC" label="Resin" unit="°C" :otherwise="assumed('conditions.resinC')" /><PlanNumber
-          field="mouldC"
-          label="Mould"
-          unit="°C"
-          otherwise="as the room"
-        />
-      </div>
-    </section>
-    <section class="card stack" aria-label="Colour and inclusion">
-      <ColourInputs />
-      <PlanNumber
-        v-if="product?.ratio.catalyst"
-        field="catalystPct"
-        label="Catalyst"
-        unit="%"
-        :otherwise="plan?.catalystPct == null ? null : `${plan.catalystPct.toFixed(2)} %, for this room and thickness`"
-      />
-      <PlanChoice
-        id="inclusionCode"
-        label="Cast in"
-        :value="store.form.inclusionCode"
-        :options="inclusions"
-        placeholder="nothing"
-        clearable
-        @change="store.set({ inclusionCode: $event })"
-      />
-      <PlanChoice
-        v-if="product?.family === 'uv-acrylate'"
-        id="baseSlug"
-        label="Base below"
-        :value="store.form.baseSlug"
-        :options="bases"
-        placeholder="nothing below"
-        clearable
-        @change="store.set({ baseSlug: $event })"
-      />
-    </section>
-    <section class="card stack" aria-label="Air and handling">
-      <PlanChoice
-        id="route"
-        label="Air"
-        :value="store.form.route"
-        :options="routes"
-        :placeholder="product ? `${inWords(cardRoute(product))} (the card's)` : 'as the card says'"
-        clearable
-        @change="store.set({ route: $event as typeof store.form.route })"
-      />
-      <div class="two">
+    <InTurn>
+      <section class="card stack" aria-label="Conditions">
+        <div class="row spread">
+          <h2>Now</h2>
+          <Button :loading="reading" severity="secondary" label="Read the sensor" @click="read" /><SimulatedMark
+            :stand-in="simulated"
+          />
+        </div>
+        <p v-if="problem" class="small error" role="alert">{{ problem }}</p>
+        <div class="two">
+          <PlanNumber field="roomC" label="Room" unit="°C" :otherwise="assumed('conditions.roomC')" /><PlanNumber
+            field="humidityPct"
+            label="Damp"
+            unit="%"
+            otherwise="not said"
+          /><PlanNumber field="resinC" label="Resin" unit="°C" :otherwise="assumed('conditions.resinC')" /><PlanNumber
+            field="mouldC"
+            label="Mould"
+            unit="°C"
+            otherwise="as the room"
+          />
+        </div>
+      </section>
+    </InTurn>
+    <InTurn>
+      <section class="card stack" aria-label="Colour and inclusion">
+        <ColourInputs />
         <PlanNumber
-          field="stirMin"
-          label="Stir"
-          unit="min"
-          :otherwise="assumed('handling.stirMin')?.replace('stir taken ', '')"
-        /><PlanNumber
-          field="restMin"
-          label="Rest or vacuum"
-          unit="min"
-          :otherwise="assumed('handling.restMin')?.replace(/^.* taken as /, '')"
-        /><PlanNumber
-          field="pourMin"
-          label="Pour"
-          unit="min"
-          :otherwise="assumed('handling.pourMin')?.replace('pour taken as ', '')"
-        /><PlanNumber
-          field="loadMin"
-          label="Load the vessel"
-          unit="min"
-          :otherwise="assumed('handling.loadMin')?.replace('loading the vessel taken as ', '')"
-        /><PlanNumber field="pourFromC" label="Pour from" unit="°C" otherwise="as it is" /><PlanNumber
-          field="pourToC"
-          label="Pour up to"
-          unit="°C"
-          otherwise="as it is"
+          v-if="product?.ratio.catalyst"
+          field="catalystPct"
+          label="Catalyst"
+          unit="%"
+          :otherwise="
+            plan?.catalystPct == null ? null : `${plan.catalystPct.toFixed(2)} %, for this room and thickness`
+          "
         />
-      </div>
-    </section>
-    <GearInputs />
-    <Button label="Start a new plan" severity="secondary" text @click="store.clear()" />
+        <PlanChoice
+          id="inclusionCode"
+          label="Cast in"
+          :value="store.form.inclusionCode"
+          :options="inclusions"
+          placeholder="nothing"
+          clearable
+          @change="store.set({ inclusionCode: $event })"
+        />
+        <PlanChoice
+          v-if="product?.family === 'uv-acrylate'"
+          id="baseSlug"
+          label="Base below"
+          :value="store.form.baseSlug"
+          :options="bases"
+          placeholder="nothing below"
+          clearable
+          @change="store.set({ baseSlug: $event })"
+        />
+      </section>
+    </InTurn>
+    <InTurn>
+      <section class="card stack" aria-label="Air and handling">
+        <PlanChoice
+          id="route"
+          label="Air"
+          :value="store.form.route"
+          :options="routes"
+          :placeholder="product ? `${inWords(cardRoute(product))} (the card's)` : 'as the card says'"
+          clearable
+          @change="store.set({ route: $event as typeof store.form.route })"
+        />
+        <div class="two">
+          <PlanNumber
+            field="stirMin"
+            label="Stir"
+            unit="min"
+            :otherwise="assumed('handling.stirMin')?.replace('stir taken ', '')"
+          /><PlanNumber
+            field="restMin"
+            label="Rest or vacuum"
+            unit="min"
+            :otherwise="assumed('handling.restMin')?.replace(/^.* taken as /, '')"
+          /><PlanNumber
+            field="pourMin"
+            label="Pour"
+            unit="min"
+            :otherwise="assumed('handling.pourMin')?.replace('pour taken as ', '')"
+          /><PlanNumber
+            field="loadMin"
+            label="Load the vessel"
+            unit="min"
+            :otherwise="assumed('handling.loadMin')?.replace('loading the vessel taken as ', '')"
+          /><PlanNumber field="pourFromC" label="Pour from" unit="°C" otherwise="as it is" /><PlanNumber
+            field="pourToC"
+            label="Pour up to"
+            unit="°C"
+            otherwise="as it is"
+          />
+        </div>
+      </section>
+    </InTurn>
+    <InTurn><GearInputs /></InTurn>
+    <InTurn><Button label="Start a new plan" severity="secondary" text @click="store.clear()" /></InTurn>
   </div>
 </template>
 

@@ -2,6 +2,7 @@
 import Button from 'primevue/button';
 import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { InTurn } from '../../components/InTurn';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
 import ReasonBox from '../../components/ReasonBox.vue';
@@ -137,11 +138,12 @@ const isThere = computed(
         <p v-else-if="!plan && missing" class="card quiet big">{{ missing }}</p>
         <SpokenWords :words="plan ? planInWords(plan, units.say) : (problem ?? '')" />
         <template v-if="plan"
-          ><WeighCard :plan="plan" /><PlanCastings v-if="plan.castings?.length" :castings="plan.castings" /><TimeCard
-            :plan="plan" /><PlanWarnings :plan="plan"
-        /></template>
-        <template v-if="product && built"
-          ><nav class="tabs" aria-label="Looks at this plan">
+          ><InTurn
+            ><WeighCard :plan="plan" /><PlanCastings v-if="plan.castings?.length" :castings="plan.castings" /></InTurn
+          ><InTurn><TimeCard :plan="plan" /><PlanWarnings :plan="plan" /></InTurn
+        ></template>
+        <InTurn v-if="product && built">
+          <nav class="tabs" aria-label="Looks at this plan">
             <RouterLink
               v-for="t in TABS"
               :key="t.id"
@@ -154,7 +156,7 @@ const isThere = computed(
           </nav>
           <MouldTab v-if="tab === 'mould'" /><AirTab v-else-if="tab === 'air'" /><WarmTab
             v-else-if="tab === 'warm'" /><MixesTab v-else-if="tab === 'mixes'" /><WhichTab v-else
-        /></template>
+        /></InTurn>
       </div>
     </div>
   </div>

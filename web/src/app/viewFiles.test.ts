@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import { filesByAddress, viewsByAddress } from '../../viewFiles';
+import { PLACES } from '../places/places';
+
+type Bundle = Parameters<typeof filesByAddress>[0];
+const chunk = (fileName: string, more: object = {}) => ({ type: 'chunk', fileName, imports: [], ...more });
+const css = (...files: string[]) => ({ viteMetadata: { importedCss: new Set(files) } });
+
+describe('the files of each view, written down by the build', () => {
+  const addresses = viewsByAddress(PLACES);
+  const viewAt = (path: string) => addresses.find((a) => new RegExp(a.pattern, 'i').test(path))?.view;
+
+  it('are known for every place, by the view that the router would show', () => {
+    expect(addresses).toHaveLength(PLACES.length);
+    expect(viewAt('/')).toBe('views/today/TodayView.vue');
+    expect(viewAt('/batches/new')).toBe('views/logbatch/LogBatchView.vue');
+    expect(viewAt('/batches/B-0412')).toBe('views/batch/BatchView.vue');
+    expect(viewAt('/batches/B-0412/bench')).toBe('views/bench/BenchView.vue');
+    expect(viewAt('/moulds/M-08')).toBe('views/shelf/ShelfView.vue');
+    expect(viewAt('/guide/cause/ratio-off')).toBe('views/guide/GuideView.vue');
+    expect(viewAt('/no/such/place')).toBe('views/settings/MissingView.vue');
+  });
+  it('are all that it asks for at once, without what every page begins with', () => {
+    const bundle = {
+      'entry.js': chunk('entry.js', { isEntry: true, imports: ['stack.js'] }),
+      'stack.js': chunk('stack.js', css('stack.css')),
+      'batch.js': chunk('batch.js', {
+        facadeModuleId: '/w/src/views/batch/BatchView.vue',
+        imports: ['stack.js', 'sums.js'],
+        dynamicImports: ['later.js'],
+        ...css('batch.css', 'stack.css'),
+      }),
+      'sums.js': chunk('sums.js', { imports: ['stack.js'] }),
+      'later.js': chunk('later.js'),
+    } as unknown as Bundle;
+    const asked = [
+      { pattern: '^/batches$', view: 'views/batch/BatchView.vue' },
+      { pattern: '^/gone$', view: 'views/gone/GoneView.vue' },
+    ];
+    expect(filesByAddress(bundle, asked)).toEqual([
+      { pattern: '^/batches$', scripts: ['batch.js', 'sums.js'], styles: ['batch.css'] },
+    ]);
+  });
+});

@@ -1,0 +1,83 @@
+import { fileURLToPath } from 'node:url';
+import type { OutputBundle, OutputChunk } from 'rolldown';
+import { runnerImport, type Plugin } from 'vite';
+import { createRouterMatcher, type RouteRecordRaw } from 'vue-router';
+import type { Place } from './src/places/place';
+
+const PLACES = fileURLToPath(new URL('src/places/places.ts', import.meta.url));
+/** Where the server finds it, beside the manifest; it is nothing that a browser asks for. */
+const FILE = '.vite/views.json';
+
+/** The files of a view, for every address that shows it. */
+export interface ViewFiles {
+  /** What the path of an address matches, as a regular expression. */
+  readonly pattern: string;
+  readonly scripts: readonly string[];
+  readonly styles: readonly string[];
+}
+
+/** Addresses with the module of their view, in the order in which the router tries them. */
+export function viewsByAddress(places: readonly Pick<Place, 'path' | 'view'>[]): { pattern: string; view: string }[] {
+  const routes = places.map(({ path, view }): RouteRecordRaw => ({ path, component: view }));
+  return createRouterMatcher(routes, {})
+    .getRoutes()
+    .flatMap(({ re, record }) => {
+      const view = /views\/[\w/]+\.vue/.exec(String(record.components?.['default']))?.[0];
+      return view === undefined ? [] : [{ pattern: re.source, view }];
+    });
+}
+
+/** All that some scripts ask for at once, with themselves. */
+function withImports(bundle: OutputBundle, begins: readonly string[]): OutputChunk[] {
+  const found = new Map<string, OutputChunk>();
+  const waiting = [...begins];
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+    const chunk = bundle[at];
+    if (found.has(at) || chunk?.type !== 'chunk') continue;
+    found.set(at, chunk);
+    waiting.push(...chunk.imports);
+  }
+  return [...found.values()];
+}
+
+const filesOf = (chunks: readonly OutputChunk[]) => ({
+  scripts: chunks.map((c) => c.fileName),
+  styles: [...new Set(chunks.flatMap((c) => [...(c.viteMetadata?.importedCss ?? [])]))],
+});
+
+/** What each view needs beside what every page begins with. */
+export function filesByAddress(
+  bundle: OutputBundle,
+  addresses: readonly { readonly pattern: string; readonly view: string }[],
+): ViewFiles[] {
+  const chunks = Object.values(bundle).filter((c) => c.type === 'chunk');
+  const entries = chunks.filter((c) => c.isEntry).map((c) => c.fileName);
+  const first = filesOf(withImports(bundle, entries));
+  return addresses.flatMap(({ pattern, view }) => {
+    const own = chunks.find((c) => c.facadeModuleId?.replaceAll('\\', '/').endsWith(`/src/${view}`));
+    if (!own) return [];
+    const { scripts, styles } = filesOf(withImports(bundle, [own.fileName]));
+    return [
+      {
+        pattern,
+        scripts: scripts.filter((file) => !first.scripts.includes(file)),
+        styles: styles.filter((file) => !first.styles.includes(file)),
+      },
+    ];
+  });
+}
+
+/**
+ * Writes down which files each view needs, so that the server can tell a browser at once: else it learns of them when
+ * the application has started, has asked who is there, and has looked up the address.
+ */
+export const viewFiles = (): Plugin => ({
+  name: 'view-files',
+  apply: 'build',
+  enforce: 'post',
+  async generateBundle(_options, bundle) {
+    const { module } = await runnerImport<{ PLACES: readonly Place[] }>(PLACES);
+    const source = JSON.stringify(filesByAddress(bundle, viewsByAddress(module.PLACES)));
+    this.emitFile({ type: 'asset', fileName: FILE, source });
+  },
+});
