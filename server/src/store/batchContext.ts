@@ -8,7 +8,7 @@ import type { ProductStore } from './productStore';
 export type BatchGuard = (batch: Batch) => Promise<void>;
 
 /** What the parts of the batch store share. */
-export interface BatchContext extends Pick<Database, 'models' | 'write' | 'writes' | 'sequelize' | 'now'> {
+export interface BatchContext extends Pick<Database, 'models' | 'searched' | 'write' | 'writes' | 'sequelize' | 'now'> {
   /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. @throws Problem 400 */
   readonly cardOf: (batch: Batch) => Promise<Product>;
   /** The guard, and codes that are given for the first time. @throws Problem 400 */
@@ -16,13 +16,14 @@ export interface BatchContext extends Pick<Database, 'models' | 'write' | 'write
 }
 
 export function batchContext(
-  { models, write, writes, sequelize, now }: Database,
+  { models, searched, write, writes, sequelize, now }: Database,
   products: ProductStore,
   guard: BatchGuard,
 ): BatchContext {
   const refuseNew = codeGuard({ models });
   return {
     models,
+    searched,
     write,
     writes,
     sequelize,

@@ -62,7 +62,7 @@ async function summaries({ sequelize }: BatchContext, codes: readonly string[]):
 const MOST_COUNTS = 200;
 
 /** How many batches answer a question, remembered until something is written: the pages of one list ask it each. */
-function countsOf({ models, writes }: BatchContext): (query: BatchListQuery) => Promise<number> {
+function countsOf({ searched, writes }: BatchContext): (query: BatchListQuery) => Promise<number> {
   const known = new Map<string, { readonly at: number; readonly total: number }>();
   return async (query) => {
     const key = JSON.stringify([studioZone(), { ...query, page: 1, pageSize: 1, sort: '' }]);
@@ -70,7 +70,7 @@ function countsOf({ models, writes }: BatchContext): (query: BatchListQuery) => 
     const at = writes();
     const before = known.get(key);
     if (before?.at === at) return before.total;
-    const total = await models.batches.count({ where: whereOf(query) });
+    const total = await searched.batches.count({ where: whereOf(query) });
     if (known.size >= MOST_COUNTS) known.clear();
     known.set(key, { at, total });
     return total;
@@ -81,11 +81,11 @@ function countsOf({ models, writes }: BatchContext): (query: BatchListQuery) => 
  * A page of the log: first its codes, in the order asked for, by indexes alone; then what is shown of those few.
  */
 export const list = (context: BatchContext): BatchStore['list'] => {
-  const { models } = context;
+  const { searched } = context;
   const count = countsOf(context);
   return async (query) => {
     const total = await count(query);
-    const rows = await models.batches.findAll({
+    const rows = await searched.batches.findAll({
       where: whereOf(query, total > MANY),
       order: orderOf(query.sort),
       limit: query.pageSize,
@@ -110,12 +110,12 @@ export const get =
   };
 
 export const documents =
-  ({ models }: BatchContext): BatchStore['documents'] =>
+  ({ searched }: BatchContext): BatchStore['documents'] =>
   async (query, most, offset = 0) => {
     const where = whereOf(query);
     const [total, rows] = await Promise.all([
-      models.batches.count({ where }),
-      models.batches.findAll({
+      searched.batches.count({ where }),
+      searched.batches.findAll({
         where,
         order: orderOf(query.sort),
         limit: most,

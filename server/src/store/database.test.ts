@@ -37,6 +37,21 @@ describe('the database', () => {
     }
   });
 
+  it('answers what is asked while a long question is worked at, and a search sees what was just written', async () => {
+    const searching = database.searched.batches.sequelize!;
+    const counted =
+      'WITH RECURSIVE c(x) AS (SELECT 1 UNION ALL SELECT x + 1 FROM c WHERE x < 2000000) SELECT count(*) FROM c';
+    const order: string[] = [];
+    await Promise.all([
+      searching.query(counted).then(() => order.push('long')),
+      pragma('journal_mode').then(() => order.push('short')),
+    ]);
+    expect(order).toEqual(['short', 'long']);
+    const products = productStore(database);
+    await products.addAll([saltmarshCard('house-clear-6')]);
+    await batchStore(database, products).create(soundBatch('house-clear-6', { code: 'B-0001' }));
+    expect(await database.searched.batches.count()).toBe(1);
+  });
   it('applies its migrations once', async () => {
     const names = async () => (await database.sequelize.query('SELECT name FROM migrations'))[0];
     expect(await names()).toEqual([

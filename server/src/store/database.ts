@@ -27,6 +27,8 @@ class DurableDatabase extends sqlite3.Database {
 export interface Database {
   readonly sequelize: Sequelize;
   readonly models: Models;
+  /** The same over a connection of its own, for questions that take long: what is asked meanwhile does not wait. */
+  readonly searched: Models;
   /** Runs `work` in one write transaction, in turn with the others. */
   readonly write: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
   /** How often something was written: what was worked out of the data holds while this stays. */
@@ -120,12 +122,14 @@ export async function openDatabase(
   { migrate = true, now = machineNow }: OpenOptions = {},
 ): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
-  const sequelize = new Sequelize({
-    dialect: 'sqlite',
-    storage: file,
-    logging: false,
-    dialectModule: { ...sqlite3, Database: DurableDatabase },
-  });
+  const connect = () =>
+    new Sequelize({
+      dialect: 'sqlite',
+      storage: file,
+      logging: false,
+      dialectModule: { ...sqlite3, Database: DurableDatabase },
+    });
+  const [sequelize, searching] = [connect(), connect()];
   const up = () => bringUp(sequelize, file);
   try {
     await sequelize.authenticate();
@@ -134,7 +138,7 @@ export async function openDatabase(
       await up();
     }
   } catch (error) {
-    await sequelize.close().catch(() => undefined);
+    await Promise.all([sequelize, searching].map((c) => c.close().catch(() => undefined)));
     throw error;
   }
   const models = defineModels(sequelize);
@@ -145,6 +149,7 @@ export async function openDatabase(
     writes: () => writes,
     sequelize,
     models,
+    searched: defineModels(searching),
     now,
     migrate: up,
     write: async (work) => {
@@ -155,6 +160,7 @@ export async function openDatabase(
       }
     },
     close: async () => {
+      await searching.close();
       // Everything into the one file, so that a copy of it taken after closing is whole.
       await sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
       await sequelize.close();

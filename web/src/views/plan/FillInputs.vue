@@ -176,6 +176,11 @@ const fill = computed(() => built.value?.fill ?? null);
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
 }
+/* In two rows the first of the second has an edge of its own too. */
+.fills :deep(.p-togglebutton:nth-child(odd)) {
+  border-inline-start-width: 1px;
+  border-inline-start-style: solid;
+}
 .error {
   color: var(--outside);
   font-weight: 600;
