@@ -190,12 +190,12 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
               ><table class="small">
                 <tbody>
                   <tr v-for="r in shownRates" :key="r.kind + r.pattern" :class="{ part: r.pattern !== null }">
-                    <td>
+                    <th scope="row">
                       <RouterLink
                         :to="{ name: 'log', query: { symptom: r.kind, ...(r.pattern ? { pattern: r.pattern } : {}) } }"
                         >{{ r.pattern ? inWords(r.pattern) : inWords(r.kind) }}</RouterLink
                       >
-                    </td>
+                    </th>
                     <td class="figures">{{ r.k }} of {{ r.n }}</td>
                     <td class="figures">
                       {{ Math.round(r.rate * 100) }} %
@@ -215,7 +215,11 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
 <style scoped>
 .in-batches {
   display: inline-block;
-  padding-block: 4px;
+  padding-block: 8px;
+}
+th[scope='row'] {
+  font-weight: inherit;
+  text-align: start;
 }
 /* The room that the chart takes when it comes. */
 .chart-place {
@@ -289,16 +293,18 @@ table {
   border-collapse: collapse;
   margin-top: var(--space-2);
 }
-td {
+td,
+th[scope='row'] {
   padding: 4px 0;
   border-top: 1px solid var(--chalk-100);
 }
-td + td {
+td + td,
+th + td {
   text-align: right;
   padding-left: var(--space-2);
   white-space: nowrap;
 }
-.part td:first-child {
+.part th[scope='row'] {
   padding-left: var(--space-4);
 }
 @media (max-width: 61.25em) {
