@@ -14,10 +14,14 @@ export const InTurn = defineComponent({
   setup(_, { slots }) {
     const here = ref(!canBreathe());
     if (!here.value) {
-      last = last.then(breathe).then(async () => {
-        here.value = true;
-        await nextTick();
-      });
+      last = last
+        .then(breathe)
+        .then(async () => {
+          here.value = true;
+          await nextTick();
+        })
+        // One that could not be made is told as any other fault of the page; those behind it come all the same.
+        .catch(() => undefined);
     }
     return () => (here.value ? slots['default']?.() : null);
   },

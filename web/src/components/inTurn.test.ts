@@ -30,6 +30,22 @@ describe('parts of a page that are made in their turn', () => {
     expect(page.text()).toBe('Logfiltersrows');
     expect(turns).toEqual([]);
   });
+  it('come though one before them could not be made', async () => {
+    vi.stubGlobal('scheduler', { yield: () => Promise.resolve() });
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    vi.spyOn(console, 'warn').mockImplementation(() => undefined);
+    const broken = defineComponent({
+      setup: () => () => {
+        throw new Error('cannot be made');
+      },
+    });
+    page = await mounted(defineComponent(() => () => [h(InTurn, () => h(broken)), h(InTurn, () => h('p', 'rows'))]));
+    expect(page.text()).toContain('rows');
+    vi.restoreAllMocks();
+    // What was never whole cannot be taken down either.
+    page.root.remove();
+    page = null;
+  });
   it('are there at once where a browser cannot let others go first', async () => {
     vi.stubGlobal('scheduler', undefined);
     page = await mounted(Page);
