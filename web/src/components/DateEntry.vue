@@ -4,7 +4,6 @@ import DatePicker from 'primevue/datepicker';
 import { computed } from 'vue';
 import { studioNow } from '../api/studioTime';
 import { WHOLE_DAY, readDay } from './readMoment';
-import { InTurn } from './InTurn';
 import { useTypedDate } from './useTypedDate';
 
 /** A calendar day, `2026-03-14`, or nothing. */
@@ -28,22 +27,21 @@ const { unread, beforeTyping, typed, picked, take } = useTypedDate(
 
 <template>
   <div class="wide" @input.capture="beforeTyping" @keydown.enter="take">
-    <InTurn
-      ><DatePicker
-        :input-id="id"
-        :model-value="date"
-        date-format="yy-mm-dd"
-        :placeholder="placeholder ?? 'not recorded'"
-        :show-clear="placeholder !== undefined"
-        :invalid="Boolean(error ?? unread)"
-        show-icon
-        icon-display="input"
-        :aria-label="label"
-        class="wide"
-        @update:model-value="picked"
-        @input="typed"
-        @blur="take"
-    /></InTurn>
+    <DatePicker
+      :input-id="id"
+      :model-value="date"
+      date-format="yy-mm-dd"
+      :placeholder="placeholder ?? 'not recorded'"
+      :show-clear="placeholder !== undefined"
+      :invalid="Boolean(error ?? unread)"
+      show-icon
+      icon-display="input"
+      :aria-label="label"
+      class="wide"
+      @update:model-value="picked"
+      @input="typed"
+      @blur="take"
+    />
     <span v-if="unread" class="small error" role="alert">{{ unread }}</span>
   </div>
 </template>
@@ -51,6 +49,5 @@ const { unread, beforeTyping, typed, picked, take } = useTypedDate(
 <style scoped>
 .wide {
   width: 100%;
-  min-height: var(--target);
 }
 </style>

@@ -47,7 +47,7 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
     <div class="row spread head">
       <div>
         <h1>Patterns</h1>
-        <p class="quiet" aria-live="polite">
+        <p class="quiet counted" aria-live="polite">
           <template v-if="answer"
             >{{ answer.looked }} castings looked at, {{ answer.questions }} questions asked of them</template
           >
@@ -224,6 +224,10 @@ th[scope='row'] {
 /* The room that the chart takes when it comes. */
 .chart-place {
   min-height: 21.25rem;
+}
+/* And that of the count. */
+.counted {
+  min-height: 1.4em;
 }
 .words-too {
   min-height: 25rem;
