@@ -49,7 +49,10 @@ const SHEET = 'virtual:look/';
 
 /** Where a part writes its rules into the page as it is first drawn. */
 const WRITES_RULES = 'return this.load(this.css, options);';
-/** They stand in the sheet of all parts, so that nothing is written. @throws Error where the library does it otherwise */
+/**
+ * They stand in the sheet of all parts, so that nothing is written.
+ * @throws Error where the library does it otherwise
+ */
 function withoutRules(code: string): string {
   if (!code.includes(WRITES_RULES)) throw new Error('The library writes the rules of its parts otherwise than it did.');
   return code.replace(WRITES_RULES, 'return {};');

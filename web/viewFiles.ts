@@ -77,7 +77,10 @@ export const viewFiles = (): Plugin => ({
   enforce: 'post',
   async generateBundle(_options, bundle) {
     const { module } = await runnerImport<{ PLACES: readonly Place[] }>(PLACES);
-    const source = JSON.stringify(filesByAddress(bundle, viewsByAddress(module.PLACES)));
-    this.emitFile({ type: 'asset', fileName: FILE, source });
+    const files = filesByAddress(bundle, viewsByAddress(module.PLACES));
+    // A place without its files would only be slow, which nobody sees.
+    if (files.length !== module.PLACES.length)
+      throw new Error(`The files of ${files.length} views were found; there are ${module.PLACES.length} places.`);
+    this.emitFile({ type: 'asset', fileName: FILE, source: JSON.stringify(files) });
   },
 });

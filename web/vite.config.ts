@@ -61,7 +61,7 @@ const shell = VitePWA({
 const STACK =
   /rolldown[\\/]runtime|node_modules[\\/](?:@vue[\\/]|vue[\\/]|vue-router[\\/]|pinia[\\/]|zod[\\/]|@vueuse[\\/](?:core|shared)[\\/]|@primevue[\\/]core[\\/]|@primeuix[\\/](?:styled|utils)[\\/]|primevue[\\/](?:config|button|ripple|badge)[\\/]|@primeuix[\\/]styles[\\/]dist[\\/](?:base|button|ripple|badge)[\\/])/;
 
-/** What views share is sorted by how many of them need it: few files, none of which holds much that a view does not need. */
+/** What views share is sorted by how many of them need it: few files, with little in them that a view does not need. */
 const VIEWS = globSync('src/views/**/*View.vue', {
   cwd: fileURLToPath(new URL('.', import.meta.url)),
   absolute: true,

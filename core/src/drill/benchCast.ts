@@ -202,7 +202,7 @@ function bubbleFault(c: BenchCase, s: BenchState, r: Run, say: Say): MadeFault[]
 
 /** Out of ratio by so many tolerances it stays soft, not only tacky: bench judgement. */
 const SOFT_FROM = 3;
-/** A stir is short below this share of the card's; demoulded is too soon below this share of its time: bench judgement. */
+/** A stir is short below this share of the card's, demoulding too soon below this of its time: bench judgement. */
 const [SHORT_STIR, TOO_SOON] = [0.85, 0.8];
 
 /** Out of ratio by more than its card allows; a card that allows nothing named finds no fault. */

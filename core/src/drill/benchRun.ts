@@ -37,7 +37,7 @@ const MISHAP_RATE = 0.85;
 /** What a hand pours, thick and thin, g a run second, and what falls after it stopped, g: bench judgement. */
 const HAND = { gPerS: 3, thinGPerS: 0.7, dripG: 0.4 };
 const HEAVY = { gPerS: 7, thinGPerS: 2.4, dripG: 2.5 };
-/** The studio's pot: air it holds, L; its compressor's tank, L, at what pressure, kPa, and its pump, L of free air a minute. */
+/** The studio's pot: air it holds, L; its compressor's tank, L and kPa, and its pump, L of free air a minute. */
 const POT = { freeL: 18, tankL: 24, tankKPa: 800, pumpLPerMin: 60 };
 /** A compressor without a tank to speak of. */
 const SMALL = { ...POT, tankL: 1, pumpLPerMin: 11 };

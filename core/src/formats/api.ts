@@ -128,6 +128,9 @@ export const batchPageSchema = z.object({
   total: z.number().int(),
 });
 
+/** Batches in work that are told whole at once, as many as a shelf shows; the rest are in the log. */
+export const MOST_IN_WORK = 24;
+
 /** Batches in work, whole, each with its version. */
 export const workSchema = z.object({
   items: z.array(z.object({ version: z.number().int(), batch: batchSchema })),

@@ -1,4 +1,5 @@
 import {
+  MOST_IN_WORK,
   entrySchema,
   batchListQuerySchema,
   batchPageSchema,
@@ -33,19 +34,16 @@ const list = ({ batches }: BatchDeps): Endpoint =>
     async ({ query }) => ({ status: 200, body: await batches.list(query) }),
   );
 
-/** As many as a shelf shows; the rest are in the log. */
-const MAX_IN_WORK = 24;
-
 const work = ({ batches }: BatchDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
       path: '/work',
-      summary: `Batches in work, whole, the ${MAX_IN_WORK} latest; each as it is read by itself`,
+      summary: `Batches in work, whole, the ${MOST_IN_WORK} latest; each as it is read by itself`,
       answers: { 200: { description: 'The batches, and how many are in work in all', schema: workSchema } },
     },
     async () => {
-      const page = await batches.list(batchListQuerySchema.parse({ stage: 'in-work', pageSize: `${MAX_IN_WORK}` }));
+      const page = await batches.list(batchListQuerySchema.parse({ stage: 'in-work', pageSize: `${MOST_IN_WORK}` }));
       const read = await Promise.all(
         page.items.map(({ code }) =>
           batches.get(code).catch((error: unknown) => {

@@ -7,7 +7,9 @@ interface Turns {
 export const canBreathe = (): boolean =>
   typeof (globalThis as { readonly scheduler?: Turns }).scheduler?.yield === 'function';
 
-/** Lets the browser answer a tap or draw before the work goes on; at once where it does not know how. */
-export async function breathe(): Promise<void> {
-  await (globalThis as { readonly scheduler?: Turns }).scheduler?.yield?.();
-}
+/** Lets the browser answer a tap or draw before the work goes on. */
+export const breathe = (): Promise<void> =>
+  (globalThis as { readonly scheduler?: Turns }).scheduler?.yield?.() ??
+  new Promise((go) => {
+    setTimeout(go);
+  });

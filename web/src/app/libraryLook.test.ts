@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { libraryLook, lookOf } from '../../libraryLook';
@@ -27,6 +27,12 @@ describe('the look of the library, as it is written when the application is buil
     for (const rule of ['.p-hidden-accessible', '.p-icon', '.p-virtualscroller-content']) expect(base).toContain(rule);
     const at = join(ROOT, '../@primevue/core/base/style/index.mjs');
     expect(plugin.transform(readFileSync(at, 'utf8'), at)!.code).not.toContain('this.load(this.css');
+    // No other part brings rules along that would be lost.
+    const withRules = readdirSync(ROOT).filter((part) => {
+      const style = join(ROOT, part, 'style/index.mjs');
+      return existsSync(style) && /^\s*css:/m.test(readFileSync(style, 'utf8'));
+    });
+    expect(withRules).toEqual(['virtualscroller']);
     const other = "import { style } from '@primeuix/styles/base';";
     expect(() => plugin.transform(other, at)).toThrow('otherwise');
   });

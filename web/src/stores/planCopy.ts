@@ -10,7 +10,10 @@ export interface Copied {
   readonly symptom: SymptomKind | null;
 }
 
-/** The form of the plan that a batch makes, with the changes laid over and remembered. @param moulds codes on the shelf */
+/**
+ * The form of the plan that a batch makes, with the changes laid over and remembered.
+ * @param moulds codes on the shelf
+ */
 export function planCopy({ product, batch, changes, symptom }: Copied, moulds: ReadonlySet<string>) {
   const form = formFromBatch(copiedPlan(product, batch, changes, symptom), moulds);
   return { ...form, copiedAs: copiedAs(form) };

@@ -1,24 +1,17 @@
-import type { Batch, Product } from '@warm-jar/core';
+import { MOST_IN_WORK, type Batch, type Product } from '@warm-jar/core';
 import { useDebounceFn, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import { breathe } from '../app/breathe';
 import { useLive } from './live';
 import { ApiProblem, api } from '../api/client';
 import { useProducts } from './products';
 import { byUrgency, workItem, type WorkItem } from './urgency';
 
-/** Jars that fit a shelf, as many as the server gives; the rest are in the log. */
-const MAX_JARS = 24;
 /** How often the shelf asks whether another tablet changed something, ms. */
 const REFRESH_MS = 30_000;
 /** Changes that come one upon another are read once, ms. */
 const SETTLE_MS = 150;
-
-/** Lets the browser answer a tap or draw before it goes on. */
-const breathe = () =>
-  new Promise<void>((go) => {
-    setTimeout(go);
-  });
 
 /** Each batch with its times. A card met for the first time is fitted: a tap in between does not wait for all. */
 async function worked(read: readonly { product: Product; batch: Batch }[]): Promise<WorkItem[]> {
@@ -65,7 +58,7 @@ export const useWork = defineStore('work', () => {
       const { batch } = await api.batch(code);
       const item = workItem(await products.at(batch.product.slug, batch.product.revision), batch);
       const others = items.value.filter((i) => i.code !== code);
-      items.value = item.stage === 'done' ? others : [...others, item].sort(byUrgency).slice(0, MAX_JARS);
+      items.value = item.stage === 'done' ? others : [...others, item].sort(byUrgency).slice(0, MOST_IN_WORK);
     } catch (error) {
       // A batch that is gone leaves the shelf; a server that is away is told by the next whole load.
       if (error instanceof ApiProblem && error.status === 404) items.value = items.value.filter((i) => i.code !== code);
