@@ -5,16 +5,15 @@ import {
   SALTMARSH_CARDS,
   batchListQuerySchema,
   fairTrial,
-  findPatterns,
   saltmarshCard,
   saltmarshYear,
   soundBatch,
-  type CastFacts,
 } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { batchColumns, symptomsOf } from '../server/src/store/batchColumns';
 import { castingRows } from '../server/src/store/castingRows';
 import { openStudio, type Studio } from '../server/src/studio';
+import { inlineLearner, type LearningRunner, type LogJob } from '../server/src/work/learningRunner';
 import { median } from './median';
 
 /** Logs as long as a studio's first month, its tenth year, and all that it will ever make. */
@@ -114,6 +113,41 @@ async function writtenMeanwhile({ batches }: Studio, read: () => Promise<unknown
   return ms;
 }
 
+/** What is learned from all batches: as it is first asked, when nothing is known of the log, and after one batch more. */
+async function learned({ facts, batches, products }: Studio): Promise<Row[]> {
+  const never = new AbortController().signal;
+  const cards = await products.list();
+  const jobs: Record<'patterns' | 'figures' | 'month', LogJob> = {
+    patterns: { what: 'patterns', names: {}, lots: [] },
+    figures: { what: 'figures', cards, lots: [], moulds: [] },
+    month: { what: 'month', month: '2026-10', lots: [] },
+  };
+  const asking = (learner: LearningRunner) => (job: LogJob) => learner.run(job, facts.feed, () => undefined, never);
+  const ask = asking(inlineLearner());
+  let next = 0;
+  const afterOne = (job: LogJob) => async () => {
+    next += 1;
+    await batches.create(soundBatch('house-clear-6', { code: `L-${next}` }));
+    const from = performance.now();
+    await ask(job);
+    return performance.now() - from;
+  };
+  const medianAfterOne = async (job: LogJob) => {
+    const taken: number[] = [];
+    for (let i = 0; i < 7; i += 1) taken.push(await afterOne(job)());
+    return taken.sort((a, b) => a - b)[3]!;
+  };
+  const cold = await medianOf(() => asking(inlineLearner())(jobs.patterns), 3);
+  await ask(jobs.patterns);
+  const row = (what: string, ours: number): Row => ({ what, ours, bare: null });
+  return [
+    row('patterns, first asked', cold),
+    row('patterns, after a batch', await medianAfterOne(jobs.patterns)),
+    row('own figures, after one', await medianAfterOne(jobs.figures)),
+    row('the month, after one', await medianAfterOne(jobs.month)),
+  ];
+}
+
 async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }> {
   const folder = mkdtempSync(join(tmpdir(), 'warm-jar-scale-'));
   const studio = await openStudio({ file: join(folder, 'studio.sqlite') });
@@ -132,7 +166,6 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
         sql(`${text} ${where} ORDER BY started_at DESC, code DESC LIMIT 25`, values),
       ]);
     const columns = 'SELECT code, started_at, product_slug, mould, by, stage, outside, grade FROM batches';
-    const facts = JSON.parse(`[${(await studio.facts.lines()).replaceAll('\n', ',')}]`) as CastFacts[];
     const dozen = await Promise.all(
       Array.from(
         { length: 12 },
@@ -206,24 +239,7 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
         }, 9),
         bare: null,
       },
-      {
-        what: 'facts of all read',
-        ours: await medianOf(() => studio.facts.lines(), 3),
-        bare: await medianOf(() => sql('SELECT facts FROM batches'), 3),
-      },
-      {
-        what: 'patterns of all',
-        ours: median(() => {
-          findPatterns(facts);
-        }, 3),
-        bare: await medianOf(
-          () =>
-            sql(
-              'SELECT COUNT(*) FROM batch_symptoms s JOIN batches b ON b.code = s.batch_code GROUP BY s.kind, s.pattern, b.mould',
-            ),
-          3,
-        ),
-      },
+      ...(await learned(studio)),
     ];
     return { rows, filledMs };
   } finally {

@@ -1,5 +1,3 @@
-import type { CastFacts } from './castFacts';
-import type { LossOf } from './castingCost';
 import type { Parted } from './adjustedOdds';
 
 /** What is due to one finding, and what acting on it would save. */
@@ -19,18 +17,13 @@ const DAY_MS = 86_400_000;
 const SHORTEST_DAYS = 30;
 const YEAR_DAYS = 365.25;
 
+/** The first and the last moment of some castings, ms: `Infinity` and `-Infinity` where none has one. */
+export type TimeSpan = readonly [number, number];
+
 /** How many years a log covers, from its first batch to its last. */
-export function yearsOf(facts: readonly CastFacts[]): number {
-  const times = facts.flatMap((f) => {
-    const ms = f.startedAt === null ? NaN : Date.parse(f.startedAt);
-    return Number.isNaN(ms) ? [] : [ms];
-  });
-  const [first, last] = times.reduce<readonly [number, number]>(
-    ([a, b], t) => [Math.min(a, t), Math.max(b, t)],
-    [Infinity, -Infinity],
-  );
-  const days = times.length < 2 ? 0 : (last - first) / DAY_MS;
-  return Math.max(SHORTEST_DAYS, days) / YEAR_DAYS;
+export function yearsOf(spans: readonly TimeSpan[]): number {
+  const [first, last] = [Math.min(...spans.map(([a]) => a)), Math.max(...spans.map(([, b]) => b))];
+  return Math.max(SHORTEST_DAYS, last > first ? (last - first) / DAY_MS : 0) / YEAR_DAYS;
 }
 
 /** Castings of a group that would not have the fault, were its odds those of the others. */
@@ -41,28 +34,27 @@ function excess(k: number, n: number, oddsRatio: number): number {
   return k * (1 - odds / (1 + odds) / rate);
 }
 
+/** Castings of a finding with its fault: how many, and what one of them lost on the mean; null without prices. */
+export interface Spoiled {
+  readonly count: number;
+  readonly meanLoss: number | null;
+}
+
 /**
  * The part of a fault that is due to a finding, by the odds that are left to it beside what travels with it.
  * @param size castings of the finding, looked at
  * @param spoiled those of them with the fault
  * @param faults all castings with it
+ * @param years that the log covers
  */
-export function dueTo(
-  size: number,
-  spoiled: readonly CastFacts[],
-  faults: number,
-  parted: Parted,
-  { years, lossOf }: { readonly years: number; readonly lossOf: LossOf | null },
-): Due {
-  const of = (oddsRatio: number) => excess(spoiled.length, size, oddsRatio);
-  const losses = lossOf === null ? [] : spoiled.flatMap((f) => lossOf(f) ?? []);
-  const meanLoss = losses.length === 0 ? null : losses.reduce((a, b) => a + b, 0) / losses.length;
+export function dueTo(size: number, spoiled: Spoiled, faults: number, parted: Parted, years: number): Due {
+  const of = (oddsRatio: number) => excess(spoiled.count, size, oddsRatio);
   const a = of(parted.oddsRatio);
   return {
     share: faults === 0 ? 0 : Math.min(1, a / faults),
     castingsAYear: a / years,
     low: of(parted.low) / years,
     high: of(parted.high) / years,
-    moneyAYear: meanLoss === null ? null : (meanLoss * a) / years,
+    moneyAYear: spoiled.meanLoss === null ? null : (spoiled.meanLoss * a) / years,
   };
 }

@@ -1,8 +1,22 @@
 import { requireNumber } from '../formats/errors';
 import { lnGamma } from '../numeric/lnGamma';
 
-/** ln of the number of ways to choose `k` of `n`. */
-export const lnChoose = (n: number, k: number): number => lnGamma(n + 1) - lnGamma(k + 1) - lnGamma(n - k + 1);
+/** Factorials of counts up to this are remembered: tests of a log ask for the same ones again and again. */
+const MOST_KNOWN = 200_000;
+const known = new Float64Array(MOST_KNOWN).fill(NaN);
+
+/** ln of `n` factorial. @param n a whole number from 0 */
+function lnFactorial(n: number): number {
+  if (n >= MOST_KNOWN) return lnGamma(n + 1);
+  const before = known[n]!;
+  if (!Number.isNaN(before)) return before;
+  const value = lnGamma(n + 1);
+  known[n] = value;
+  return value;
+}
+
+/** ln of the number of ways to choose `k` of `n`, both whole numbers. */
+export const lnChoose = (n: number, k: number): number => lnFactorial(n) - lnFactorial(k) - lnFactorial(n - k);
 
 /**
  * Chance of `k` or more in `n` tries, each with chance `p`.

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulation/chance';
-import { yearsOf, dueTo } from './attributable';
-import { castingLoss } from './castingCost';
+import { dueTo, yearsOf } from './attributable';
+import { castingLoss, mouldPrices } from './castingCost';
 import type { CastFacts } from './castFacts';
 import { smallestFound } from './detectable';
 import { fisherExact } from './fisherExact';
 import { isActionable, isOverLimit } from './limitLevels';
+import { logBook } from './logBook';
 import { findPatterns } from './patterns';
 
 const DAY_MS = 86_400_000;
@@ -123,16 +124,8 @@ describe('what the log could have shown', () => {
 });
 
 describe('what is due to a finding', () => {
-  const group = (k: number, n: number) =>
-    Array.from({ length: n }, (_, i) => fact(i, '2026-01-01T00:00:00Z', {}, i < k));
   const due = (k: number, n: number, faults: number, oddsRatio: number, years = 1) =>
-    dueTo(
-      n,
-      group(k, n).slice(0, k),
-      faults,
-      { oddsRatio, low: oddsRatio / 2, high: oddsRatio * 2 },
-      { years, lossOf: () => 12 },
-    );
+    dueTo(n, { count: k, meanLoss: 12 }, faults, { oddsRatio, low: oddsRatio / 2, high: oddsRatio * 2 }, years);
   it('is what the odds of the others would not have spoiled', () => {
     // 20 of 40 at odds 1; a fourth of that is one in five, so 8 of 40 would be left.
     expect(due(20, 40, 30, 4)).toMatchObject({ share: 0.4 });
@@ -148,8 +141,13 @@ describe('what is due to a finding', () => {
     expect(high).toBeGreaterThan(castingsAYear);
   });
   it('counts a year as the log is long, a month at the least', () => {
-    expect(yearsOf(dampYear(1))).toBeCloseTo(1, 1);
+    const spans = (facts: readonly CastFacts[]) => logBook(facts).view().spans;
+    const year = dampYear(1);
+    expect(yearsOf(spans(year))).toBeCloseTo(1, 1);
+    expect(yearsOf([...spans(year.slice(90)), ...spans([]), ...spans(year.slice(0, 90))])).toBe(yearsOf(spans(year)));
     expect(yearsOf([])).toBeCloseTo(30 / 365.25, 6);
+    for (const startedAt of [null, 'no day'])
+      expect(yearsOf(spans(year.map((f) => ({ ...f, startedAt }))))).toBeCloseTo(30 / 365.25, 6);
   });
   it('costs the resin of scrap, or what it would have sold for, and of a second the difference', () => {
     const sold = (i: number, grade: CastFacts['grade'], price: number | null): CastFacts => ({
@@ -158,7 +156,7 @@ describe('what is due to a finding', () => {
       price,
     });
     const castings = [sold(1, 'pass', 40), sold(2, 'pass', 44), sold(3, 'second', 20), sold(4, 'scrap', null)];
-    const loss = castingLoss(castings, []);
+    const loss = castingLoss([mouldPrices(castings.slice(0, 1)), mouldPrices(castings.slice(1))], []);
     expect(loss(castings[2]!)).toBeCloseTo(22, 9);
     expect(loss(castings[0]!)).toBeNull();
     expect(loss(castings[3]!)).toBeCloseTo(42, 9);

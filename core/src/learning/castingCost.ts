@@ -33,29 +33,69 @@ export function castingCost(f: CastFacts, price: PriceOf): number | null {
 /** What a casting that came out so lost, in the studio's money; null where no price tells. */
 export type LossOf = (f: CastFacts) => number | null;
 
+/** What passed castings of each mould sell for: how many have a price, and its sum. */
+export type MouldPrices = ReadonlyMap<string, { readonly sum: number; readonly count: number }>;
+
+export function mouldPrices(castings: readonly CastFacts[]): MouldPrices {
+  const prices = new Map<string, { sum: number; count: number }>();
+  for (const { grade, price, levels } of castings) {
+    if (grade !== 'pass' || price == null || levels.mould === undefined) continue;
+    const known = prices.get(levels.mould);
+    if (known) {
+      known.sum += price;
+      known.count += 1;
+    } else prices.set(levels.mould, { sum: price, count: 1 });
+  }
+  return prices;
+}
+
+/** What passed castings sell for on average, by mould. */
+export function usualPrices(passed: readonly MouldPrices[]): ReadonlyMap<string, number> {
+  const all = new Map<string, { sum: number; count: number }>();
+  for (const [mould, { sum, count }] of passed.flatMap((prices) => [...prices])) {
+    const known = all.get(mould) ?? { sum: 0, count: 0 };
+    all.set(mould, { sum: known.sum + sum, count: known.count + count });
+  }
+  return new Map([...all].map(([mould, { sum, count }]) => [mould, sum / count]));
+}
+
+/** Of a casting's resin, what its coat was; null where nobody knows. */
+export const coatCost = (f: Pick<CastFacts, 'massG' | 'mendG'>, cost: number | null): number | null =>
+  cost === null || !f.massG ? null : (cost * f.mendG) / (f.massG + f.mendG);
+
+/** Of a casting: its resin, the coat's part of that, its price, what others of its mould sell for; `NaN` for unknown. */
+export interface Worth {
+  readonly cost: number;
+  readonly coat: number;
+  readonly price: number;
+  readonly usual: number;
+}
+
 /**
- * What each casting lost against one that passes: of scrap what the mould's castings sell for, or its resin where that is more, of a
- * second the difference in price, of a mended one the resin of its coat. What has no price counts as nothing known.
+ * What a casting lost against one that passes: of scrap what the mould's castings sell for, or its resin where that is
+ * more, of a second the difference in price, of a mended one the resin of its coat. What has no price counts as
+ * nothing known.
+ * @returns `NaN` where no price tells
  */
-export function castingLoss(castings: readonly CastFacts[], lots: readonly LotCard[]): LossOf {
-  const price = lotPrices(lots);
-  const passed = castings.filter((f) => f.grade === 'pass' && f.price != null);
-  const full = new Map(
-    grouped(passed, (f) => f.levels.mould).map(([mould, some]) => [mould, meanOf(some.map((f) => f.price!))]),
-  );
-  const fullPrice = (f: CastFacts) => full.get(f.levels.mould ?? '') ?? null;
-  const coatOf = (f: CastFacts, cost: number | null) =>
-    cost === null || !f.massG ? null : (cost * f.mendG) / (f.massG + f.mendG);
-  const lesserPrice = (f: CastFacts, usual: number | null) =>
-    usual === null || f.price == null ? null : Math.max(0, usual - f.price);
+export function lossOfWorth(grade: CastFacts['grade'], { cost, coat, price, usual }: Worth): number {
+  if (grade === null) return NaN;
+  if (grade === 'scrap') return Number.isNaN(cost) && Number.isNaN(usual) ? NaN : Math.max(cost || 0, usual || 0);
+  return grade === 'second' ? Math.max(0, usual - price) + (coat || 0) : coat;
+}
+
+const orNaN = (value: number | null | undefined): number => value ?? NaN;
+
+/**
+ * What each casting lost (`lossOfWorth`).
+ * @param passed what passed castings sell for, in parts of the log
+ */
+export function castingLoss(passed: readonly MouldPrices[], lots: readonly LotCard[]): LossOf {
+  const [priceOf, usualOf] = [lotPrices(lots), usualPrices(passed)];
   return (f) => {
-    const cost = castingCost(f, price);
-    const usual = fullPrice(f);
-    if (f.grade === null) return null;
-    if (f.grade === 'scrap') return cost === null && usual === null ? null : Math.max(cost ?? 0, usual ?? 0);
-    const coat = coatOf(f, cost);
-    if (f.grade !== 'second') return coat;
-    const lesser = lesserPrice(f, usual);
-    return lesser === null ? null : lesser + (coat ?? 0);
+    const cost = castingCost(f, priceOf);
+    const coat = orNaN(coatCost(f, cost));
+    const usual = orNaN(usualOf.get(f.levels.mould ?? ''));
+    const loss = lossOfWorth(f.grade, { cost: orNaN(cost), coat, price: orNaN(f.price), usual });
+    return Number.isNaN(loss) ? null : loss;
   };
 }

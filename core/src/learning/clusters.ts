@@ -1,6 +1,7 @@
-import type { CastFacts } from './castFacts';
 import { memoize } from '../numeric/memoize';
-import { columnsOf, type LogColumns, type Mixes } from './logColumns';
+import type { CastFacts } from './castFacts';
+import { logOf, type Castings, type Log, type LogPart } from './logColumns';
+import { totalOf } from './logTotals';
 
 /** Whether a casting has what is asked about; where that is an outcome, which. */
 type Outcome = ((facts: CastFacts) => boolean) & { readonly outcome?: string };
@@ -8,15 +9,60 @@ type Outcome = ((facts: CastFacts) => boolean) & { readonly outcome?: string };
 export const shows = (outcome: string): Outcome =>
   Object.assign((f: CastFacts) => f.seen.includes(outcome), { outcome });
 
-/** Where the castings that have it stand. */
-const rowsOf = (facts: readonly CastFacts[], has: Outcome): ArrayLike<number> =>
-  has.outcome === undefined ? facts.flatMap((f, i) => (has(f) ? [i] : [])) : columnsOf(facts).rows(has.outcome);
+const count = (counts: Map<number, number>, key: number, times: number) => {
+  counts.set(key, (counts.get(key) ?? 0) + times);
+};
+const inOrder = (counts: ReadonlyMap<number, number>) =>
+  [...counts].filter(([, times]) => times > 0).sort(([a], [b]) => a - b);
 
-/** How many castings of each mix have it. */
-function yesByMix({ of, sizes }: Mixes, rows: ArrayLike<number>): Int32Array {
-  const yes = new Int32Array(sizes.length);
-  for (let r = 0; r < rows.length; r += 1) yes[of[rows[r]!]!]! += 1;
-  return yes;
+/** How many mixes have so many castings, by that number. */
+const mixCounts = memoize((log: Log) =>
+  inOrder(
+    totalOf(log, 'mixes', '', {
+      zero: () => new Map<number, number>(),
+      add: (total, { mixes }, sign) => {
+        for (const size of mixes.sizes) count(total, size, sign);
+      },
+    }),
+  ),
+);
+
+/** How many castings the largest mix has; 0 without any. */
+export const largestMix = (log: Log): number => mixCounts(log).at(-1)?.[0] ?? 0;
+
+/** No mix has more castings than this. */
+const MOST = 65_536;
+
+/** Mixes with any casting that has it: their size and how many of their castings have it, as one number, counted. */
+function addAgreement(total: Map<number, number>, part: LogPart, rows: ArrayLike<number>, sign: number): void {
+  const { of, sizes } = part.mixes;
+  const yes = new Map<number, number>();
+  for (let r = 0; r < rows.length; r += 1) count(yes, of[rows[r]!]!, 1);
+  for (const [mix, k] of yes) count(total, sizes[mix]! * MOST + k, sign);
+}
+
+/** How mixes agree in what is asked about: castings of a mix, those of them that have it, and how many such mixes. */
+function agreementOf(log: Log, has: Outcome): (readonly [number, number, number])[] {
+  const { outcome } = has;
+  const counted =
+    outcome === undefined
+      ? new Map<number, number>()
+      : totalOf(log, `mixes ${outcome}`, '', {
+          zero: () => new Map<number, number>(),
+          add: (total, part, sign) => {
+            addAgreement(total, part, part.rows(outcome), sign);
+          },
+        });
+  if (outcome === undefined)
+    for (const part of log.parts)
+      addAgreement(
+        counted,
+        part,
+        part.casts.flatMap((f, i) => (has(f) ? [i] : [])),
+        1,
+      );
+  // In one order, so that the sums do not depend on how the log lies in parts.
+  return inOrder(counted).map(([key, mixes]) => [Math.floor(key / MOST), key % MOST, mixes] as const);
 }
 
 /**
@@ -24,30 +70,28 @@ function yesByMix({ of, sizes }: Mixes, rows: ArrayLike<number>): Int32Array {
  * correlation by analysis of variance. Source: Donner and Klar 2000, for clusters of unequal size.
  * @returns 0 to 1; 0 where no mix has several castings
  */
-export function withinMix(facts: readonly CastFacts[], has: Outcome): number {
-  const { mixes } = columnsOf(facts);
-  return mixes === null ? 0 : correlation(mixes, rowsOf(facts, has), facts.length);
+export function withinMix(castings: Castings, has: Outcome): number {
+  const log = logOf(castings);
+  return log.isMixed ? correlation(log, has) : 0;
 }
 
-/** @param rows where the castings that have it stand, and @param casts how many castings there are */
-function correlation(mixes: Mixes, rows: ArrayLike<number>, casts: number): number {
-  const { of, sizes, squares } = mixes;
-  const [N, K] = [casts, sizes.length];
+function correlation(log: Log, has: Outcome): number {
+  const N = log.size;
+  let [K, squares] = [0, 0];
+  for (const [size, mixes] of mixCounts(log)) {
+    K += mixes;
+    squares += mixes * size * size;
+  }
   if (K < 2 || N <= K) return 0;
-  const rate = rows.length / N;
-  const yes = yesByMix(mixes, rows);
+  const agreement = agreementOf(log, has);
+  const rate = agreement.reduce((sum, [, k, mixes]) => sum + k * mixes, 0) / N;
   // Mixes without one lie `rate` from it, each with all of its castings.
   let [between, within, without] = [0, 0, N];
-  for (let r = 0; r < rows.length; r += 1) {
-    const mix = of[rows[r]!]!;
-    const [n, k] = [sizes[mix]!, yes[mix]!];
-    // A mix is counted at the first of its castings.
-    if (k === 0) continue;
-    yes[mix] = 0;
+  for (const [n, k, mixes] of agreement) {
     const off = k / n - rate;
-    between += n * off * off;
-    within += k * (1 - k / n);
-    without -= n;
+    between += mixes * n * off * off;
+    within += mixes * k * (1 - k / n);
+    without -= mixes * n;
   }
   between = (between + without * rate * rate) / (K - 1);
   within /= N - K;
@@ -56,53 +100,37 @@ function correlation(mixes: Mixes, rows: ArrayLike<number>, casts: number): numb
   return total <= 0 ? 0 : Math.min(1, Math.max(0, (between - within) / total));
 }
 
-/**
- * What each casting counts for, for one outcome: `1/(1 + (m − 1)ρ)` of `m` castings of its mix with correlation ρ. A
- * mix whose castings always agree counts as one; castings that know nothing of each other count each.
- * @returns null where every mix has one casting, and each counts for one
- */
-export function castingWeights(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
-  const bySize = weightBySize(facts, has);
-  if (bySize === null) return null;
-  const { of, sizes } = columnsOf(facts).mixes!;
-  const weights = new Float64Array(facts.length);
-  for (let i = 0; i < weights.length; i += 1) weights[i] = bySize[sizes[of[i]!]!]!;
-  return weights;
-}
+/** What a casting counts for, by how many castings its mix has. */
+export type WeightOf = (mixSize: number) => number;
 
 /** What was worked out of a log by outcome. */
-const weightsByOutcome = memoize<LogColumns, Map<string, Float64Array | null>>(() => new Map());
+const weightsByOutcome = memoize<Log, Map<string, WeightOf | null>>(() => new Map());
 
 /**
- * What a casting counts for, for one outcome, by how many castings its mix has; at 0 nothing.
+ * What a casting counts for, for one outcome: `1/(1 + (m − 1)ρ)` of `m` castings of its mix with correlation ρ. A mix
+ * whose castings always agree counts as one; castings that know nothing of each other count each.
  * @returns null where every mix has one casting, and each counts for one
  */
-export function weightBySize(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
-  if (has.outcome === undefined) return workWeights(facts, has);
-  const known = weightsByOutcome(columnsOf(facts));
-  const before = known.get(has.outcome);
-  if (before !== undefined) return before;
-  const weights = workWeights(facts, has);
-  known.set(has.outcome, weights);
-  return weights;
-}
-
-function workWeights(facts: readonly CastFacts[], has: Outcome): Float64Array | null {
-  const { mixes } = columnsOf(facts);
-  if (mixes === null) return null;
-  const rho = correlation(mixes, rowsOf(facts, has), facts.length);
-  return Float64Array.from({ length: mixes.largest + 1 }, (_, m) => (m === 0 ? 0 : 1 / (1 + (m - 1) * rho)));
+export function weightBySize(castings: Castings, has: Outcome): WeightOf | null {
+  const log = logOf(castings);
+  if (!log.isMixed) return null;
+  const known = has.outcome === undefined ? null : weightsByOutcome(log);
+  const before = known?.get(has.outcome!);
+  if (before) return before;
+  const rho = correlation(log, has);
+  const weight: WeightOf = (m) => 1 / (1 + (m - 1) * rho);
+  known?.set(has.outcome!, weight);
+  return weight;
 }
 
 /** By how much the castings looked at are fewer than they seem, for one outcome; 1 where every mix has one casting. */
-export function designEffect(facts: readonly CastFacts[], has: Outcome): number {
-  const bySize = weightBySize(facts, has);
-  if (bySize === null || facts.length === 0) return 1;
+export function designEffect(castings: Castings, has: Outcome): number {
+  const log = logOf(castings);
+  const weight = weightBySize(log, has);
+  if (weight === null || log.size === 0) return 1;
   let sum = 0;
-  columnsOf(facts).mixes!.counts.forEach((mixes, m) => {
-    sum += mixes * m * bySize[m]!;
-  });
-  return facts.length / sum;
+  for (const [m, mixes] of mixCounts(log)) sum += mixes * m * weight(m);
+  return log.size / sum;
 }
 
 /** Nearer to a whole number than this is one: weights of a third add up to one but for the machine's rounding. */

@@ -1,7 +1,7 @@
 import type { SymptomKind } from '../formats/vocabulary';
 import type { Parted } from './adjustedOdds';
 import type { Due } from './attributable';
-import type { Level } from './tally';
+import type { Level } from './logNames';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
 
 /** Batches with a fault among those looked at. */

@@ -1,17 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import { FACTORS } from '../formats/vocabulary';
+import { chanceFrom } from '../simulation/chance';
 import { saltmarshCard } from '../simulation/saltmarshCards';
 import { saltmarshYear } from '../simulation/saltmarshYear';
 import { adjustedOdds } from './adjustedOdds';
 import { batchFacts, castingFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
-import { castingWeights, designEffect, shows, wholeTable, withinMix } from './clusters';
+import { designEffect, shows, weightBySize, wholeTable, withinMix } from './clusters';
+import { featureKinds } from './featureKinds';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
-import { columnsOf, type Level } from './logColumns';
-import { findPatterns } from './patterns';
+import { logBook, type BookEntry } from './logBook';
+import { countOf, logOf, logOfParts, logPart } from './logColumns';
+import { logNames, type Level } from './logNames';
+import { findPatterns, patternsIn } from './patterns';
 import { ridgeLogistic } from './ridgeLogistic';
-import { explainedBy, limitScene } from './standsApart';
+import { explainedBy } from './standsApart';
 import { tally } from './tally';
 
 const YEAR = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) =>
@@ -76,43 +80,57 @@ function plainlyExplained(outcome: string, at: Level): Level | null {
 }
 
 describe('a log in columns', () => {
-  const columns = columnsOf(LOOKED);
+  const log = logOf(LOOKED);
+  const { levels, products } = log.names;
+  const [columns] = log.parts;
   it('holds what the facts hold', () => {
     expect(LOOKED.length).toBeGreaterThan(200);
     for (const [i, f] of LOOKED.entries()) {
-      for (const factor of FACTORS) expect(columns.levels[columns.levelOf[factor][i]!]?.level).toBe(f.levels[factor]);
-      expect(columns.products[columns.productOf[i]!]).toBe(f.levels.product ?? '');
-      expect(OUTCOMES.filter((o) => columns.shows(o)[i] === 1)).toEqual(OUTCOMES.filter((o) => f.seen.includes(o)));
+      for (const factor of FACTORS) expect(levels[columns!.levelOf[factor][i]!]?.level).toBe(f.levels[factor]);
+      expect(products[columns!.productOf[i]!]).toBe(f.levels.product ?? '');
     }
-    expect(columns.count('nothing of the kind')).toBe(0);
-    expect(columns.placeOf({ factor: 'mould', level: 'M-99' })).toBe(-1);
+    for (const outcome of OUTCOMES)
+      expect([...columns!.rows(outcome)]).toEqual(LOOKED.flatMap((f, i) => (f.seen.includes(outcome) ? [i] : [])));
+    expect(countOf(log, 'nothing of the kind')).toBe(0);
+    expect(log.names.placeOf({ factor: 'mould', level: 'M-99' })).toBe(-1);
   });
   it('is worked out once for the same list', () => {
-    expect(columnsOf(LOOKED)).toBe(columns);
-    expect(columnsOf([...LOOKED])).not.toBe(columns);
+    expect(logOf(LOOKED)).toBe(log);
+    expect(logOf([...LOOKED])).not.toBe(log);
+    expect(logOf(log)).toBe(log);
   });
 });
 
 describe('what is learned by columns is what is learned casting by casting', () => {
-  const columns = columnsOf(LOOKED);
+  // In three parts, as a long log lies: no mix in two of them.
+  const cuts = [0, 90, 200, LOOKED.length].map((at) => {
+    const code = LOOKED[at]?.code;
+    return at === 0 || code === undefined ? at : LOOKED.findIndex((f) => f.code === code);
+  });
+  const names = logNames();
+  const log = logOfParts(
+    names,
+    [0, 1, 2].map((p) => logPart(names, LOOKED.slice(cuts[p], cuts[p + 1]))),
+  );
   it.each(OUTCOMES)('weights and the widening of %s', (outcome) => {
     const plain = plainWeights(outcome);
-    const weights = castingWeights(LOOKED, shows(outcome))!;
+    const weight = weightBySize(log, shows(outcome))!;
     // Summed in another order, so equal but for the machine's rounding.
+    const sizes = log.parts.flatMap((part) => [...part.mixes.sizeOf]);
     plain.forEach((w, i) => {
-      expect(weights[i]).toBeCloseTo(w, 12);
+      expect(weight(sizes[i]!)).toBeCloseTo(w, 12);
     });
-    expect(designEffect(LOOKED, shows(outcome))).toBeCloseTo(LOOKED.length / sum(plain), 12);
+    expect(designEffect(log, shows(outcome))).toBeCloseTo(LOOKED.length / sum(plain), 12);
+    expect(designEffect(LOOKED, shows(outcome))).toBe(designEffect(log, shows(outcome)));
     // Asked by a function that names no outcome it is the same.
     expect(withinMix(LOOKED, isFaulty(outcome))).toBe(withinMix(LOOKED, shows(outcome)));
   });
   it('counts by level and product, weighted and not', () => {
-    const { sizes, of: mixOfCasting, largest } = columns.mixes!;
-    const bySize = Float64Array.from({ length: largest + 1 }, (_, m) => 1 / (1 + m));
-    expect(largest).toBeGreaterThan(2);
-    const weights = LOOKED.map((_, i) => 1 / (1 + sizes[mixOfCasting[i]!]!));
+    const sizes = log.parts.flatMap((part) => [...part.mixes.sizeOf]);
+    expect(Math.max(...sizes)).toBeGreaterThan(2);
+    const weights = sizes.map((m) => 1 / (1 + m));
     for (const of of [null, weights]) {
-      const t = tally(LOOKED, OUTCOMES, of === null ? null : bySize);
+      const t = tally(log, OUTCOMES, of === null ? null : (m) => 1 / (1 + m));
       t.levels.forEach((level, l) =>
         t.products.forEach((product, p) => {
           const rows = LOOKED.flatMap((f, i) => (has(f, level) && (f.levels.product ?? '') === product ? [i] : []));
@@ -131,11 +149,8 @@ describe('what is learned by columns is what is learned casting by casting', () 
   ];
   it('what explains a group before its name does', () => {
     expect(findings.length).toBeGreaterThan(2);
-    const scene = limitScene(LOOKED);
     for (const [outcome, at] of findings.map(headOf))
-      expect(explainedBy(scene, castingWeights(LOOKED, shows(outcome)), outcome, at)).toEqual(
-        plainlyExplained(outcome, at),
-      );
+      expect(explainedBy(log, weightBySize(log, shows(outcome)), outcome, at)).toEqual(plainlyExplained(outcome, at));
   });
   it('the odds that are left, by the regression on every casting', () => {
     const [outcome] = headOf(findings[0]!);
@@ -147,8 +162,120 @@ describe('what is learned by columns is what is learned casting by casting', () 
       LOOKED.map(isFaulty(outcome)),
       features.length,
     );
-    adjustedOdds(LOOKED, [outcome], levels)
+    adjustedOdds(log, [outcome], levels)
       .get(outcome)!
       .forEach(({ oddsRatio }, i) => expect(oddsRatio).toBeCloseTo(Math.exp(fit.beta[i]!), 9));
+  });
+});
+
+/** The same figures, but for the machine's rounding of sums in another order. */
+function expectSame(a: unknown, b: unknown, where = ''): void {
+  if (typeof a === 'number' && typeof b === 'number') {
+    expect(Math.abs(a - b), where).toBeLessThanOrEqual(1e-7 * Math.max(1, Math.abs(a)));
+  } else if (typeof a === 'object' && a !== null && typeof b === 'object' && b !== null) {
+    expect(Object.keys(b), where).toEqual(Object.keys(a));
+    for (const [key, value] of Object.entries(a))
+      expectSame(value, (b as Record<string, unknown>)[key], `${where}.${key}`);
+  } else expect(b, where).toEqual(a);
+}
+
+describe('a log that is kept up to date by what changed', () => {
+  /** The demo year over again, so that it fills several parts. */
+  const long = Array.from({ length: 14 }, (_, y) =>
+    YEAR.map((f) => {
+      const code = `${f.code}-${y}`;
+      const startedAt = f.startedAt === null ? null : `${2012 + y}${f.startedAt.slice(4)}`;
+      return {
+        ...f,
+        code,
+        startedAt,
+        ...(f.castings ? { castings: f.castings.map((k) => ({ ...k, code, startedAt })) } : {}),
+      };
+    }),
+  ).flat();
+  const entry = (f: (typeof long)[number]): BookEntry => ({ code: f.code, at: f.startedAt, facts: f });
+  const chance = chanceFrom(4);
+  it('tells what one that was begun anew tells, whatever came, changed and went', { timeout: 60_000 }, () => {
+    const book = logBook(long.slice(0, 2500));
+    book.change(long.slice(2500, 2600).map(entry));
+    let now = new Map(long.slice(0, 2600).map((f) => [f.code, f]));
+    patternsIn(book.view());
+    for (let round = 0; round < 6; round += 1) {
+      const gone = [...now.values()].filter(() => chance.flip(0.01));
+      // One that is logged afresh may have another day, other people, and faults that it had not.
+      const changed = [...now.values()]
+        .filter((f) => !gone.includes(f) && chance.flip(0.01))
+        .map((f) => ({
+          ...f,
+          startedAt: chance.flip(0.5) ? f.startedAt : `2031-0${1 + round}-11T09:00:00+00:00`,
+          levels: { ...f.levels, person: 'NEW' },
+          seen: ['bubbles', 'bubbles/micro-throughout'],
+        }));
+      const come = long.slice(2600 + 10 * round, 2610 + 10 * round);
+      book.change([...gone.map((f): BookEntry => ({ ...entry(f), facts: null })), ...[...changed, ...come].map(entry)]);
+      now = new Map([...now, ...[...changed, ...come].map((f) => [f.code, f] as const)]);
+      for (const { code } of gone) now.delete(code);
+    }
+    const view = book.view();
+    expect(view.looked.parts.length).toBeGreaterThan(1);
+    expect(view.facts.map((f) => f.code).sort()).toEqual([...now.keys()].sort());
+    expectSame(findPatterns([...now.values()]), patternsIn(view));
+  });
+  it('is asked of some days alone, and what has no day is in none', () => {
+    const [first, ...others] = long.slice(0, 600);
+    const all = [{ ...first!, startedAt: null }, ...others];
+    const book = logBook(all);
+    const [from, to] = ['2012-06-01', '2013-02-01'];
+    const some = all.filter((f) => f.startedAt !== null && f.startedAt >= from && f.startedAt < to);
+    expect(some.length).toBeGreaterThan(50);
+    expect(
+      book
+        .view(from, to)
+        .facts.map((f) => f.code)
+        .sort(),
+    ).toEqual(some.map((f) => f.code).sort());
+    expect(book.view(undefined, from).facts.some((f) => f.startedAt === null)).toBe(false);
+    expect(book.view().batches).toBe(600);
+    expectSame(findPatterns(some), patternsIn(book.view(from, to)));
+    expect(book.view('2050-01-01').batches).toBe(0);
+    expect(patternsIn(book.view('2050-01-01'))).toMatchObject({ batches: 0, questions: 0, findings: [] });
+  });
+  it('goes on from nothing and back to nothing', () => {
+    const book = logBook();
+    expect(patternsIn(book.view())).toMatchObject({ batches: 0, castings: 0, looked: 0 });
+    const some = long.slice(0, 40).map(entry);
+    book.change(some);
+    expect(book.view().batches).toBe(40);
+    // What is told twice is there once; what was never there can go.
+    book.change(some.slice(0, 3));
+    expect(book.view().batches).toBe(40);
+    book.change([{ code: 'nobody', at: null, facts: null }]);
+    book.change(some.map((e) => ({ ...e, facts: null })));
+    expect(book.view().batches).toBe(0);
+    book.change(some.slice(0, 1));
+    expect(book.view().facts.map((f) => f.code)).toEqual([some[0]!.code]);
+  });
+});
+
+describe('features of castings', () => {
+  it('are told apart by more of them than one number holds', () => {
+    const wide = FACTORS.map((factor) =>
+      Array.from({ length: 12 }, (_, l): Level => ({ factor, level: `${factor} ${l}` })),
+    );
+    const casts = Array.from({ length: 60 }, (_, i) => ({
+      ...LOOKED[0]!,
+      levels: Object.fromEntries(wide.map((levels, f) => [levels[0]!.factor, levels[(i * (f + 1)) % 12]!.level])),
+      seen: i % 4 === 0 ? ['haze'] : [],
+    }));
+    const features = wide.flat();
+    const kinds = featureKinds(logOf(casts), features, ['haze'], 'test');
+    expect(kinds.length).toBe(12);
+    expect(sum(kinds.map((k) => k.n))).toBe(60);
+    expect(sum(kinds.map((k) => k.yes[0]!))).toBe(15);
+    for (const kind of kinds) {
+      expect(kind.features).toHaveLength(FACTORS.length);
+      const like = casts.filter((f) => kind.features.every((i) => has(f, features[i]!)));
+      expect(like.length).toBe(kind.n);
+    }
   });
 });

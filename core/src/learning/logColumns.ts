@@ -1,140 +1,206 @@
 import { FACTORS, type Factor } from '../formats/vocabulary';
 import { memoize } from '../numeric/memoize';
 import type { CastFacts } from './castFacts';
+import { logNames, type LogNames } from './logNames';
 
-/** A group of batches that share a level of a factor. */
-export interface Level {
-  readonly factor: Factor;
-  readonly level: string;
-}
-
-/** Castings of one mix: which mix each is of, and how many each mix has. */
+/** Castings of one mix: of which mix each is, and how many each mix has; one whose batch tells none apart is its own. */
 export interface Mixes {
   readonly of: Int32Array;
   readonly sizes: Int32Array;
-  /** The sum of their squares, and the most castings that a mix has. */
-  readonly squares: number;
-  readonly largest: number;
-  /** How many mixes have so many castings, by that number. */
-  readonly counts: Int32Array;
+  /** How many castings the mix of each casting has. */
+  readonly sizeOf: Int32Array;
 }
 
 /**
- * A log as columns of numbers, worked out once for each list of facts: what is asked of every casting again and again
- * is then asked of numbers side by side, and not of documents.
+ * Some castings of a log as columns of numbers: what is asked of every casting again and again is then asked of numbers
+ * side by side, and not of documents. It never changes: where one of its castings does, another takes its place.
  */
-export interface LogColumns {
+export interface LogPart {
+  readonly casts: readonly CastFacts[];
   readonly size: number;
-  /** Every level that occurs, in the order in which they are met. */
-  readonly levels: readonly Level[];
-  /** For each factor the level of each casting, by its place in `levels`; −1 where it was not recorded. */
+  /** For each factor the number of each casting's level; −1 where it was not recorded. */
   readonly levelOf: Readonly<Record<Factor, Int32Array>>;
-  readonly products: readonly string[];
   readonly productOf: Int32Array;
-  /** The place of a level; −1 where it does not occur. */
-  readonly placeOf: (level: Level) => number;
-  /** 1 for each casting that shows an outcome, as `CastFacts.seen` holds it. */
-  readonly shows: (outcome: string) => Uint8Array;
+  /** What is seen on any of them, as `CastFacts.seen` holds it. */
+  readonly outcomes: readonly string[];
   /** Where those that show it stand, in the order of the castings. */
   readonly rows: (outcome: string) => Int32Array;
-  /** How many show it. */
-  readonly count: (outcome: string) => number;
-  /** Null where no batch tells its castings apart. */
-  readonly mixes: Mixes | null;
+  readonly mixes: Mixes;
+  /** Whether any batch tells its castings apart. */
+  readonly isMixed: boolean;
+  /** Gives a number to every name that occurs. */
+  readonly numberNames: () => void;
 }
 
-function numbered(): { readonly of: (key: string) => number; readonly keys: string[] } {
-  const at = new Map<string, number>();
-  const keys: string[] = [];
+/** Castings as they are learned from: in parts, each with all castings of its mixes. */
+export interface Log {
+  readonly names: LogNames;
+  readonly parts: readonly LogPart[];
+  readonly size: number;
+  readonly isMixed: boolean;
+}
+
+function once<V>(work: () => V): () => V {
+  let known: { readonly value: V } | null = null;
+  return () => (known ??= { value: work() }).value;
+}
+
+/** The mix that each casting came from. */
+function mixesOf(casts: readonly CastFacts[]): Mixes {
+  const [of, sizes, mixOf] = [new Int32Array(casts.length), [] as number[], new Map<string, number>()];
+  casts.forEach(({ casting, code }, i) => {
+    const known = casting === undefined ? undefined : mixOf.get(code);
+    const mix = known ?? sizes.push(0) - 1;
+    if (casting !== undefined && known === undefined) mixOf.set(code, mix);
+    of[i] = mix;
+    sizes[mix]! += 1;
+  });
+  return { of, sizes: Int32Array.from(sizes), sizeOf: of.map((mix) => sizes[mix]!) };
+}
+
+function levelsOf(names: LogNames, casts: readonly CastFacts[]): LogPart['levelOf'] {
+  const levelOf = Object.fromEntries(FACTORS.map((f) => [f, new Int32Array(casts.length).fill(-1)]));
+  casts.forEach(({ levels }, i) => {
+    for (const factor of FACTORS) {
+      const level = levels[factor];
+      if (level !== undefined) levelOf[factor]![i] = names.levelAt(factor, level);
+    }
+  });
+  return levelOf as LogPart['levelOf'];
+}
+
+function rowsByOutcome(casts: readonly CastFacts[]): ReadonlyMap<string, Int32Array> {
+  const rows = new Map<string, number[]>();
+  casts.forEach(({ seen }, i) => {
+    // One that is written twice is seen once.
+    for (const outcome of seen) {
+      const known = rows.get(outcome);
+      if (known === undefined) rows.set(outcome, [i]);
+      else if (known.at(-1) !== i) known.push(i);
+    }
+  });
+  return new Map([...rows].map(([outcome, at]) => [outcome, Int32Array.from(at)]));
+}
+
+const NO_ROWS = new Int32Array(0);
+
+/** A part of a log; each column is worked out when it is first asked for. */
+export function logPart(names: LogNames, casts: readonly CastFacts[]): LogPart {
+  const levelOf = once(() => levelsOf(names, casts));
+  const productOf = once(() => Int32Array.from(casts, (f) => names.productAt(f.levels.product ?? '')));
+  const [mixes, rows] = [once(() => mixesOf(casts)), once(() => rowsByOutcome(casts))];
   return {
-    keys,
-    of: (key) => {
-      const known = at.get(key);
-      if (known !== undefined) return known;
-      at.set(key, keys.length);
-      keys.push(key);
-      return keys.length - 1;
+    casts,
+    size: casts.length,
+    isMixed: casts.some((f) => f.casting !== undefined),
+    get levelOf() {
+      return levelOf();
+    },
+    get productOf() {
+      return productOf();
+    },
+    get outcomes() {
+      return [...rows().keys()];
+    },
+    numberNames: () => {
+      levelOf();
+      productOf();
+    },
+    rows: (outcome) => rows().get(outcome) ?? NO_ROWS,
+    get mixes() {
+      return mixes();
     },
   };
 }
 
-/** The mix that each casting came from; one whose batch tells none apart stands for itself. */
-function mixesOf(facts: readonly CastFacts[]): Mixes | null {
-  if (facts.every((f) => f.casting === undefined)) return null;
-  const [of, mixes] = [new Int32Array(facts.length), numbered()];
-  facts.forEach((f, i) => {
-    of[i] = mixes.of(f.casting === undefined ? `${i}` : `mix ${f.code}`);
+export function logOfParts(names: LogNames, parts: readonly LogPart[]): Log {
+  const numbered = once(() => {
+    for (const part of parts) part.numberNames();
+    return names;
   });
-  const sizes = new Int32Array(mixes.keys.length);
-  for (const mix of of) sizes[mix]! += 1;
-  let [squares, largest] = [0, 0];
-  for (const m of sizes) {
-    squares += m * m;
-    largest = Math.max(largest, m);
-  }
-  const counts = new Int32Array(largest + 1);
-  for (const m of sizes) counts[m]! += 1;
-  return { of, sizes, squares, largest, counts };
-}
-
-const NO_ROWS = new Int32Array(0);
-/** Where a flag is set. */
-function rowsSet(flags: Uint8Array): Int32Array {
-  let count = 0;
-  for (const flag of flags) count += flag;
-  const rows = new Int32Array(count);
-  let at = 0;
-  for (let i = 0; i < flags.length; i += 1)
-    if (flags[i] !== 0) {
-      rows[at] = i;
-      at += 1;
-    }
-  return rows;
-}
-
-function work(facts: readonly CastFacts[]): LogColumns {
-  const size = facts.length;
-  const levels: Level[] = [];
-  const placeAt = new Map<Factor, Map<string, number>>(FACTORS.map((f) => [f, new Map()]));
-  const levelOf = Object.fromEntries(FACTORS.map((f) => [f, new Int32Array(size).fill(-1)])) as LogColumns['levelOf'];
-  const [products, productOf] = [numbered(), new Int32Array(size)];
-  const seen = new Map<string, Uint8Array>();
-  for (let i = 0; i < size; i += 1) {
-    const fact = facts[i]!;
-    productOf[i] = products.of(fact.levels.product ?? '');
-    for (const factor of FACTORS) {
-      const level = fact.levels[factor];
-      if (level === undefined) continue;
-      const places = placeAt.get(factor)!;
-      let place = places.get(level);
-      if (place === undefined) {
-        place = levels.length;
-        places.set(level, place);
-        levels.push({ factor, level });
-      }
-      levelOf[factor][i] = place;
-    }
-    for (const outcome of fact.seen) {
-      const flags = seen.get(outcome) ?? new Uint8Array(size);
-      flags[i] = 1;
-      seen.set(outcome, flags);
-    }
-  }
-  const none = new Uint8Array(size);
-  const rowsOf = new Map([...seen].map(([outcome, flags]) => [outcome, rowsSet(flags)]));
   return {
-    size,
-    levels,
-    levelOf,
-    products: products.keys,
-    productOf,
-    placeOf: ({ factor, level }) => placeAt.get(factor)?.get(level) ?? -1,
-    shows: (outcome) => seen.get(outcome) ?? none,
-    rows: (outcome) => rowsOf.get(outcome) ?? NO_ROWS,
-    count: (outcome) => rowsOf.get(outcome)?.length ?? 0,
-    mixes: mixesOf(facts),
+    parts,
+    size: parts.reduce((sum, part) => sum + part.size, 0),
+    isMixed: parts.some((part) => part.isMixed),
+    get names() {
+      return numbered();
+    },
   };
 }
 
-/** The columns of a log; the same list of facts is worked out once. */
-export const columnsOf: (facts: readonly CastFacts[]) => LogColumns = memoize(work);
+const asOnePart = memoize((casts: readonly CastFacts[]): Log => {
+  const names = logNames();
+  return logOfParts(names, [logPart(names, casts)]);
+});
+
+/** Castings to be asked: a log, or a list of them. */
+export type Castings = Log | readonly CastFacts[];
+
+/** A list of castings as a log of one part, worked out once; a log as it is. */
+export const logOf = (castings: Castings): Log => ('parts' in castings ? castings : asOnePart(castings));
+
+/** How many castings show it. */
+export const countOf = ({ parts }: Log, outcome: string): number =>
+  parts.reduce((sum, part) => sum + part.rows(outcome).length, 0);
+
+/** The products that its castings are of. */
+export function productsOf({ names, parts }: Log): string[] {
+  const all = parts.map((part) => kept(part, 'products', '', () => new Set(part.productOf)));
+  return names.products.filter((_, p) => all.some((has) => has.has(p)));
+}
+
+interface Kept {
+  readonly of: string;
+  readonly value: unknown;
+}
+const keptOfPart = memoize<LogPart, Map<string, Kept>>(() => new Map());
+
+/** Castings by the level of a factor: where those of each level stand, one level after another. */
+interface ByLevel {
+  readonly rows: Int32Array;
+  /** Where the rows of each level begin, from the first number on. */
+  readonly from: Int32Array;
+  readonly first: number;
+}
+
+function byLevel(column: Int32Array): ByLevel {
+  let [first, last] = [Infinity, -1];
+  for (let i = 0; i < column.length; i += 1) {
+    if (column[i]! < 0) continue;
+    first = Math.min(first, column[i]!);
+    last = Math.max(last, column[i]!);
+  }
+  if (last < 0) return { rows: NO_ROWS, from: new Int32Array(1), first: 0 };
+  const from = new Int32Array(last - first + 2);
+  for (let i = 0; i < column.length; i += 1) if (column[i]! >= 0) from[column[i]! - first + 1]! += 1;
+  for (let l = 1; l < from.length; l += 1) from[l]! += from[l - 1]!;
+  const [rows, next] = [new Int32Array(from.at(-1)!), from.slice()];
+  for (let i = 0; i < column.length; i += 1) {
+    if (column[i]! < 0) continue;
+    const at = column[i]! - first;
+    rows[next[at]!] = i;
+    next[at]! += 1;
+  }
+  return { rows, from, first };
+}
+
+/** Where the castings of a part with a level stand, in their order. */
+export function rowsWith(part: LogPart, factor: Factor, place: number): Int32Array {
+  const { rows, from, first } = kept(part, `by ${factor}`, '', () => byLevel(part.levelOf[factor]));
+  const at = place - first;
+  return at < 0 || at + 1 >= from.length ? NO_ROWS : rows.subarray(from[at], from[at + 1]);
+}
+
+/**
+ * A part's share of a sum, worked out once: of a long log only the part that changed is gone through again.
+ * @param name of the sum: one share is kept under each
+ * @param of what it depends on beside the part: where that is another, it is worked out anew
+ */
+export function kept<V>(part: LogPart, name: string, of: string, work: () => V): V {
+  const known = keptOfPart(part);
+  const before = known.get(name);
+  if (before?.of === of) return before.value as V;
+  const value = work();
+  known.set(name, { of, value });
+  return value;
+}

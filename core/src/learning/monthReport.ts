@@ -1,7 +1,7 @@
 import type { LotCard } from '../formats/lot';
 import type { Grade, CauseId, SymptomKind } from '../formats/vocabulary';
 import { castingFacts, type BatchFacts } from './batchFacts';
-import { castingCost, castingLoss, lotPrices, type PriceOf } from './castingCost';
+import { castingCost, castingLoss, lotPrices, mouldPrices, type PriceOf } from './castingCost';
 import type { CastFacts } from './castFacts';
 import { designEffect, shows } from './clusters';
 import { grouped } from './grouped';
@@ -209,7 +209,7 @@ export function monthReport(facts: readonly BatchFacts[], month: string, lots: r
   });
   const months = new Set(earlier.map(monthOfFact)).size;
   const [now, before] = [castingFacts(inMonth), castingFacts(earlier)];
-  const lossOf = castingLoss([...before, ...now], lots);
+  const lossOf = castingLoss([before, now].map(mouldPrices), lots);
   const faults = faultsOf(now, before);
   return {
     format: 'warm-jar.month/1',

@@ -1,13 +1,14 @@
-import { adjustedOdds, type Parted, type Places } from './adjustedOdds';
-import { dueTo } from './attributable';
-import type { LossOf } from './castingCost';
-import type { CastFacts } from './castFacts';
-import { castingWeights, designEffect, shows } from './clusters';
+import { adjustedOdds, type Parted } from './adjustedOdds';
+import { dueTo, type Spoiled } from './attributable';
+import type { PartLosses } from './partLosses';
+import { designEffect, shows, weightBySize } from './clusters';
 import { share, split, type Finding } from './finding';
 import { findingSentence, type Names } from './findingWords';
 import { isActionable } from './limitLevels';
-import { explainedBy, type LimitScene } from './standsApart';
-import { columnsOf, type Level } from './logColumns';
+import { countOf, type Log } from './logColumns';
+import type { Level } from './logNames';
+import type { Places } from './places';
+import { explainedBy } from './standsApart';
 
 /** One question to the log: a fault against a level, with and without. */
 export interface Question {
@@ -36,8 +37,8 @@ export interface Told {
   readonly questions: number;
   readonly names: Names;
   readonly years: number;
-  readonly lossOf: LossOf | null;
-  readonly scene: LimitScene;
+  /** What each casting lost; null without a shelf. */
+  readonly losses: PartLosses | null;
 }
 
 /**
@@ -46,49 +47,52 @@ export interface Told {
  */
 function oddsOf(
   group: readonly NamedFound[],
-  looked: readonly CastFacts[],
+  looked: Log,
   outcomes: readonly string[],
   limits: readonly (Level | null)[],
 ) {
   const levels = group.map((g) => g.head.at);
   const standing = levels.filter((_, i) => limits[i] === null);
-  const among = adjustedOdds(looked, outcomes, standing);
-  const all = standing.length === levels.length ? among : adjustedOdds(looked, outcomes, levels);
+  // A kind's outcomes begin alike: what the log counted for one kind is kept beside that of another.
+  const name = split(outcomes[0]!).kind;
+  const among = adjustedOdds(looked, outcomes, standing, `${name} standing`);
+  const all = standing.length === levels.length ? among : adjustedOdds(looked, outcomes, levels, name);
   return (i: number, outcome: string): Parted =>
     limits[i] === null ? among.get(outcome)![standing.indexOf(levels[i]!)]! : all.get(outcome)![i]!;
 }
 
-/** Another group that shares the most castings with one. */
+/** Another group that shares the most castings with one; the first told of those that share as much. */
 function nearest(group: readonly NamedFound[], i: number, places: Places): Level | null {
+  const own = group[i]!.head.at;
   const others = group
-    .map((g, j) => ({ at: g.head.at, shared: j === i ? 0 : places.overlap(group[i]!.head.at, g.head.at) }))
-    .filter((o) => o.shared > 0)
-    .sort((a, b) => b.shared - a.shared);
-  return others[0]?.at ?? null;
+    .flatMap((g, j) => (j === i ? [] : [{ at: g.head.at, j, most: places.most(own, g.head.at) }]))
+    .sort((a, b) => b.most - a.most);
+  let [best, first, shared]: [Level | null, number, number] = [null, 0, 0];
+  for (const { at, j, most } of others) {
+    // What is left cannot share more.
+    if (best !== null && most < shared) break;
+    const both = places.overlap(own, at);
+    if (both === 0 || both < shared || (both === shared && j > first)) continue;
+    [best, first, shared] = [at, j, both];
+  }
+  return best;
+}
+
+/** The castings of a finding that show its fault: how many, and what one of them lost on the mean. */
+function spoiledOf({ at, outcome, a }: Found, places: Places, losses: PartLosses | null): Spoiled {
+  const { known, sum } = losses === null ? { known: 0, sum: 0 } : places.lossOf(at, outcome, losses);
+  return { count: a, meanLoss: known === 0 ? null : sum / known };
 }
 
 /** Parts the findings of one kind of fault from each other. */
-export function partFindings(
-  group: readonly NamedFound[],
-  looked: readonly CastFacts[],
-  places: Places,
-  told: Told,
-): Finding[] {
+export function partFindings(group: readonly NamedFound[], looked: Log, places: Places, told: Told): Finding[] {
   // Each outcome is parted for itself: what makes bubbles at one spot need not make bubbles.
   const outcomes = [...new Set(group.map((g) => g.head.outcome))];
   const effects = new Map(outcomes.map((o) => [o, designEffect(looked, shows(o))]));
-  const weights = new Map(outcomes.map((o) => [o, castingWeights(looked, shows(o))]));
   const limits = group.map(({ head }) =>
-    explainedBy(told.scene, weights.get(head.outcome) ?? null, head.outcome, head.at),
+    explainedBy(looked, weightBySize(looked, shows(head.outcome)), head.outcome, head.at),
   );
   const odds = oddsOf(group, looked, outcomes, limits);
-  const columns = columnsOf(looked);
-  const spoiledOf = ({ at, outcome }: Found): CastFacts[] => {
-    const [column, place] = [columns.levelOf[at.factor], columns.placeOf(at)];
-    const spoiled: CastFacts[] = [];
-    for (const i of columns.rows(outcome)) if (place >= 0 && column[i] === place) spoiled.push(looked[i]!);
-    return spoiled;
-  };
   return group.map(({ head, same }, i) => {
     const effect = effects.get(head.outcome)!;
     const [limit, parted] = [limits[i] ?? null, odds(i, head.outcome)];
@@ -107,7 +111,13 @@ export function partFindings(
       confoundedWith: independent ? null : (limit ?? nearest(group, i, places)),
       small: head.a + head.b < FEW_BATCHES || head.a < FEW_FAULTS,
       actionable: isActionable(head.at),
-      due: dueTo(places.of(head.at).length, spoiledOf(head), columns.count(head.outcome), parted, told),
+      due: dueTo(
+        places.count(head.at),
+        spoiledOf(head, places, told.losses),
+        countOf(looked, head.outcome),
+        parted,
+        told.years,
+      ),
     };
     return { ...finding, says: findingSentence(finding, told.questions, told.names) };
   });

@@ -1,18 +1,20 @@
 import type { LotCard } from '../formats/lot';
-import { SAME_BATCHES, placesOf, type Places } from './adjustedOdds';
+import type { SymptomKind } from '../formats/vocabulary';
 import { yearsOf } from './attributable';
-import { castingFacts, type BatchFacts } from './batchFacts';
+import type { BatchFacts } from './batchFacts';
 import { benjaminiHochberg } from './benjaminiHochberg';
-import type { CastFacts } from './castFacts';
-import { castingLoss } from './castingCost';
 import { designEffect, shows, weightBySize, wholeTable } from './clusters';
 import { smallestFound } from './detectable';
 import { share, split, type Finding, type Patterns, type SymptomRate, type Unanswered } from './finding';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
 import { partFindings, type Found, type NamedFound, type Question } from './partFindings';
-import { limitScene } from './standsApart';
-import { tally, type Level, type Tally } from './tally';
+import { logBook, type LogView } from './logBook';
+import { countOf, type Log } from './logColumns';
+import { levelsInOrder } from './logNames';
+import { partLosses } from './partLosses';
+import { placesOf, type Places } from './places';
+import { tally, type Tally } from './tally';
 
 export interface PatternOptions {
   readonly names?: Readonly<Record<string, string>>;
@@ -27,11 +29,9 @@ export const FALSE_SHARE = 0.05;
 /** Groups smaller than this say nothing; faults rarer than this cannot be parted. */
 const [MIN_GROUP, MIN_FAULTS, MIN_PATTERN] = [5, 4, 5];
 
-function ratesOf(looked: readonly CastFacts[]): SymptomRate[] {
-  const counts = new Map<string, number>();
-  for (const { seen } of looked) for (const key of seen) counts.set(key, (counts.get(key) ?? 0) + 1);
-  return [...counts]
-    .map(([key, k]) => ({ ...split(key), ...share(k, looked.length, designEffect(looked, shows(key))) }))
+function ratesOf(looked: Log): SymptomRate[] {
+  return [...new Set(looked.parts.flatMap((part) => part.outcomes))]
+    .map((key) => ({ ...split(key), ...share(countOf(looked, key), looked.size, designEffect(looked, shows(key))) }))
     .sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
 }
 
@@ -50,64 +50,77 @@ function outcomesOf(rates: readonly SymptomRate[]): string[] {
     .map((r) => (r.pattern === null ? r.kind : `${r.kind}/${r.pattern}`));
 }
 
+/** The products that a question compares: all for a product, else those that have the level. */
+const comparedBy = (t: Tally, level: number): number[] =>
+  t.products.flatMap((_, p) => (t.levels[level]!.factor === 'product' || t.n(level, p) > 0 ? [p] : []));
+
+const totalOver = (products: readonly number[], of: (p: number) => number) =>
+  products.reduce((sum, p) => sum + of(p), 0);
+
+/** With the level and without, with the fault and without. */
+function tableOf(t: Tally, outcome: number, level: number, compared: readonly number[]): Table {
+  const { factor } = t.levels[level]!;
+  const n = totalOver(compared, (p) => t.n(level, p));
+  const rest = totalOver(compared, (p) => t.recorded(factor, p)) - n;
+  const k = totalOver(compared, (p) => t.k(outcome, level, p));
+  const c = totalOver(compared, (p) => t.recordedWith(outcome, factor, p)) - k;
+  return [k, n - k, c, rest - c];
+}
+
+type Table = readonly [number, number, number, number];
+/** A question with the place of its level, and the products that it compares. */
+type Asked = Question & { readonly level: number; readonly compared: readonly number[] };
+
 /** One question for each outcome and level: faults with it and without it, among the products that have it. */
-function questionsOf(t: Tally, minGroup = MIN_GROUP, minFaults = MIN_FAULTS): Question[] {
-  return t.levels.flatMap((at, l) => {
-    const products = t.products.flatMap((_, p) => (t.n(l, p) > 0 ? [p] : []));
-    const compared = at.factor === 'product' ? t.products.map((_, p) => p) : products;
-    const total = (of: (p: number) => number) => compared.reduce((sum, p) => sum + of(p), 0);
-    const n = total((p) => t.n(l, p));
-    const rest = total((p) => t.recorded(at.factor, p)) - n;
-    if (n < minGroup || rest < minGroup) return [];
-    return t.outcomes.flatMap((outcome, o) => {
-      const k = total((p) => t.k(o, l, p));
-      const c = total((p) => t.recordedWith(o, at.factor, p)) - k;
-      return k + c < minFaults ? [] : [{ outcome, at, a: k, b: n - k, c, d: rest - c }];
+function questionsOf(t: Tally): Asked[] {
+  return levelsInOrder(t.levels).flatMap((level) => {
+    const compared = comparedBy(t, level);
+    return t.outcomes.flatMap((outcome, o): Asked[] => {
+      const [a, b, c, d] = tableOf(t, o, level, compared);
+      if (a + b < MIN_GROUP || c + d < MIN_GROUP || a + c < MIN_FAULTS) return [];
+      return [{ outcome, at: t.levels[level]!, a, b, c, d, level, compared }];
     });
   });
 }
 
-type Table = readonly [number, number, number, number];
-
 /** What each question's counts are worth, castings of one mix being fewer than they seem. */
-function effectiveTables(looked: readonly CastFacts[], outcomes: readonly string[]) {
-  const weighted = new Map<string, ReadonlyMap<string, Question>>();
-  const key = ({ at }: Question) => `${at.factor} ${at.level}`;
-  for (const outcome of outcomes) {
-    const weights = weightBySize(looked, shows(outcome));
-    if (weights === null) break;
-    const table = questionsOf(tally(looked, [outcome], weights), 0, 0);
-    weighted.set(outcome, new Map(table.map((q) => [key(q), q])));
-  }
-  return (q: Question): Table => {
-    const w = weighted.get(q.outcome)?.get(key(q));
-    return w ? wholeTable([w.a, w.b, w.c, w.d]) : [q.a, q.b, q.c, q.d];
+function effectiveTables(looked: Log) {
+  const weighted = new Map<string, Tally | null>();
+  return (q: Asked): Table => {
+    let t = weighted.get(q.outcome);
+    if (t === undefined) {
+      const weight = weightBySize(looked, shows(q.outcome));
+      t = weight === null ? null : tally(looked, [q.outcome], weight);
+      weighted.set(q.outcome, t);
+    }
+    return t === null ? [q.a, q.b, q.c, q.d] : wholeTable(tableOf(t, 0, q.level, q.compared));
   };
 }
 
-const sameLevel = (a: Level, b: Level) => a.factor === b.factor && a.level === b.level;
-const kindOf = (outcome: string) => split(outcome).kind;
+/** `bubbles` of `bubbles/same-spot`; asked of pairs of questions, so that it is looked up. */
+const kinds = new Map<string, SymptomKind>();
+function kindOf(outcome: string): SymptomKind {
+  const kind = kinds.get(outcome) ?? split(outcome).kind;
+  kinds.set(outcome, kind);
+  return kind;
+}
 
 /** Of a kind and its patterns, for the same batches, only the surest is told. */
-const surestOf = (found: readonly Found[]) =>
-  found.filter(
-    (f) =>
-      !found.some(
-        (o) =>
-          o !== f &&
-          sameLevel(o.at, f.at) &&
-          kindOf(o.outcome) === kindOf(f.outcome) &&
-          (o.p < f.p || (o.p === f.p && o.outcome < f.outcome)),
-      ),
-  );
+function surestOf(found: readonly Found[]): Found[] {
+  const surest = new Map<string, Found>();
+  for (const f of found) {
+    const key = `${kindOf(f.outcome)} ${f.at.factor} ${f.at.level}`;
+    const known = surest.get(key);
+    if (!known || f.p < known.p || (f.p === known.p && f.outcome < known.outcome)) surest.set(key, f);
+  }
+  return found.filter((f) => surest.get(`${kindOf(f.outcome)} ${f.at.factor} ${f.at.level}`) === f);
+}
 
 /** Groups that are the same batches under several names are told once, under the surest. */
 function oneName(found: readonly Found[], places: Places): NamedFound[] {
   const told: NamedFound[] = [];
   for (const f of [...found].sort((a, b) => a.p - b.p)) {
-    const known = told.find(
-      (t) => kindOf(t.head.outcome) === kindOf(f.outcome) && places.overlap(t.head.at, f.at) >= SAME_BATCHES,
-    );
+    const known = told.find((t) => kindOf(t.head.outcome) === kindOf(f.outcome) && places.areSame(t.head.at, f.at));
     if (!known) told.push({ head: f, same: [] });
     else if (isOverLimit(f.at) && !isOverLimit(known.head.at)) {
       // What is recorded and over its limit says more than another name of the same castings.
@@ -139,77 +152,79 @@ const MOST_UNANSWERED = 60;
 /** What the log could have shown, of each question that was not answered yes. */
 function unansweredOf(
   asked: readonly Question[],
-  worth: (q: Question) => Table,
+  tables: readonly Table[],
   { adjusted, threshold: chance }: { readonly adjusted: readonly number[]; readonly threshold: number },
 ): Unanswered[] {
   return asked
-    .flatMap((q, i): Unanswered[] => {
+    .flatMap((q, i) => {
       if (adjusted[i]! <= FALSE_SHARE) return [];
-      const [a, b, c, d] = worth(q);
-      const without = share(q.c, q.c + q.d);
-      return [
-        {
-          ...split(q.outcome),
-          factor: q.at.factor,
-          level: q.at.level,
-          with: share(q.a, q.a + q.b),
-          without,
-          wouldFind: smallestFound({ with: a + b, without: c + d, rate: without.rate }, chance),
-        },
-      ];
+      const [a, b, c, d] = tables[i]!;
+      const rate = q.c + q.d === 0 ? 0 : q.c / (q.c + q.d);
+      const wouldFind = smallestFound({ with: a + b, without: c + d, rate }, chance);
+      return [{ q, wouldFind, gap: wouldFind === null ? Infinity : wouldFind - rate }];
     })
-    .sort((x, y) => gap(x) - gap(y) || x.level.localeCompare(y.level))
-    .slice(0, MOST_UNANSWERED);
+    .sort((x, y) => (x.gap === y.gap ? 0 : x.gap - y.gap) || x.q.at.level.localeCompare(y.q.at.level))
+    .slice(0, MOST_UNANSWERED)
+    .map(({ q, wouldFind }) => ({
+      ...split(q.outcome),
+      factor: q.at.factor,
+      level: q.at.level,
+      with: share(q.a, q.a + q.b),
+      without: share(q.c, q.c + q.d),
+      wouldFind,
+    }));
 }
 
-const gap = ({ wouldFind, without }: Unanswered): number => (wouldFind === null ? Infinity : wouldFind - without.rate);
+/** What costs a studio its castings (`patternsIn`), of a list of batches. */
+export function findPatterns(batches: readonly BatchFacts[], options: PatternOptions = {}): Patterns {
+  return patternsIn(logBook(batches).view(), options);
+}
 
 /**
  * What costs a studio its castings: every symptom against every level of every factor, by Fisher's exact test among the
  * products that have it, corrected for how many questions were asked, and parted by ridge logistic regression.
  */
-export function findPatterns(
-  batches: readonly BatchFacts[],
+export function patternsIn(
+  view: LogView,
   { names = {}, lots = null, onProgress = () => undefined }: PatternOptions = {},
 ): Patterns {
-  const facts = castingFacts(batches);
-  const looked = facts.filter((f) => f.looked);
-  const [years, lossOf] = [yearsOf(facts), lots === null ? null : castingLoss(facts, lots)];
+  const { looked } = view;
+  const years = yearsOf(view.spans);
+  const losses = lots === null ? null : partLosses(looked, view.prices, lots);
   const rates = ratesOf(looked);
   onProgress(0.1);
   const outcomes = outcomesOf(rates);
   const asked = questionsOf(tally(looked, outcomes));
   onProgress(0.4);
-  const worth = effectiveTables(looked, outcomes);
-  const p = asked.map((q) => fisherExact(...worth(q)));
+  const tables = asked.map(effectiveTables(looked));
+  const p = tables.map((table) => fisherExact(...table));
   const adjusted = benjaminiHochberg(p);
   onProgress(0.6);
   const found = asked
     .map((q, i): Found => ({ ...q, p: p[i]!, adjustedP: adjusted[i]! }))
     .filter((f) => f.adjustedP <= FALSE_SHARE && f.a / (f.a + f.b) > f.c / Math.max(1, f.c + f.d));
   const places = placesOf(looked);
-  const scene = limitScene(looked);
   const groups = oneName(surestOf(found), places);
-  const kinds = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
-  const findings = kinds.flatMap((kind, i) => {
+  const faults = [...new Set(groups.map((g) => kindOf(g.head.outcome)))];
+  const findings = faults.flatMap((kind, i) => {
     const told = partFindings(
       groups.filter((g) => kindOf(g.head.outcome) === kind),
       looked,
       places,
-      { questions: asked.length, names, years, lossOf, scene },
+      { questions: asked.length, names, years, losses },
     );
-    onProgress(0.6 + (0.4 * (i + 1)) / kinds.length);
+    onProgress(0.6 + (0.4 * (i + 1)) / faults.length);
     return told;
   });
   onProgress(1);
   return {
-    batches: batches.length,
-    castings: facts.length,
-    looked: looked.length,
+    batches: view.batches,
+    castings: view.castings,
+    looked: looked.size,
     questions: asked.length,
     rates,
     findings: findings.sort(byUse),
     unansweredCount: adjusted.filter((q) => q > FALSE_SHARE).length,
-    unanswered: unansweredOf(asked, worth, { adjusted, threshold: threshold(p, adjusted) }),
+    unanswered: unansweredOf(asked, tables, { adjusted, threshold: threshold(p, adjusted) }),
   };
 }

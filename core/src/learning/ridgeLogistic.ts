@@ -1,5 +1,5 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { CoreError } from '../formats/errors';
+import { cholesky } from '../numeric/cholesky';
 
 /** A fit of log odds to yes/no features. */
 export interface LogisticFit {
@@ -18,6 +18,8 @@ export interface LogisticOptions {
    */
   readonly ridge?: number;
   readonly maxIterations?: number;
+  /** A fit of nearly the same cases to begin at; there is one best fit, and it is found from anywhere. */
+  readonly start?: LogisticFit | undefined;
 }
 
 const [RIDGE, MAX_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
@@ -44,22 +46,25 @@ function kindsOf(rows: readonly (readonly number[])[], y: readonly boolean[]): K
 }
 
 /** Log odds of a kind; index 0 is the intercept, so feature f is at f + 1. */
-const etaOf = ({ features }: Kind, beta: readonly number[]) =>
-  features.reduce((sum, f) => sum + beta[f + 1]!, beta[0]!);
+function etaOf({ features }: Kind, beta: readonly number[]): number {
+  let eta = beta[0]!;
+  for (let i = 0; i < features.length; i += 1) eta += beta[features[i]! + 1]!;
+  return eta;
+}
 
-/** One Newton step's sums: the gradient and the information. */
-function sums(kinds: readonly Kind[], beta: readonly number[]): { gradient: number[]; information: number[][] } {
+/** One Newton step's sums: the gradient, and the information row by row. */
+function sums(kinds: readonly Kind[], beta: readonly number[]): { gradient: Float64Array; information: Float64Array } {
   const size = beta.length;
-  const gradient = new Array<number>(size).fill(0);
-  const information = Array.from({ length: size }, () => new Array<number>(size).fill(0));
+  const [gradient, information] = [new Float64Array(size), new Float64Array(size * size)];
   for (const kind of kinds) {
+    const { features, n, yes } = kind;
     const mu = 1 / (1 + Math.exp(-etaOf(kind, beta)));
-    const [residual, weight] = [kind.yes - kind.n * mu, kind.n * mu * (1 - mu)];
-    const at = [-1, ...kind.features];
-    for (const i of at) {
-      gradient[i + 1]! += residual;
-      const line = information[i + 1]!;
-      for (const j of at) line[j + 1]! += weight;
+    const [residual, weight] = [yes - n * mu, n * mu * (1 - mu)];
+    for (let a = -1; a < features.length; a += 1) {
+      const i = a < 0 ? 0 : features[a]! + 1;
+      gradient[i]! += residual;
+      information[i * size]! += weight;
+      for (let b = 0; b < features.length; b += 1) information[i * size + features[b]! + 1]! += weight;
     }
   }
   return { gradient, information };
@@ -70,10 +75,12 @@ const softplus = (v: number) => Math.max(v, 0) + Math.log1p(Math.exp(-Math.abs(v
 
 /** Penalised log likelihood, for the step's own check. */
 function likelihood(kinds: readonly Kind[], beta: readonly number[], ridge: readonly number[]): number {
-  const fit = kinds.reduce((sum, kind) => {
+  let fit = 0;
+  for (const kind of kinds) {
     const eta = etaOf(kind, beta);
-    return sum - kind.yes * softplus(-eta) - (kind.n - kind.yes) * softplus(eta);
-  }, 0);
+    // ln(1 + e^−v) is ln(1 + e^v) less v.
+    fit += kind.yes * eta - kind.n * softplus(eta);
+  }
   return fit - 0.5 * beta.reduce((s, b, i) => s + ridge[i]! * b * b, 0);
 }
 
@@ -101,21 +108,21 @@ export function ridgeLogistic(
 export function ridgeLogisticOf(
   kinds: readonly Kind[],
   features: number,
-  { ridge = RIDGE, maxIterations = MAX_ITERATIONS }: LogisticOptions = {},
+  { ridge = RIDGE, maxIterations = MAX_ITERATIONS, start }: LogisticOptions = {},
 ): LogisticFit {
   const pull = Array.from({ length: features + 1 }, (_, i) => (i === 0 ? INTERCEPT_RIDGE : ridge));
   const [all, yes] = kinds.reduce(([n, k], kind) => [n + kind.n, k + kind.yes], [0, 0]);
-  let beta = [Math.log((yes + 0.5) / (all - yes + 0.5)), ...new Array<number>(features).fill(0)];
+  const plain = [Math.log((yes + 0.5) / (all - yes + 0.5)), ...new Array<number>(features).fill(0)];
+  let beta = start?.beta.length === features ? [start.intercept, ...start.beta] : plain;
   let at = likelihood(kinds, beta, pull);
   const solved = () => {
     const { gradient, information } = sums(kinds, beta);
-    const hessian = new Matrix(information.map((line, i) => line.map((v, j) => (i === j ? v + pull[i]! : v))));
-    const slope = Matrix.columnVector(gradient.map((g, i) => g - pull[i]! * beta[i]!));
-    return { factor: new CholeskyDecomposition(hessian), slope };
+    for (let i = 0; i < beta.length; i += 1) information[i * beta.length + i]! += pull[i]!;
+    return { factor: cholesky(information, beta.length), slope: gradient.map((g, i) => g - pull[i]! * beta[i]!) };
   };
   for (let iterations = 1; iterations <= maxIterations; iterations += 1) {
     const { factor, slope } = solved();
-    const step = factor.solve(slope).to1DArray();
+    const step = [...factor.solve(slope)];
     let share = 1;
     let next = beta.map((b, i) => b + step[i]!);
     let there = likelihood(kinds, next, pull);
@@ -130,8 +137,7 @@ export function ridgeLogisticOf(
       at = there;
     }
     if (moved < TOLERANCE || there < at || iterations === maxIterations) {
-      const inverse = solved().factor.solve(Matrix.eye(features + 1));
-      const se = beta.map((_, i) => Math.sqrt(Math.max(0, inverse.get(i, i))));
+      const se = Array.from(solved().factor.inverseDiagonal(), (v) => Math.sqrt(Math.max(0, v)));
       return {
         intercept: beta[0]!,
         beta: beta.slice(1),

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CastFacts } from './castFacts';
 import { FACTORS } from '../formats/vocabulary';
-import { adjustedOdds, placesOf } from './adjustedOdds';
+import { adjustedOdds } from './adjustedOdds';
+import { placesOf } from './places';
 import { tally } from './tally';
 
 const fact = (levels: CastFacts['levels'], seen: string[]): CastFacts => ({
@@ -79,26 +80,28 @@ describe('two groups of batches', () => {
           { factor: 'mould', level: 'M-1' },
           { factor: 'person', level: 'KO' },
         ] as const;
-        const { overlap } = placesOf(
+        const { overlap, areSame } = placesOf(
           Array.from({ length: 41 }, (_, i) =>
             fact({ ...(a.includes(i) ? { mould: 'M-1' } : {}), ...(b.includes(i) ? { person: 'KO' } : {}) }, []),
           ),
         );
         expect(overlap(one, other)).toBeCloseTo(either === 0 ? 0 : both / either, 12);
         expect(overlap(other, one)).toBe(overlap(one, other));
+        expect(areSame(one, other)).toBe(overlap(one, other) >= 0.8);
         if (a.length > 0) expect(overlap(one, one)).toBe(1);
       }),
     );
   });
-  it('lie where their level is', () => {
+  it('have as many castings as have their level', () => {
     const facts = [
       fact({ product: 'p', mould: 'M-1' }, []),
       fact({ product: 'p' }, []),
       fact({ product: 'q', mould: 'M-1' }, []),
     ];
-    const { of } = placesOf(facts);
-    expect(of({ factor: 'mould', level: 'M-1' })).toEqual([0, 2]);
-    expect(of({ factor: 'mould', level: 'M-9' })).toEqual([]);
+    const { count, overlap } = placesOf(facts);
+    expect(count({ factor: 'mould', level: 'M-1' })).toBe(2);
+    expect(count({ factor: 'mould', level: 'M-9' })).toBe(0);
+    expect(overlap({ factor: 'mould', level: 'M-9' }, { factor: 'mould', level: 'M-1' })).toBe(0);
   });
 });
 

@@ -8,7 +8,8 @@ const LANCZOS = [
 export function lnGamma(x: number): number {
   const z = x - 1;
   const t = z + 7.5;
-  const series = LANCZOS.reduce((sum, c, i) => (i === 0 ? c : sum + c / (z + i)), 0);
+  let series = LANCZOS[0]!;
+  for (let i = 1; i < LANCZOS.length; i += 1) series += LANCZOS[i]! / (z + i);
   return 0.5 * Math.log(2 * Math.PI) + (z + 0.5) * Math.log(t) - t + Math.log(series);
 }
 

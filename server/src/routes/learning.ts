@@ -2,10 +2,12 @@ import {
   SYMPTOM_KINDS,
   castingAsBatch,
   castingOf,
+  endOfDayIn,
   fairTrial,
   localDay,
   parseCastingName,
   seriesTrend,
+  startOfDayIn,
   worstOf,
   type Batch,
 } from '@warm-jar/core';
@@ -14,8 +16,9 @@ import { z } from 'zod';
 import type { AppDeps } from '../appDeps';
 import { endpoint, streamEndpoint, type Endpoint } from '../http/endpoint';
 import { Problem, notFound } from '../http/problem';
+import { studioZone } from '../live/studioZone';
 import { fewAtOnce } from '../work/fewAtOnce';
-import type { LearningJob, LearningResult } from '../work/learningRunner';
+import type { LearningResult, LogJob } from '../work/learningRunner';
 
 const day = z.iso.date().optional();
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])$/;
@@ -29,8 +32,8 @@ const question = z.object({
 });
 type Question = z.infer<typeof question>;
 
-/** Questions worked at on threads at once, and those that may wait for their turn. */
-const [MAX_RUNNING, MAX_WAITING] = [2, 8];
+/** Questions worked at at once, by the one thread that keeps the log, and those that may wait for their turn. */
+const [MAX_RUNNING, MAX_WAITING] = [1, 9];
 /** Answers remembered until the data change. */
 const MAX_REMEMBERED = 24;
 
@@ -39,19 +42,21 @@ type LearningDeps = Pick<AppDeps, 'facts' | 'products' | 'shelf' | 'learner' | '
 /** The month it is by the studio's clock. */
 const monthNow = (clock: AppDeps['clock']): string => localDay(clock.now()).slice(0, 7);
 
-async function jobOf({ facts, products, shelf, clock }: LearningDeps, asked: Question): Promise<LearningJob> {
-  const lines = await facts.lines(asked.from, asked.to);
-  const cards = await products.list();
-  if (asked.what === 'chart') return { what: 'chart', facts: lines, kind: asked.kind ?? null };
-  const [lots, moulds] = await Promise.all([shelf.lots.list(), shelf.moulds.list()]);
-  if (asked.what === 'month')
-    return { what: 'month', facts: lines, month: asked.month ?? monthNow(clock), lots: lots.map((l) => l.item) };
+async function jobOf({ products, shelf, clock }: LearningDeps, asked: Question): Promise<LogJob> {
+  const within = {
+    from: asked.from && startOfDayIn(asked.from, studioZone()),
+    to: asked.to && endOfDayIn(asked.to, studioZone()),
+  };
+  if (asked.what === 'chart') return { what: 'chart', kind: asked.kind ?? null, ...within };
+  const [cards, lots, moulds] = await Promise.all([products.list(), shelf.lots.list(), shelf.moulds.list()]);
   const onShelf = { lots: lots.map((l) => l.item), moulds: moulds.map((m) => m.item) };
+  if (asked.what === 'month')
+    return { what: 'month', month: asked.month ?? monthNow(clock), lots: onShelf.lots, ...within };
   if (asked.what === 'patterns') {
     const names = Object.fromEntries(cards.map((c) => [c.slug, c.name]));
-    return { what: 'patterns', facts: lines, names, lots: onShelf.lots };
+    return { what: 'patterns', names, lots: onShelf.lots, ...within };
   }
-  return { what: 'figures', facts: lines, cards, ...onShelf };
+  return { what: 'figures', cards, ...onShelf, ...within };
 }
 
 /** Writes lines of JSON as they come. */
@@ -97,7 +102,7 @@ function working(deps: LearningDeps) {
     cache: answerCache(),
     keyOf: async (asked: Question) => `${await deps.facts.version()} ${JSON.stringify(asked)}`,
     workOut: (asked: Question, onProgress: (share: number) => void, gone: AbortSignal) =>
-      few.run(async () => deps.learner.run(await jobOf(deps, asked), onProgress, gone), gone),
+      few.run(async () => deps.learner.run(await jobOf(deps, asked), deps.facts.feed, onProgress, gone), gone),
   };
 }
 type Working = ReturnType<typeof working>;

@@ -4,6 +4,7 @@ import {
   castingsOf,
   dueCheck,
   mixMasses,
+  packFacts,
   stageOf,
   type Batch,
   type Product,
@@ -102,7 +103,7 @@ export function batchColumns(batch: Batch, product: Product): BatchColumns {
     ...nextLook(batch, product),
     massG: facts.massG,
     note: batch.note ? batch.note.slice(0, NOTE_SHOWN) : null,
-    facts: JSON.stringify(facts),
+    facts: JSON.stringify(packFacts(facts)),
     copiedFrom: batch.copiedFrom?.code ?? null,
   };
 }

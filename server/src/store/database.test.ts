@@ -66,10 +66,11 @@ describe('the database', () => {
       { name: '0009-imports' },
       { name: '0010-words' },
       { name: '0011-drills' },
+      { name: '0012-kept-facts' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(11);
+    expect(await names()).toHaveLength(12);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

@@ -1,15 +1,16 @@
-import { batchFacts, batchSchema, type Product, endOfDayIn, startOfDayIn } from '@warm-jar/core';
-import { studioZone } from '../live/studioZone';
+import { batchFacts, batchSchema, packFacts, type Product } from '@warm-jar/core';
 import { Op, QueryTypes } from 'sequelize';
+import type { LogFeed } from '../work/logFeed';
 import type { Database } from './database';
+import { factFeed } from './factFeed';
 import type { ProductStore } from './productStore';
 import { readStored } from './readStored';
 
 /** Facts of every batch, for what is learned from all of them. */
 export interface FactStore {
-  /** One JSON document a line, of batches begun within the days where given. */
-  readonly lines: (from?: string, to?: string) => Promise<string>;
-  /** Moves on with every change of a batch: what was learned holds while it stands. */
+  /** What batches came, changed and went. */
+  readonly feed: LogFeed;
+  /** Moves on with every change of what is learned from: what was learned holds while it stands. */
   readonly version: () => Promise<string>;
   /** Works out what is missing for batches logged before there were facts; tells how many. */
   readonly fill: () => Promise<number>;
@@ -18,7 +19,8 @@ export interface FactStore {
 /** Batches filled in one transaction. */
 const AT_ONCE = 500;
 
-export function factStore({ models, sequelize, write }: Database, products: ProductStore): FactStore {
+export function factStore(database: Database, products: ProductStore): FactStore {
+  const { models, sequelize, write } = database;
   async function fill(): Promise<number> {
     const cards = new Map<string, Product>();
     const cardOf = async (slug: string, revision: number) => {
@@ -40,7 +42,7 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
           readStored(batchSchema, row.document),
           await cardOf(row.productSlug, row.productRevision),
         ];
-        made.push({ code: row.code, facts: JSON.stringify(batchFacts(card, batch)) });
+        made.push({ code: row.code, facts: JSON.stringify(packFacts(batchFacts(card, batch))) });
       }
       await write(async (transaction) => {
         for (const { code, facts } of made) await models.batches.update({ facts }, { where: { code }, transaction });
@@ -50,27 +52,16 @@ export function factStore({ models, sequelize, write }: Database, products: Prod
   }
   return {
     fill,
-    lines: async (from, to) => {
-      await fill();
-      const where = [...(from ? ['started_at >= ?'] : []), ...(to ? ['started_at < ?'] : [])];
-      const rows = await sequelize.query<{ facts: string }>(
-        `SELECT facts FROM batches${where.length > 0 ? ` WHERE ${where.join(' AND ')}` : ''} ORDER BY started_at, code`,
-        {
-          type: QueryTypes.SELECT,
-          replacements: [
-            ...(from ? [startOfDayIn(from, studioZone())] : []),
-            ...(to ? [endOfDayIn(to, studioZone())] : []),
-          ],
-        },
-      );
-      return rows.map((r) => r.facts).join('\n');
-    },
+    feed: factFeed(database, fill),
     version: async () => {
-      const [row] = await sequelize.query<{ history: number | null; lots: string | null; cards: number }>(
-        'SELECT (SELECT MAX(id) FROM batch_history) AS history, (SELECT MAX(updated_at) FROM lots) AS lots, (SELECT COUNT(*) FROM product_revisions) AS cards',
+      const [row] = await sequelize.query<Record<'facts' | 'shelf' | 'cards', string | number | null>>(
+        `SELECT (SELECT MAX(at) FROM fact_changes) AS facts,
+          (SELECT group_concat(COALESCE(said, '')) FROM
+            (SELECT COUNT(*) || ' ' || MAX(updated_at) AS said FROM lots UNION ALL SELECT COUNT(*) || ' ' || MAX(updated_at) FROM moulds)) AS shelf,
+          (SELECT COUNT(*) FROM product_revisions) AS cards`,
         { type: QueryTypes.SELECT },
       );
-      return `${row?.history ?? 0}-${row?.lots ?? ''}-${row?.cards ?? 0}`;
+      return JSON.stringify(row);
     },
   };
 }

@@ -37,9 +37,7 @@ export function rateStore(
       const remembered = known.get(cases);
       if (remembered) return remembered;
       if (known.size >= MAX_REMEMBERED) known.delete(known.keys().next().value!);
-      const answer = learner
-        .run({ what: 'rates', cases }, () => undefined, new AbortController().signal)
-        .then((result) => result as StudioRates);
+      const answer = learner.rates({ what: 'rates', cases });
       known.set(cases, answer);
       answer.catch(() => known.delete(cases));
       return answer;

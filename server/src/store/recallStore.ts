@@ -1,4 +1,14 @@
-import { GRADES, STAGES, whereIs, type Grade, type Recall, type Recalled, type Stage } from '@warm-jar/core';
+import {
+  GRADES,
+  STAGES,
+  unpackFacts,
+  whereIs,
+  type Grade,
+  type PackedFacts,
+  type Recall,
+  type Recalled,
+  type Stage,
+} from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
 import type { FactStore } from './factStore';
@@ -30,10 +40,7 @@ const oneOf = <T extends string>(list: readonly T[], value: string | null): T | 
 
 /** What was seen on a casting, by its batch's facts: kinds with their patterns. */
 function seenOn(facts: string | null, casting: string | null): string[] {
-  const whole =
-    facts === null
-      ? null
-      : (JSON.parse(facts) as { seen?: string[]; castings?: { casting?: string; seen?: string[] }[] });
+  const whole = facts === null ? null : unpackFacts(JSON.parse(facts) as PackedFacts);
   const own = casting === null ? whole : whole?.castings?.find((k) => k.casting === casting);
   return (own?.seen ?? []).filter((s) => s.includes('/'));
 }

@@ -1,11 +1,12 @@
 import {
   controlChart,
-  findPatterns,
+  logBook,
   monthReport,
+  patternsIn,
   studioFigures,
   studioRates,
-  type CastFacts,
   type ControlChart,
+  type LogBook,
   type LotCard,
   type MonthReport,
   type Mould,
@@ -16,66 +17,110 @@ import {
   type StudioRates,
   type SymptomKind,
 } from '@warm-jar/core';
+import { oneAtATime } from '../store/queue';
+import { entriesOf, type LogChange, type LogFeed } from './logFeed';
 
-/**
- * What is asked of the whole log. Facts come as one text of JSON, one batch
- * a line, so that they cross to a thread at no cost.
- */
-export type LearningJob =
-  | {
-      readonly what: 'patterns';
-      readonly facts: string;
-      readonly names: Readonly<Record<string, string>>;
-      readonly lots: readonly LotCard[];
-    }
-  | { readonly what: 'chart'; readonly facts: string; readonly kind: SymptomKind | null }
-  | {
-      readonly what: 'figures';
-      readonly facts: string;
-      readonly cards: readonly Product[];
-      readonly lots: readonly LotCard[];
-      readonly moulds: readonly Mould[];
-    }
-  | { readonly what: 'month'; readonly facts: string; readonly month: string; readonly lots: readonly LotCard[] }
-  /** Settled faults, one batch's list of them a line. */
-  | { readonly what: 'rates'; readonly cases: string };
+/** Days of the log that are asked about: moments from which, and up to which; the whole log where left out. */
+interface Within {
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
+}
+
+/** What is asked of a log. */
+export type LogJob = Within &
+  (
+    | {
+        readonly what: 'patterns';
+        readonly names: Readonly<Record<string, string>>;
+        readonly lots: readonly LotCard[];
+      }
+    | { readonly what: 'chart'; readonly kind: SymptomKind | null }
+    | {
+        readonly what: 'figures';
+        readonly cards: readonly Product[];
+        readonly lots: readonly LotCard[];
+        readonly moulds: readonly Mould[];
+      }
+    | { readonly what: 'month'; readonly month: string; readonly lots: readonly LotCard[] }
+  );
+/** Settled faults, one batch's list of them a line: they come as one text, so that they cross to a thread at no cost. */
+export interface RatesJob {
+  readonly what: 'rates';
+  readonly cases: string;
+}
 export type LearningResult = Patterns | ControlChart | StudioFigures | StudioRates | MonthReport;
 
 /** Works through the whole log off the server's thread. */
 export interface LearningRunner {
-  /** @param signal ends the work where nobody waits for it any more @throws AbortError then */
-  readonly run: (job: LearningJob, onProgress: (share: number) => void, signal: AbortSignal) => Promise<LearningResult>;
+  /**
+   * @param log what it is asked of, read as far as it changed since it was last asked
+   * @param signal ends the waiting, and the work as soon as it can be ended @throws AbortError then
+   */
+  readonly run: (
+    job: LogJob,
+    log: LogFeed,
+    onProgress: (share: number) => void,
+    signal: AbortSignal,
+  ) => Promise<LearningResult>;
+  readonly rates: (job: RatesJob) => Promise<StudioRates>;
 }
 
 const parseLines = (text: string): unknown[] =>
   text === '' ? [] : (JSON.parse(`[${text.replaceAll('\n', ',')}]`) as unknown[]);
-const parse = (text: string): CastFacts[] => parseLines(text) as CastFacts[];
 
-/** One job, on the thread that calls. */
-export function learn(job: LearningJob, onProgress: (share: number) => void): LearningResult {
-  if (job.what === 'rates') return studioRates((parseLines(job.cases) as SettledCase[][]).flat());
-  const facts = parse(job.facts);
-  onProgress(0.05);
-  if (job.what === 'patterns')
-    return findPatterns(facts, {
-      names: job.names,
-      lots: job.lots,
-      onProgress: (share) => {
-        onProgress(0.05 + 0.95 * share);
-      },
-    });
-  if (job.what === 'month') return monthReport(facts, job.month, job.lots);
-  if (job.what === 'chart') return controlChart(facts, job.kind);
-  return studioFigures({ facts, cards: job.cards, lots: job.lots, moulds: job.moulds }, onProgress);
+/** How often each cause turned out to be the one, on the thread that calls. */
+export const ratesOf = ({ cases }: RatesJob): StudioRates => studioRates((parseLines(cases) as SettledCase[][]).flat());
+
+/** Logs as they are learned from, kept up to date by what their feeds tell. */
+export interface LearningDesk {
+  /** @param log the log's own name @param change what changed in it since it was last told */
+  readonly take: (log: string, change: LogChange) => void;
+  /** What the log had come to when it was last told of; null for one that is not known, or not to its end. */
+  readonly upTo: (log: string) => number | null;
+  readonly answer: (log: string, job: LogJob, onProgress: (share: number) => void) => LearningResult;
+}
+
+/** Logs that are kept: the studio's own and the one to look round in. */
+const KEPT = 2;
+
+export function learningDesk(): LearningDesk {
+  const logs = new Map<string, { readonly book: LogBook; upTo: number | null }>();
+  const logOf = (id: string, anew = false) => {
+    const known = anew ? undefined : logs.get(id);
+    const log = known ?? { book: logBook(), upTo: null };
+    // The last that was asked stands last; the one that was not for the longest makes room.
+    logs.delete(id);
+    logs.set(id, log);
+    if (logs.size > KEPT) logs.delete(logs.keys().next().value!);
+    return log;
+  };
+  return {
+    take: (id, change) => {
+      const log = logOf(id, change.anew);
+      log.book.change(entriesOf(change));
+      if (change.upTo !== null) log.upTo = change.upTo;
+    },
+    upTo: (id) => logs.get(id)?.upTo ?? null,
+    answer: (id, job, onProgress) => {
+      const view = logOf(id).book.view(job.from, job.to);
+      if (job.what === 'patterns') return patternsIn(view, { names: job.names, lots: job.lots, onProgress });
+      if (job.what === 'month') return monthReport(view.facts, job.month, job.lots);
+      if (job.what === 'chart') return controlChart(view.facts, job.kind);
+      return studioFigures({ facts: view.facts, cards: job.cards, lots: job.lots, moulds: job.moulds }, onProgress);
+    },
+  };
 }
 
 /** On the caller's own thread: for tests and for work from sources. */
 export function inlineLearner(): LearningRunner {
+  const [desk, inTurn] = [learningDesk(), oneAtATime()];
   return {
-    run: (job, onProgress, signal) =>
-      Promise.resolve().then(() => {
+    run: (job, log, onProgress, signal) =>
+      inTurn(async () => {
         signal.throwIfAborted();
-        return learn(job, onProgress);
+        for await (const change of log.since(desk.upTo(log.id))) desk.take(log.id, change);
+        return desk.answer(log.id, job, onProgress);
       }),
+    rates: (job) => Promise.resolve().then(() => ratesOf(job)),
   };
 }

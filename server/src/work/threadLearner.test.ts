@@ -1,8 +1,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { studioRates } from '@warm-jar/core';
 import { afterAll, describe, expect, it } from 'vitest';
-import { inlineLearner, type LearningJob } from './learningRunner';
+import { inlineLearner, type LogJob } from './learningRunner';
+import type { LogChange, LogFeed } from './logFeed';
 import { threadLearner } from './threadLearner';
 
 const folder = mkdtempSync(join(tmpdir(), 'warm-jar-thread-'));
@@ -10,52 +12,148 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 /** A thread's script of our own in place of the built one. */
-const script = (name: string, body: string) => {
+const script = (name: string, body: string, head = '') => {
   const file = join(folder, `${name}.mjs`);
-  writeFileSync(file, `import { parentPort, workerData } from 'node:worker_threads';\n${body}`);
+  writeFileSync(
+    file,
+    `import { parentPort, workerData } from 'node:worker_threads';
+const told = [];
+${head}
+parentPort.on('message', (m) => {
+  if ('change' in m) { told.push(m.change.rows); return; }
+  ${body}
+});`,
+  );
   return file;
 };
-const job: LearningJob = { what: 'chart', facts: '', kind: null };
+const answer = (points: string) => `parentPort.postMessage({ result: { points: ${points}, stretches: [] } });`;
+const job: LogJob = { what: 'chart', kind: null };
 const never = new AbortController().signal;
+const quiet = () => undefined;
 
-describe('work on a thread of its own', () => {
-  it('tells its progress and hands back its result, with what it was given', async () => {
+/** A log that tells what it is asked for, and keeps what that was. */
+function feed(pages: (since: number | null) => Iterable<LogChange> = () => []) {
+  const asked: (number | null)[] = [];
+  const log: LogFeed = {
+    id: 'log',
+    async *since(since) {
+      asked.push(since);
+      await Promise.resolve();
+      yield* pages(since);
+    },
+  };
+  return { log, asked };
+}
+const whole = (since: number | null): LogChange[] =>
+  since === null
+    ? [
+        { rows: 'first', upTo: null, anew: true },
+        { rows: 'second', upTo: 7 },
+      ]
+    : [{ rows: `after ${since}`, upTo: since + 1 }];
+
+describe('work on a thread that keeps the log', () => {
+  it('tells its progress and hands back its result, with what it was asked', async () => {
     const told: number[] = [];
-    const learner = threadLearner(
-      script(
-        'good',
-        'parentPort.postMessage({ share: 0.5 }); parentPort.postMessage({ result: { points: [workerData.what], stretches: [] } });',
-      ),
-    );
-    expect(await learner.run(job, (s) => told.push(s), never)).toEqual({ points: ['chart'], stretches: [] });
-    expect(told).toEqual([0.5]);
-  });
-  it('ends at once when nobody waits any more, though it would go on for ever', async () => {
-    const learner = threadLearner(
-      script('endless', 'parentPort.postMessage({ share: 0.1 }); for (;;) { /* on and on */ }'),
-    );
-    const leave = new AbortController();
-    const running = learner.run(
-      job,
-      () => {
-        leave.abort();
-      },
-      leave.signal,
-    );
-    await expect(running).rejects.toThrow('Cancelled');
-    const already = AbortSignal.abort();
-    await expect(learner.run(job, () => undefined, already)).rejects.toThrow('Cancelled');
-  });
-  it('passes on what went wrong in it', async () => {
-    await expect(
-      threadLearner(script('bad', 'throw new Error("no such level");')).run(job, () => undefined, never),
-    ).rejects.toThrow('no such level');
-  });
-  it('is done here where the built thread is missing', async () => {
-    expect(await threadLearner(join(folder, 'missing.js')).run(job, () => undefined, never)).toEqual({
-      points: [],
+    const learner = threadLearner(script('good', `parentPort.postMessage({ share: 0.5 }); ${answer('[m.job.what]')}`));
+    expect(await learner.run(job, feed().log, (s) => told.push(s), never)).toEqual({
+      points: ['chart'],
       stretches: [],
     });
-    await expect(inlineLearner().run(job, () => undefined, AbortSignal.abort())).rejects.toThrow();
+    expect(told).toEqual([0.5]);
+  });
+  it('is told the whole log once, and then only what changed', async () => {
+    const learner = threadLearner(script('keeps', answer('[...told]')));
+    const { log, asked } = feed(whole);
+    const points = async () => ((await learner.run(job, log, quiet, never)) as unknown as { points: string[] }).points;
+    expect(await points()).toEqual(['first', 'second']);
+    expect(await points()).toEqual(['first', 'second', 'after 7']);
+    expect(await points()).toEqual(['first', 'second', 'after 7', 'after 8']);
+    expect(asked).toEqual([null, 7, 8]);
+  });
+  it('is told all of it again where it was told half, or where the thread was lost', async () => {
+    const learner = threadLearner(
+      script('fragile', `if (told.length > 4) throw new Error('too much'); ${answer('[...told]')}`),
+    );
+    let broken = true;
+    const { log, asked } = feed(function* (since) {
+      if (!broken) {
+        yield* whole(since);
+        return;
+      }
+      broken = false;
+      yield { rows: 'first', upTo: null, anew: true };
+      throw new Error('the disk is gone');
+    });
+    await expect(learner.run(job, log, quiet, never)).rejects.toThrow('the disk is gone');
+    await learner.run(job, log, quiet, never);
+    await learner.run(job, log, quiet, never);
+    await expect(learner.run(job, log, quiet, never)).rejects.toThrow('too much');
+    await learner.run(job, log, quiet, never);
+    expect(asked).toEqual([null, null, 7, 8, null]);
+  });
+  it('leaves whoever hangs up at once, and goes on with the next when its time is up', async () => {
+    const learner = threadLearner(
+      script(
+        'endless',
+        `if (m.job.kind === null) { parentPort.postMessage({ share: 0.1 }); for (;;) { /* on and on */ } } ${answer('[m.job.kind]')}`,
+      ),
+      50,
+    );
+    const leave = new AbortController();
+    const running = learner.run(job, feed().log, leave.abort.bind(leave), leave.signal);
+    await expect(running).rejects.toThrow('Cancelled');
+    await expect(learner.run(job, feed().log, quiet, AbortSignal.abort())).rejects.toThrow('Cancelled');
+    expect(await learner.run({ what: 'chart', kind: 'haze' }, feed().log, quiet, never)).toMatchObject({
+      points: ['haze'],
+    });
+  });
+  it('leaves out what nobody waits for by its turn', async () => {
+    const learner = threadLearner(script('turns', `setTimeout(() => { ${answer('[told.push(m.job.kind)]')} }, 60);`));
+    const leave = new AbortController();
+    const first = learner.run(job, feed().log, quiet, never);
+    const second = learner.run(job, feed().log, quiet, leave.signal);
+    const third = learner.run(job, feed().log, quiet, never);
+    leave.abort();
+    await expect(second).rejects.toThrow('Cancelled');
+    expect(await first).toMatchObject({ points: [1] });
+    expect(await third).toMatchObject({ points: [2] });
+  });
+  it('passes on what went wrong in it, and a thread that ends without a word', async () => {
+    const bad = threadLearner(script('bad', 'throw new Error("no such level");'));
+    await expect(bad.run(job, feed().log, quiet, never)).rejects.toThrow('no such level');
+    const gone = threadLearner(script('gone', 'process.exit(3);'));
+    await expect(gone.run(job, feed().log, quiet, never)).rejects.toThrow('ended with 3');
+    const wordless = threadLearner(script('wordless', '', 'process.exit(2);'));
+    await expect(wordless.rates({ what: 'rates', cases: '' })).rejects.toThrow('ended with 2');
+  });
+  it('is done here where the built thread is missing', async () => {
+    const here = threadLearner(join(folder, 'missing.js'));
+    expect(await here.run(job, feed().log, quiet, never)).toEqual({ points: [], stretches: [] });
+    expect(await here.rates({ what: 'rates', cases: '' })).toEqual(studioRates([]));
+    await expect(inlineLearner().run(job, feed().log, quiet, AbortSignal.abort())).rejects.toThrow();
+  });
+});
+
+describe('a log kept here', () => {
+  const row = (code: string, at: string | null, facts: object | null) => JSON.stringify([code, at, facts]);
+  const looked = { looked: true, levels: { product: 'house-clear-6' } };
+  it('is asked of by days, and knows who came, changed and went', async () => {
+    const learner = inlineLearner();
+    const pages: Record<string, LogChange[]> = {
+      null: [
+        { rows: `${row('B-1', null, looked)},${row('B-2', '2026-03-01', looked)}`, upTo: null, anew: true },
+        { rows: row('B-3', '2026-05-01', { ...looked, seen: ['haze'] }), upTo: 3 },
+      ],
+      3: [{ rows: `${row('B-2', null, null)},${row('B-4', '2026-06-01', looked)}`, upTo: 5 }],
+    };
+    const { log, asked } = feed((since) => pages[String(since)] ?? []);
+    const patterns = async (days: object = {}) =>
+      (await learner.run({ what: 'patterns', names: {}, lots: [], ...days }, log, quiet, never)) as { batches: number };
+    expect((await patterns()).batches).toBe(3);
+    expect(await patterns()).toMatchObject({ batches: 3, rates: [{ kind: 'haze', k: 1, n: 3 }] });
+    expect((await patterns({ from: '2026-05-01', to: '2026-06-01' })).batches).toBe(1);
+    expect((await patterns({ to: '2026-04-01' })).batches).toBe(0);
+    expect(asked).toEqual([null, 3, 5, 5]);
   });
 });

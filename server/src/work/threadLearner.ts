@@ -1,57 +1,155 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { inlineLearner, type LearningResult, type LearningRunner } from './learningRunner';
+import type { StudioRates } from '@warm-jar/core';
+import { oneAtATime } from '../store/queue';
+import { inlineLearner, type LearningResult, type LearningRunner, type LogJob, type RatesJob } from './learningRunner';
+import type { LogChange, LogFeed } from './logFeed';
 
-type Told = { readonly share: number } | { readonly result: LearningResult };
+/** What the thread is told: what changed in a log, or what is asked of it. */
+export type ToDesk =
+  { readonly log: string; readonly change: LogChange } | { readonly log: string; readonly job: LogJob };
+type Told<T> = { readonly share: number } | { readonly result: T };
 
 /** The most memory that one thread may take, MB: a hundred thousand batches need a third of it. */
 const MAX_MEMORY_MB = 1024;
+/** How long work that nobody waits for any more may go on before its thread is ended, ms. */
+const GRACE_MS = 5_000;
+/** How long a thread stays when nothing is asked of it, ms: what it knows of a log takes memory. */
+const IDLE_MS = 600_000;
+
+const begun = (file: string, workerData: RatesJob | null): Worker =>
+  new Worker(file, { workerData, resourceLimits: { maxOldGenerationSizeMb: MAX_MEMORY_MB } });
+
+/** The next result of a thread. */
+const resultOf = <T>(worker: Worker, onProgress: (share: number) => void): Promise<T> =>
+  new Promise<T>((done) => {
+    const hear = (told: Told<T>) => {
+      if ('share' in told) onProgress(told.share);
+      else {
+        worker.off('message', hear);
+        done(told.result);
+      }
+    };
+    worker.on('message', hear);
+  });
+
+/** Fails as soon as a thread does: one that ends without a word, killed or out of memory, would be waited for without end. */
+function lossOf(worker: Worker): Promise<never> {
+  const lost = new Promise<never>((_, fail) => {
+    worker.on('error', fail);
+    worker.on('exit', (code) => {
+      fail(new Error(`The thread ended with ${code} before it was done.`));
+    });
+  });
+  // Where nobody is waiting, nobody is told.
+  lost.catch(() => undefined);
+  return lost;
+}
+
+interface Kept {
+  readonly worker: Worker;
+  readonly lost: Promise<never>;
+  /** What each log had come to when it was last told of. */
+  readonly upTo: Map<string, number>;
+}
+
+/** A thread on which logs are kept, begun when it is needed. */
+function keptThread(file: string) {
+  let thread: Kept | null = null;
+  let idle: NodeJS.Timeout | undefined;
+  const end = () => {
+    clearTimeout(idle);
+    thread?.worker.terminate().catch(() => undefined);
+    thread = null;
+  };
+  const begin = (): Kept => {
+    if (thread) return thread;
+    const worker = begun(file, null);
+    // Nothing waits for a thread that waits.
+    worker.unref();
+    const mine = { worker, lost: lossOf(worker), upTo: new Map<string, number>() };
+    mine.lost.catch(() => {
+      if (thread === mine) thread = null;
+    });
+    thread = mine;
+    return mine;
+  };
+  return {
+    end,
+    /** Tells the thread what changed, and asks it. */
+    ask: async (job: LogJob, log: LogFeed, onProgress: (share: number) => void, signal: AbortSignal) => {
+      clearTimeout(idle);
+      const { worker, lost, upTo } = begin();
+      const tell = (message: ToDesk) => {
+        worker.postMessage(message);
+      };
+      const since = upTo.get(log.id) ?? null;
+      // What it knows half it does not know.
+      upTo.delete(log.id);
+      let last = since;
+      for await (const change of log.since(since)) {
+        signal.throwIfAborted();
+        tell({ log: log.id, change });
+        last = change.upTo ?? last;
+      }
+      const result = resultOf<LearningResult>(worker, onProgress);
+      tell({ log: log.id, job });
+      const told = await Promise.race([result, lost]);
+      if (last !== null) upTo.set(log.id, last);
+      idle = setTimeout(end, IDLE_MS).unref();
+      return told;
+    },
+  };
+}
+
+const cancelled = () => new DOMException('Cancelled.', 'AbortError');
 
 /**
- * Works on a thread begun for the job and ended with it, or as soon as nobody
- * waits. Works here where the built thread is missing.
+ * Works on a thread that keeps the log, told only what changed since it was last asked; one question after another.
+ * Works here where the built thread is missing.
  * @param file the thread's script
+ * @param graceMs how long work that nobody waits for may go on
  */
-export function threadLearner(file = fileURLToPath(new URL('./learningWorker.js', import.meta.url))): LearningRunner {
+export function threadLearner(
+  file = fileURLToPath(new URL('./learningWorker.js', import.meta.url)),
+  graceMs = GRACE_MS,
+): LearningRunner {
   if (!existsSync(file)) return inlineLearner();
+  const [inTurn, thread] = [oneAtATime(), keptThread(file)];
   return {
-    run: (job, onProgress, signal) =>
+    run: (job, log, onProgress, signal) =>
       new Promise<LearningResult>((done, fail) => {
+        let late: NodeJS.Timeout | undefined;
+        let isRunning = false;
+        const leave = () => {
+          fail(cancelled());
+          if (isRunning) late = setTimeout(thread.end, graceMs).unref();
+        };
         if (signal.aborted) {
-          fail(new DOMException('Cancelled.', 'AbortError'));
+          leave();
           return;
         }
-        const worker = new Worker(file, {
-          workerData: job,
-          resourceLimits: { maxOldGenerationSizeMb: MAX_MEMORY_MB },
-        });
-        const end = () => {
-          signal.removeEventListener('abort', cancel);
-          worker.terminate().catch(() => undefined);
+        signal.addEventListener('abort', leave, { once: true });
+        const work = async () => {
+          signal.throwIfAborted();
+          isRunning = true;
+          return thread.ask(job, log, onProgress, signal);
         };
-        const cancel = () => {
-          end();
-          fail(new DOMException('Cancelled.', 'AbortError'));
-        };
-        signal.addEventListener('abort', cancel);
-        worker.on('message', (told: Told) => {
-          if ('share' in told) {
-            onProgress(told.share);
-            return;
-          }
-          end();
-          done(told.result);
-        });
-        worker.on('error', (error) => {
-          end();
-          fail(error);
-        });
-        // One that ends without a word, killed or out of memory, would be waited for without end.
-        worker.on('exit', (code) => {
-          signal.removeEventListener('abort', cancel);
-          fail(new Error(`The thread ended with ${code} before it was done.`));
-        });
+        inTurn(work)
+          .finally(() => {
+            clearTimeout(late);
+            signal.removeEventListener('abort', leave);
+          })
+          .then(done, fail);
       }),
+    rates: async (job) => {
+      const worker = begun(file, job);
+      try {
+        return await Promise.race([resultOf<StudioRates>(worker, () => undefined), lossOf(worker)]);
+      } finally {
+        worker.terminate().catch(() => undefined);
+      }
+    },
   };
 }

@@ -9,6 +9,7 @@ import { outcomes } from './0008-outcomes';
 import { imports } from './0009-imports';
 import { words } from './0010-words';
 import { drills } from './0011-drills';
+import { keptFacts } from './0012-kept-facts';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -24,4 +25,5 @@ export const MIGRATIONS: readonly Migration[] = [
   imports,
   words,
   drills,
+  keptFacts,
 ];

@@ -1,0 +1,55 @@
+import { memoize } from '../numeric/memoize';
+import type { Log, LogPart } from './logColumns';
+import type { LogNames } from './logNames';
+
+/** A sum over the parts of a log. */
+export interface Summing<T> {
+  readonly zero: () => T;
+  /** Adds a part's share to a total, or takes it away. Whole numbers, so that nothing is left of what went. */
+  readonly add: (total: T, part: LogPart, sign: 1 | -1) => void;
+}
+
+interface Total {
+  readonly of: string;
+  readonly parts: ReadonlySet<LogPart>;
+  readonly total: unknown;
+}
+interface Changed {
+  readonly gone: readonly LogPart[];
+  readonly come: readonly LogPart[];
+}
+const partsOf = memoize((log: Log): ReadonlySet<LogPart> => new Set(log.parts));
+const changesOf = memoize<Log, Map<ReadonlySet<LogPart>, Changed>>(() => new Map());
+
+/** What went and what came since a log had other parts: many sums ask for the same. */
+function changedSince(log: Log, before: ReadonlySet<LogPart>): Changed {
+  const known = changesOf(log).get(before);
+  if (known) return known;
+  const now = partsOf(log);
+  const changed = {
+    gone: [...before].filter((part) => !now.has(part)),
+    come: log.parts.filter((part) => !before.has(part)),
+  };
+  changesOf(log).set(before, changed);
+  return changed;
+}
+
+const totalsOf = memoize<LogNames, Map<string, Total>>(() => new Map());
+
+/**
+ * A sum over a log, kept up to date by what changed: parts that went are taken away from the last one, and those that
+ * came added. The answer is the log's own, and holds until the same sum is asked for again.
+ * @param name of the sum: the last is kept under each
+ * @param of what it depends on beside the parts: where that is another, all parts are added up anew
+ */
+export function totalOf<T>(log: Log, name: string, of: string, { zero, add }: Summing<T>): T {
+  const kept = totalsOf(log.names);
+  const known = kept.get(name);
+  const { gone, come } = known ? changedSince(log, known.parts) : { gone: [], come: log.parts };
+  const isPatched = known?.of === of && gone.length + come.length < log.parts.length;
+  const total = isPatched ? (known.total as T) : zero();
+  if (isPatched) for (const part of gone) add(total, part, -1);
+  for (const part of isPatched ? come : log.parts) add(total, part, 1);
+  kept.set(name, { of, parts: partsOf(log), total });
+  return total;
+}

@@ -1,0 +1,120 @@
+import { FACTORS } from '../formats/vocabulary';
+import type { BatchFacts } from './batchFacts';
+import type { CastFacts } from './castFacts';
+
+/**
+ * Facts as they are kept: what is nothing is left out, and of a casting only what is not so of its batch, as a merge
+ * patch (RFC 7396). A hundred thousand batches are half as much to read.
+ */
+export type PackedFacts = Partial<Omit<BatchFacts, 'castings'>> & { readonly castings?: readonly Patch[] };
+type Patch = Readonly<Record<string, unknown>>;
+
+/** What a casting does not share with its batch by nature, or is told once with the batch. */
+const OWN = ['levels', 'castings', 'settled', 'copiedFrom', 'gel'];
+
+const isNothing = (value: unknown): boolean =>
+  value === undefined || value === null || value === false || (Array.isArray(value) && value.length === 0);
+const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Entries of what one thing is and another is not; null for what the other alone has. */
+function patchOf(from: Patch, to: Patch): Patch {
+  const keys = [...new Set([...Object.keys(to), ...Object.keys(from)])];
+  return Object.fromEntries(
+    keys.flatMap((key) => {
+      if (isSame(from[key], to[key])) return [];
+      // Nothing against nothing is nothing new, however it is written.
+      if (isNothing(from[key]) && isNothing(to[key])) return [];
+      return [[key, to[key] ?? null]];
+    }),
+  );
+}
+
+/** All entries of a thing but these. */
+const without = (thing: object, keys: readonly string[]): Patch =>
+  Object.fromEntries(Object.entries(thing).filter(([key]) => !keys.includes(key)));
+
+function patchOfCasting(batch: Patch, levels: CastFacts['levels'], casting: CastFacts): Patch {
+  const changed = patchOf(levels as Patch, casting.levels as Patch);
+  return {
+    ...patchOf(batch, without(casting, ['levels', 'gel'])),
+    ...(Object.keys(changed).length > 0 ? { levels: changed } : {}),
+  };
+}
+
+export function packFacts(facts: BatchFacts): PackedFacts {
+  const whole = Object.fromEntries(
+    Object.entries(facts).filter(
+      ([key, value]) => !isNothing(value) && key !== 'castings' && !(key === 'mendG' && value === 0),
+    ),
+  );
+  const shared = without(facts, OWN);
+  const castings = (facts.castings ?? []).map((k) => patchOfCasting(shared, facts.levels, k));
+  return { ...whole, ...(castings.length > 0 ? { castings } : {}) };
+}
+
+function levelsWith(levels: CastFacts['levels'], patch: Patch | undefined): CastFacts['levels'] {
+  if (patch === undefined) return levels;
+  const all: Record<string, string> = {};
+  for (const factor of FACTORS) {
+    const level = factor in patch ? patch[factor] : levels[factor];
+    if (typeof level === 'string') all[factor] = level;
+  }
+  return all;
+}
+
+/** @param of the casting's batch */
+function unpackCasting(of: CastFacts, patch: Patch): CastFacts {
+  const k = patch as Partial<CastFacts>;
+  const or = <K extends keyof CastFacts>(key: K): CastFacts[K] => (key in k ? (k[key] as CastFacts[K]) : of[key]);
+  return {
+    code: of.code,
+    startedAt: of.startedAt,
+    levels: levelsWith(of.levels, k.levels as Patch | undefined),
+    seen: or('seen') ?? [],
+    limits: or('limits') ?? [],
+    looked: or('looked') ?? false,
+    grade: or('grade'),
+    massG: or('massG'),
+    massAG: or('massAG'),
+    massBG: or('massBG'),
+    mendG: or('mendG') ?? 0,
+    leftG: or('leftG'),
+    pulls: or('pulls'),
+    gel: null,
+    ...(k.casting === undefined ? {} : { casting: k.casting }),
+    cavity: k.cavity ?? null,
+    reason: k.reason ?? null,
+    price: k.price ?? null,
+    sold: k.sold ?? false,
+  };
+}
+
+/** What a batch of which nothing was kept is. */
+const NOTHING: CastFacts = {
+  code: '',
+  startedAt: null,
+  levels: {},
+  seen: [],
+  limits: [],
+  looked: false,
+  grade: null,
+  massG: null,
+  massAG: null,
+  massBG: null,
+  mendG: 0,
+  leftG: null,
+  pulls: null,
+  gel: null,
+};
+
+/** @param packed as `packFacts` made it */
+export function unpackFacts({ castings, ...kept }: PackedFacts): BatchFacts {
+  const { settled, copiedFrom, ...own } = kept;
+  const whole: CastFacts = { ...NOTHING, ...own };
+  return {
+    ...whole,
+    ...(settled === undefined ? {} : { settled }),
+    ...(copiedFrom === undefined ? {} : { copiedFrom }),
+    ...(castings === undefined ? {} : { castings: castings.map((k) => unpackCasting(whole, k)) }),
+  };
+}

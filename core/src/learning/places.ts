@@ -1,0 +1,104 @@
+import { kept, logOf, rowsWith, type Castings, type Log, type LogPart } from './logColumns';
+import type { Level } from './logNames';
+import { totalOf } from './logTotals';
+import type { PartLosses } from './partLosses';
+import { castingsWith } from './tally';
+
+/** Shared this far (batches in both, of those in either), two levels are the same batches under two names. */
+export const SAME_BATCHES = 0.8;
+
+/** Where each group's castings lie in the log, looked up once; and how far two groups are the same castings. */
+export interface Places {
+  readonly count: (level: Level) => number;
+  /** Overlap of two groups: castings in both, of those in either. */
+  readonly overlap: (a: Level, b: Level) => number;
+  /** No two groups overlap further than the smaller fills the larger. */
+  readonly most: (a: Level, b: Level) => number;
+  /** Castings with a level that show an outcome: of how many it is known what they lost, and how much in all. */
+  readonly lossOf: (at: Level, outcome: string, losses: PartLosses) => { readonly known: number; readonly sum: number };
+  /** Whether they are the same castings under two names. */
+  readonly areSame: (a: Level, b: Level) => boolean;
+}
+
+/** Bits that are set. */
+function bitsIn(word: number): number {
+  const pairs = word - ((word >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+
+function bitsAt(size: number, rows: Int32Array): Uint32Array {
+  const bits = new Uint32Array(Math.ceil(size / 32));
+  for (let r = 0; r < rows.length; r += 1) bits[rows[r]! >>> 5]! |= 1 << (rows[r]! & 31);
+  return bits;
+}
+
+/** A bit for each casting of a part, set where it has the level. */
+function bitsOf(part: LogPart, { factor }: Level, place: number): Uint32Array {
+  const known = kept(part, 'places', '', () => new Map<number, Uint32Array>());
+  const bits = known.get(place) ?? bitsAt(part.size, rowsWith(part, factor, place));
+  known.set(place, bits);
+  return bits;
+}
+
+/** How many castings have both of two levels. */
+const inBoth = (log: Log, [a, b]: readonly [Level, Level]): number =>
+  totalOf<{ both: number }>(log, `both ${a.factor} ${a.level} ${b.factor} ${b.level}`, '', {
+    zero: () => ({ both: 0 }),
+    add: (total, part, sign) => {
+      const [one, other] = [bitsOf(part, a, log.names.placeOf(a)), bitsOf(part, b, log.names.placeOf(b))];
+      let both = 0;
+      for (let w = 0; w < one.length; w += 1) both += bitsIn(one[w]! & other[w]!);
+      total.both += sign * both;
+    },
+  }).both;
+
+export function placesOf(castings: Castings): Places {
+  const log = logOf(castings);
+  const counts = new Map<string, number>();
+  const count = (level: Level): number => {
+    const key = `${level.factor} ${level.level}`;
+    const known = counts.get(key) ?? castingsWith(log, level);
+    counts.set(key, known);
+    return known;
+  };
+  const shared = (a: Level, b: Level): number => {
+    // What occurs nowhere is no group; and no casting has two levels of one factor.
+    if (count(a) === 0 || count(b) === 0) return 0;
+    if (a.factor === b.factor) return a.level === b.level ? count(a) : 0;
+    return inBoth(log, a.factor < b.factor ? [a, b] : [b, a]);
+  };
+  const overlap = (a: Level, b: Level): number => {
+    const both = shared(a, b);
+    const either = count(a) + count(b) - both;
+    return either === 0 ? 0 : both / either;
+  };
+  const most = (a: Level, b: Level): number => Math.min(count(a), count(b)) / Math.max(count(a), count(b), 1);
+  const outcomeBits = new Map<string, readonly Uint32Array[]>();
+  const shown = (outcome: string) => {
+    const bits = outcomeBits.get(outcome) ?? log.parts.map((part) => bitsAt(part.size, part.rows(outcome)));
+    outcomeBits.set(outcome, bits);
+    return bits;
+  };
+  return {
+    count,
+    overlap,
+    lossOf: (at, outcome, losses) => {
+      const [place, seen] = [log.names.placeOf(at), shown(outcome)];
+      let [known, sum] = [0, 0];
+      log.parts.forEach((part, p) => {
+        const [group, faulty, loss] = [bitsOf(part, at, place), seen[p]!, losses(part)];
+        for (let w = 0; w < group.length; w += 1)
+          for (let both = group[w]! & faulty[w]!; both !== 0; both &= both - 1) {
+            const lost = loss[32 * w + 31 - Math.clz32(both & -both)]!;
+            if (Number.isNaN(lost)) continue;
+            known += 1;
+            sum += lost;
+          }
+      });
+      return { known, sum };
+    },
+    most,
+    areSame: (a, b) => most(a, b) >= SAME_BATCHES && overlap(a, b) >= SAME_BATCHES,
+  };
+}
