@@ -2,7 +2,7 @@ import { designEffect, shows } from './clusters';
 import { featureKinds } from './featureKinds';
 import { memoize } from '../numeric/memoize';
 import { logOf, productsOf, type Castings, type Log } from './logColumns';
-import type { Level, LogNames } from './logNames';
+import type { Level } from './logNames';
 import { ridgeLogisticOf, type Kind, type LogisticFit } from './ridgeLogistic';
 
 /** What is left of a factor's odds once those that travel with it have had their part. */
@@ -18,11 +18,11 @@ interface LastFits {
   readonly of: string;
   readonly fits: Map<string, LogisticFit>;
 }
-const fitsOf = memoize<LogNames, Map<string, LastFits>>(() => new Map());
+const fitsOf = memoize<object, Map<string, LastFits>>(() => new Map());
 
 /** What was fitted to these features before the log changed, by outcome: the next fit lies near it. */
 function lastFits(log: Log, name: string, features: readonly Level[]): Map<string, LogisticFit> {
-  const known = fitsOf(log.names);
+  const known = fitsOf(log.kept);
   const of = JSON.stringify(features.map((f) => [f.factor, f.level]));
   const before = known.get(name);
   if (before?.of === of) return before.fits;

@@ -34,7 +34,10 @@ export interface LogPart {
 
 /** Castings as they are learned from: in parts, each with all castings of its mixes. */
 export interface Log {
+  /** Its names, each with its number. */
   readonly names: LogNames;
+  /** What its sums are kept with. */
+  readonly kept: object;
   readonly parts: readonly LogPart[];
   readonly size: number;
   readonly isMixed: boolean;
@@ -120,6 +123,7 @@ export function logOfParts(names: LogNames, parts: readonly LogPart[]): Log {
   });
   return {
     parts,
+    kept: names,
     size: parts.reduce((sum, part) => sum + part.size, 0),
     isMixed: parts.some((part) => part.isMixed),
     get names() {

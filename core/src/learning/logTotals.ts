@@ -1,6 +1,5 @@
 import { memoize } from '../numeric/memoize';
 import type { Log, LogPart } from './logColumns';
-import type { LogNames } from './logNames';
 
 /** A sum over the parts of a log. */
 export interface Summing<T> {
@@ -34,7 +33,7 @@ function changedSince(log: Log, before: ReadonlySet<LogPart>): Changed {
   return changed;
 }
 
-const totalsOf = memoize<LogNames, Map<string, Total>>(() => new Map());
+const totalsOf = memoize<object, Map<string, Total>>(() => new Map());
 
 /**
  * A sum over a log, kept up to date by what changed: parts that went are taken away from the last one, and those that
@@ -43,13 +42,13 @@ const totalsOf = memoize<LogNames, Map<string, Total>>(() => new Map());
  * @param of what it depends on beside the parts: where that is another, all parts are added up anew
  */
 export function totalOf<T>(log: Log, name: string, of: string, { zero, add }: Summing<T>): T {
-  const kept = totalsOf(log.names);
-  const known = kept.get(name);
+  const totals = totalsOf(log.kept);
+  const known = totals.get(name);
   const { gone, come } = known ? changedSince(log, known.parts) : { gone: [], come: log.parts };
   const isPatched = known?.of === of && gone.length + come.length < log.parts.length;
   const total = isPatched ? (known.total as T) : zero();
   if (isPatched) for (const part of gone) add(total, part, -1);
   for (const part of isPatched ? come : log.parts) add(total, part, 1);
-  kept.set(name, { of, parts: partsOf(log), total });
+  totals.set(name, { of, parts: partsOf(log), total });
   return total;
 }

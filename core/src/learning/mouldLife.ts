@@ -22,7 +22,10 @@ export interface MouldLife {
   readonly says: string;
 }
 
-const BIN = 8;
+/** Pulls of one bin at the least, and the most bins that are told. */
+const [BIN, MOST_BINS] = [8, 60];
+/** The most pulls, or few of them together, that are looked at one after another for the first that is worse. */
+const MOST_STEPS = 400;
 /** Fewer pulls tell nothing of a mould's life. */
 const MIN_PULLS = 10;
 const percent = (v: number) => `${Math.round(v * 100)} %`;
@@ -45,6 +48,31 @@ function groupsOf(facts: readonly CastFacts[]): { mould: string; cavity: number 
   });
 }
 
+/** Castings of one pull, or of a few in a row. */
+interface Pulled {
+  readonly from: number;
+  k: number;
+  n: number;
+}
+
+/** Castings by their pull: those of one come out of the same wear, and a change lies between two. */
+function byPull(sorted: readonly CastFacts[]): Pulled[] {
+  const numbers = [...new Set(sorted.map((f) => f.pulls!))];
+  const each = Math.ceil(numbers.length / MOST_STEPS);
+  const stepOf = new Map(numbers.map((pull, i) => [pull, Math.floor(i / each)]));
+  const steps = Array.from({ length: Math.ceil(numbers.length / each) }, (_, i): Pulled => ({
+    from: numbers[i * each]!,
+    k: 0,
+    n: 0,
+  }));
+  for (const f of sorted) {
+    const step = steps[stepOf.get(f.pulls!)!]!;
+    step.n += 1;
+    if (spoiled(f)) step.k += 1;
+  }
+  return steps;
+}
+
 /**
  * How the moulds wear: castings with a fault that a mould makes (haze, the same spot, pimples) against its pulls, and
  * the pull from which on there were more of them.
@@ -53,8 +81,9 @@ export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
   return groupsOf(facts.filter((f) => f.pulls !== null && f.grade !== null)).flatMap(({ mould, cavity, all }) => {
     if (all.length < MIN_PULLS) return [];
     const sorted = [...all].sort((a, b) => a.pulls! - b.pulls!);
-    const bins = Array.from({ length: Math.ceil(sorted.length / BIN) }, (_, i) => {
-      const some = sorted.slice(i * BIN, (i + 1) * BIN);
+    const bin = Math.max(BIN, Math.ceil(sorted.length / MOST_BINS));
+    const bins = Array.from({ length: Math.ceil(sorted.length / bin) }, (_, i) => {
+      const some = sorted.slice(i * bin, (i + 1) * bin);
       const k = some.filter(spoiled).length;
       return {
         from: some[0]!.pulls!,
@@ -64,10 +93,11 @@ export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
         ...wilsonInterval(k, some.length),
       };
     });
-    const segments = changePoints(sorted.map((f) => ({ k: spoiled(f) ? 1 : 0, n: 1 })));
+    const steps = byPull(sorted);
+    const segments = changePoints(steps);
     const worse = segments.findIndex((s, i) => i > 0 && i === segments.length - 1 && s.rate > segments[i - 1]!.rate);
     const [before, after] = [segments[worse - 1], segments[worse]];
-    const wornFrom = after ? sorted[after.from]!.pulls! : null;
+    const wornFrom = after ? steps[after.from]!.from : null;
     const says =
       before && after
         ? `Worn: from pull ${wornFrom} on, ${percent(after.rate)} showed it (${after.k} of ${after.n}); before, ${percent(before.rate)}.`

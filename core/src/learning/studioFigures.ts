@@ -94,7 +94,14 @@ function spreadOf(key: string, values: readonly number[]): Spread {
   };
 }
 
-function yieldOf(key: string, some: readonly CastFacts[], price: PriceOf): Yield {
+/** A casting with what its resin cost. */
+interface Costed {
+  readonly f: CastFacts;
+  readonly cost: number | null;
+}
+
+function yieldOf(key: string, costed: readonly Costed[]): Yield {
+  const some = costed.map((c) => c.f);
   const grades: Record<Grade, number> = { pass: 0, second: 0, scrap: 0, mend: 0 };
   let [open, priced, cost, lost] = [0, 0, 0, 0];
   const effect = designEffect(
@@ -102,11 +109,10 @@ function yieldOf(key: string, some: readonly CastFacts[], price: PriceOf): Yield
     (f) => f.grade === 'pass',
   );
   const worth: Record<'pass' | 'second', number[]> = { pass: [], second: [] };
-  for (const f of some) {
+  for (const { f, cost: own } of costed) {
     if (f.grade === null) open += 1;
     else grades[f.grade] += 1;
     if (f.price != null && (f.grade === 'pass' || f.grade === 'second')) worth[f.grade].push(f.price);
-    const own = castingCost(f, price);
     if (own === null) continue;
     priced += 1;
     cost += own;
@@ -181,13 +187,30 @@ function gelWords(product: Product, fit: GelFit, cups: readonly Witness[]): stri
   return `${figure} at ${product.name}'s own temperature and mass, ${against}, by ${fit.points} witness cups.${odd}`;
 }
 
+/** Fits remembered: a batch of one product leaves those of the others as they were. */
+const MOST_FITS = 60;
+const fits = new Map<string, GelFit>();
+
+/** A fit of the same card to the same cups, worked out once; a card and its cups come as other copies each time. */
+function rememberedFit(product: Product, points: readonly Witness['gel'][]): GelFit {
+  const key = JSON.stringify([product, points]);
+  const fit = fits.get(key) ?? fitGelTimes(product, points);
+  // The one that was not asked for the longest makes room.
+  fits.delete(key);
+  fits.set(key, fit);
+  if (fits.size > MOST_FITS) fits.delete(fits.keys().next().value!);
+  return fit;
+}
+
+const byText = (a: string, b: string): number => Number(a > b) - Number(a < b);
+
 /** The studio's own gel times of a product, fitted beside the card's and never over it. */
 export function ownGel(product: Product, facts: readonly CastFacts[]): OwnGel {
   const cups = facts
     .filter((f): f is Witness => f.levels.product === product.slug && f.gel !== null)
-    .sort((a, b) => (a.startedAt ?? '').localeCompare(b.startedAt ?? ''))
+    .sort((a, b) => byText(a.startedAt ?? '', b.startedAt ?? ''))
     .slice(-MAX_GEL_POINTS);
-  const fit = fitGelTimes(
+  const fit = rememberedFit(
     product,
     cups.map((f) => f.gel),
   );
@@ -201,11 +224,18 @@ export function studioFigures(
 ): StudioFigures {
   const price = lotPrices(lots);
   const castings = castingFacts(facts);
+  const costed = castings.map((f): Costed => ({ f, cost: castingCost(f, price) }));
   const named = (keyOf: (f: CastFacts) => string | null | undefined) =>
-    grouped(castings, keyOf).map(([key, some]) => yieldOf(key, some, price));
+    grouped(costed, ({ f }) => keyOf(f)).map(([key, some]) => yieldOf(key, some));
+  const cups = new Map(
+    grouped(
+      facts.filter((f) => f.gel !== null),
+      (f) => f.levels.product,
+    ),
+  );
   const gel = cards
     .map((card, i) => {
-      const own = ownGel(card, facts);
+      const own = ownGel(card, cups.get(card.slug) ?? []);
       onProgress((0.8 * (i + 1)) / cards.length);
       return own;
     })

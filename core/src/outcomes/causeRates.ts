@@ -74,13 +74,30 @@ function countsOf({ confirmed, refuted }: SettledCase, shares: readonly (readonl
 
 const add = (sums: Map<CauseId, number>, id: CauseId, value: number) => sums.set(id, (sums.get(id) ?? 0) + value);
 
+/** Cases that expect the same and turned out the same, counted: a long log has few kinds of them. */
+interface CountedCase extends SettledCase {
+  count: number;
+}
+
+function countedCases(cases: readonly SettledCase[]): CountedCase[] {
+  const counted = new Map<string, CountedCase>();
+  for (const one of cases) {
+    const { kind, family, prior, confirmed, refuted } = one;
+    const key = JSON.stringify([kind, family, prior, confirmed, refuted]);
+    const known = counted.get(key);
+    if (known) known.count += 1;
+    else counted.set(key, { ...one, count: 1 });
+  }
+  return [...counted.values()];
+}
+
 /** One turn: how often each cause was the one, and how often it is expected, with the rates as they stand. */
-function tallyCases(cases: readonly SettledCase[], factors: Factors) {
+function tallyCases(cases: readonly CountedCase[], factors: Factors) {
   const [times, expected] = [new Map<CauseId, number>(), new Map<CauseId, number>()];
   for (const one of cases) {
     const shares = sharesWith(one.prior, factors);
-    for (const [id, p] of shares) add(expected, id, p / (factors.get(id) ?? 1));
-    for (const [id, n] of countsOf(one, shares)) add(times, id, n);
+    for (const [id, p] of shares) add(expected, id, (one.count * p) / (factors.get(id) ?? 1));
+    for (const [id, n] of countsOf(one, shares)) add(times, id, one.count * n);
   }
   return { times, expected };
 }
@@ -89,7 +106,7 @@ function tallyCases(cases: readonly SettledCase[], factors: Factors) {
  * Rates of causes from faults whose cause is known, beginning at `from`: the maximum of the posterior by
  * minorise–maximise (Hunter 2004), which for cases that all expect the same is the conjugate update itself.
  */
-function ratesFrom(cases: readonly SettledCase[], from: Factors): Map<CauseId, CauseRate> {
+function ratesFrom(cases: readonly CountedCase[], from: Factors): Map<CauseId, CauseRate> {
   const ids = new Set(cases.flatMap((c) => [...entriesOf(c.prior).map(([id]) => id), ...c.confirmed]));
   let factors = new Map([...ids].map((id) => [id, from.get(id) ?? 1]));
   for (let turn = 0; turn < TURNS; turn += 1) {
@@ -122,22 +139,25 @@ const sorted = (rates: ReadonlyMap<CauseId, CauseRate>) =>
  * @param cases faults whose cause is known by more than judgement
  */
 export function studioRates(cases: readonly SettledCase[]): StudioRates {
-  const settled = cases.filter((c) => c.confirmed.length > 0 || c.refuted.length > 0);
+  const settled = countedCases(cases.filter((c) => c.confirmed.length > 0 || c.refuted.length > 0));
+  const count = (some: readonly CountedCase[]) => some.reduce((sum, c) => sum + c.count, 0);
   const all = ratesFrom(settled, new Map());
   const shared = new Map([...all].map(([id, rate]) => [id, rate.factor]));
-  const groups = new Map<string, SettledCase[]>();
+  const groups = new Map<string, CountedCase[]>();
   for (const one of settled) {
     const key = `${one.kind} ${one.family}`;
-    groups.set(key, [...(groups.get(key) ?? []), one]);
+    const group = groups.get(key);
+    if (group) group.push(one);
+    else groups.set(key, [one]);
   }
   return {
     weight: CATALOGUE_WEIGHT,
-    of: settled.length,
+    of: count(settled),
     all: sorted(all),
     bySymptom: [...groups.values()].map((some) => ({
       kind: some[0]!.kind,
       family: some[0]!.family,
-      of: some.length,
+      of: count(some),
       causes: sorted(ratesFrom(some, shared)),
     })),
   };
