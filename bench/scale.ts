@@ -1,4 +1,6 @@
+import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
@@ -111,6 +113,40 @@ async function writtenMeanwhile({ batches }: Studio, read: () => Promise<unknown
   stop = true;
   await reading;
   return ms;
+}
+
+/** Lists as a browser is given them, packed and all; each asked first after a write too, when its answers are counted. */
+async function byHttp({ app, batches }: Studio): Promise<Row[]> {
+  const server = app.listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const { port } = server.address() as AddressInfo;
+  const ask = async (query: string) => {
+    const answer = await fetch(`http://127.0.0.1:${port}/api/v1/batches?pageSize=25${query}`);
+    if (!answer.ok) throw new Error(await answer.text());
+    await answer.text();
+  };
+  let next = 0;
+  const afterWrite = async (query: string) => {
+    const taken: number[] = [];
+    for (let i = 0; i < 5; i += 1) {
+      next += 1;
+      await batches.create(soundBatch('house-clear-6', { code: `H-${next}` }));
+      const from = performance.now();
+      await ask(query);
+      taken.push(performance.now() - from);
+    }
+    return taken.sort((a, b) => a - b)[2]!;
+  };
+  const asked = { 'first page': '', 'by words': '&search=house%20clear', 'by a grade': '&grade=pass' };
+  const rows: Row[] = [];
+  for (const [what, query] of Object.entries(asked)) {
+    const first = await afterWrite(query);
+    rows.push({ what: `${what}, by HTTP`, ours: await medianOf(() => ask(query)), bare: null });
+    rows.push({ what: '  after a write', ours: first, bare: null });
+  }
+  server.close();
+  server.closeAllConnections();
+  return rows;
 }
 
 /** What is learned from all batches: as it is first asked, when nothing is known of the log, and after one batch more. */
@@ -239,6 +275,7 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
         }, 9),
         bare: null,
       },
+      ...(await byHttp(studio)),
       ...(await learned(studio)),
     ];
     return { rows, filledMs };

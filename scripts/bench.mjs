@@ -2,4 +2,14 @@ import { ensureInstalled } from './setup/install.mjs';
 import { run } from './setup/run.mjs';
 
 await ensureInstalled();
-process.exit(await run('npx', ['--no-install', 'tsx', 'bench/main.ts', ...process.argv.slice(2)]));
+const built = await run('npx', [
+  '--no-install',
+  'vite',
+  'build',
+  'bench',
+  '--config',
+  'bench/vite.config.ts',
+  '--logLevel',
+  'warn',
+]);
+process.exit(built === 0 ? await run('node', ['.cache/bench/main.js', ...process.argv.slice(2)]) : built);

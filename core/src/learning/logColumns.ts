@@ -62,14 +62,20 @@ function mixesOf(casts: readonly CastFacts[]): Mixes {
 }
 
 function levelsOf(names: LogNames, casts: readonly CastFacts[]): LogPart['levelOf'] {
-  const levelOf = Object.fromEntries(FACTORS.map((f) => [f, new Int32Array(casts.length).fill(-1)]));
+  const columns = FACTORS.map((factor) => ({ factor, of: new Int32Array(casts.length).fill(-1), last: '', place: -1 }));
   casts.forEach(({ levels }, i) => {
-    for (const factor of FACTORS) {
-      const level = levels[factor];
-      if (level !== undefined) levelOf[factor]![i] = names.levelAt(factor, level);
+    for (const column of columns) {
+      const level = levels[column.factor];
+      if (level === undefined) continue;
+      // Castings of one batch stand together and share most levels: what the last had is not looked up.
+      if (column.place < 0 || level !== column.last) {
+        column.last = level;
+        column.place = names.levelAt(column.factor, level);
+      }
+      column.of[i] = column.place;
     }
   });
-  return levelOf as LogPart['levelOf'];
+  return Object.fromEntries(columns.map(({ factor, of }) => [factor, of])) as LogPart['levelOf'];
 }
 
 function rowsByOutcome(casts: readonly CastFacts[]): ReadonlyMap<string, Int32Array> {

@@ -56,30 +56,35 @@ function levelsWith(levels: CastFacts['levels'], patch: Patch | undefined): Cast
   if (patch === undefined) return levels;
   const all: Record<string, string> = {};
   for (const factor of FACTORS) {
-    const level = factor in patch ? patch[factor] : levels[factor];
+    const level = patch[factor] === undefined ? levels[factor] : patch[factor];
     if (typeof level === 'string') all[factor] = level;
   }
   return all;
 }
 
+/** Of a casting what is written of it, nothing too; else what is so of its batch. */
+const ofCasting = <K extends keyof CastFacts>(k: Partial<CastFacts>, of: CastFacts, key: K): CastFacts[K] => {
+  const own = k[key];
+  return own === undefined ? of[key] : own;
+};
+
 /** @param of the casting's batch */
 function unpackCasting(of: CastFacts, patch: Patch): CastFacts {
   const k = patch as Partial<CastFacts>;
-  const or = <K extends keyof CastFacts>(key: K): CastFacts[K] => (key in k ? (k[key] as CastFacts[K]) : of[key]);
   return {
     code: of.code,
     startedAt: of.startedAt,
     levels: levelsWith(of.levels, k.levels as Patch | undefined),
-    seen: or('seen') ?? [],
-    limits: or('limits') ?? [],
-    looked: or('looked') ?? false,
-    grade: or('grade'),
-    massG: or('massG'),
-    massAG: or('massAG'),
-    massBG: or('massBG'),
-    mendG: or('mendG') ?? 0,
-    leftG: or('leftG'),
-    pulls: or('pulls'),
+    seen: ofCasting(k, of, 'seen') ?? [],
+    limits: ofCasting(k, of, 'limits') ?? [],
+    looked: ofCasting(k, of, 'looked') ?? false,
+    grade: ofCasting(k, of, 'grade'),
+    massG: ofCasting(k, of, 'massG'),
+    massAG: ofCasting(k, of, 'massAG'),
+    massBG: ofCasting(k, of, 'massBG'),
+    mendG: ofCasting(k, of, 'mendG') ?? 0,
+    leftG: ofCasting(k, of, 'leftG'),
+    pulls: ofCasting(k, of, 'pulls'),
     gel: null,
     ...(k.casting === undefined ? {} : { casting: k.casting }),
     cavity: k.cavity ?? null,
@@ -89,28 +94,34 @@ function unpackCasting(of: CastFacts, patch: Patch): CastFacts {
   };
 }
 
-/** What a batch of which nothing was kept is. */
-const NOTHING: CastFacts = {
-  code: '',
-  startedAt: null,
-  levels: {},
-  seen: [],
-  limits: [],
-  looked: false,
-  grade: null,
-  massG: null,
-  massAG: null,
-  massBG: null,
-  mendG: 0,
-  leftG: null,
-  pulls: null,
-  gel: null,
-};
+/** What a batch shares with its castings by nature; written out, for a hundred thousand are unpacked at once. */
+const wholeOf = (packed: PackedFacts): CastFacts => ({
+  code: packed.code ?? '',
+  startedAt: packed.startedAt ?? null,
+  levels: packed.levels ?? {},
+  seen: packed.seen ?? [],
+  limits: packed.limits ?? [],
+  looked: packed.looked ?? false,
+  ...figuresOf(packed),
+});
+const figuresOf = (
+  packed: PackedFacts,
+): Pick<CastFacts, 'grade' | 'massG' | 'massAG' | 'massBG' | 'mendG' | 'leftG' | 'pulls' | 'gel'> => ({
+  grade: packed.grade ?? null,
+  massG: packed.massG ?? null,
+  massAG: packed.massAG ?? null,
+  massBG: packed.massBG ?? null,
+  mendG: packed.mendG ?? 0,
+  leftG: packed.leftG ?? null,
+  pulls: packed.pulls ?? null,
+  gel: packed.gel ?? null,
+});
 
 /** @param packed as `packFacts` made it */
-export function unpackFacts({ castings, ...kept }: PackedFacts): BatchFacts {
-  const { settled, copiedFrom, ...own } = kept;
-  const whole: CastFacts = { ...NOTHING, ...own };
+export function unpackFacts(packed: PackedFacts): BatchFacts {
+  const { castings, settled, copiedFrom } = packed;
+  const whole = wholeOf(packed);
+  if (castings === undefined && settled === undefined && copiedFrom === undefined) return whole;
   return {
     ...whole,
     ...(settled === undefined ? {} : { settled }),
