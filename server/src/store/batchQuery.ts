@@ -34,9 +34,9 @@ function ofCastings(
   const said = where.join(' AND ');
   // Few castings are out of one mould or have a reason: those are asked for. Most have a grade: each is held against
   // it. So it is with a mould of many, where a page is soon full; by the index that says so, for any other is slower.
-  if (!rowByRow && (mould || reason || sold === 'yes'))
-    return [one(`batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)];
-  const index = mould || reason || sold === 'yes' ? ' INDEXED BY castings_of_batch' : '';
+  const isFew = [mould, reason, sold === 'yes'].some(Boolean);
+  if (isFew && !rowByRow) return [one(`batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)];
+  const index = isFew ? ' INDEXED BY castings_of_batch' : '';
   return [one(`EXISTS (SELECT 1 FROM castings k${index} WHERE k.batch_code = batch.code AND ${said})`)];
 }
 
