@@ -2,6 +2,7 @@ import type { Batch, Diagnosis, MonthReport } from '@warm-jar/core';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fillDemo } from './demo/fillDemo';
+import { studioClock } from './live/studioClock';
 import { testStudio, type TestStudio } from './testStudio';
 
 let studio: TestStudio;
@@ -138,6 +139,18 @@ describe('a month', () => {
     const stored = await api().get(`/api/v1/batches/${code}`);
     await api().delete(`/api/v1/batches/${code}`).set('If-Match', String(stored.headers['etag'])).expect(204);
     expect(await month('2026-11')).toEqual(before);
+  });
+  it('is the one that it is where none is named, though nothing was logged since it turned', async () => {
+    const clock = studioClock(0, Date.now, new Date(2026, 10, 30, 23, 50));
+    const late = await testStudio({ clock });
+    const asked = async () => {
+      const { text } = await request(late.app).get('/api/v1/learning').query({ what: 'month' }).expect(200);
+      return (JSON.parse(text.trim().split('\n').at(-1)!) as { result: MonthReport }).result.month;
+    };
+    expect([await asked(), await asked()]).toEqual(['2026-11', '2026-11']);
+    clock.advance!(1200);
+    expect(await asked()).toBe('2026-12');
+    await late.remove();
   });
   it('that is none is refused, and one without a batch is empty', async () => {
     await api().get('/api/v1/months/2026-13').expect(400);

@@ -3,11 +3,12 @@ import { lnGamma } from '../numeric/lnGamma';
 
 /** Factorials of counts up to this are remembered: tests of a log ask for the same ones again and again. */
 const MOST_KNOWN = 200_000;
-const known = new Float64Array(MOST_KNOWN).fill(NaN);
+let known: Float64Array | null = null;
 
 /** ln of `n` factorial. @param n a whole number from 0 */
 function lnFactorial(n: number): number {
   if (n >= MOST_KNOWN) return lnGamma(n + 1);
+  known ??= new Float64Array(MOST_KNOWN).fill(NaN);
   const before = known[n]!;
   if (!Number.isNaN(before)) return before;
   const value = lnGamma(n + 1);

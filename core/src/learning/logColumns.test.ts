@@ -11,8 +11,9 @@ import { featureKinds } from './featureKinds';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
 import { logBook, type BookEntry } from './logBook';
-import { countOf, logOf, logOfParts, logPart } from './logColumns';
+import { countOf, logOf, logOfParts, logPart, type LogPart } from './logColumns';
 import { logNames, type Level } from './logNames';
+import { totalOf } from './logTotals';
 import { findPatterns, patternsIn } from './patterns';
 import { ridgeLogistic } from './ridgeLogistic';
 import { explainedBy } from './standsApart';
@@ -277,5 +278,41 @@ describe('features of castings', () => {
       const like = casts.filter((f) => kind.features.every((i) => has(f, features[i]!)));
       expect(like.length).toBe(kind.n);
     }
+  });
+});
+
+describe('a sum over a log', () => {
+  const names = logNames();
+  const part = (from: number, to: number) => logPart(names, LOOKED.slice(from, to));
+  const parts = [part(0, 50), part(50, 120), part(120, 180), part(180, 240)];
+  const asked: string[] = [];
+  const sizes = (of: readonly LogPart[], name = 'sizes', by = '') =>
+    totalOf<{ n: number }>(logOfParts(names, of), name, by, {
+      zero: () => ({ n: 0 }),
+      add: (total, one, sign) => {
+        asked.push(`${sign > 0 ? '+' : '-'}${one.size}`);
+        total.n += sign * one.size;
+      },
+    }).n;
+  const steps = (work: () => number): [number, string[]] => {
+    asked.length = 0;
+    return [work(), [...asked]];
+  };
+  it('goes through what came and what went alone, and through all where it depends on something else', () => {
+    expect(steps(() => sizes(parts))).toEqual([240, ['+50', '+70', '+60', '+60']]);
+    expect(steps(() => sizes(parts))).toEqual([240, []]);
+    const other = [parts[0]!, part(50, 110), ...parts.slice(2)];
+    expect(steps(() => sizes(other))).toEqual([230, ['-70', '+60']]);
+    expect(steps(() => sizes(parts.slice(0, 3), 'sizes', 'others'))[1]).toEqual(['+50', '+70', '+60']);
+    // So much is another that it is sooner summed anew.
+    expect(steps(() => sizes([part(0, 9)], 'sizes', 'others'))).toEqual([9, ['+9']]);
+  });
+  it('is forgotten where no log of the last asked for it, with the parts that it was summed from', () => {
+    sizes(parts, 'now and then');
+    for (let i = 0; i < 5; i += 1) sizes([...parts], 'often');
+    expect(steps(() => sizes([...parts], 'now and then'))[1]).toEqual([]);
+    for (let i = 0; i < 12; i += 1) sizes([...parts], 'often');
+    expect(steps(() => sizes([...parts], 'now and then'))[1]).toHaveLength(4);
+    expect(steps(() => sizes([...parts], 'often'))[1]).toEqual([]);
   });
 });

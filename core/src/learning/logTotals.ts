@@ -12,7 +12,19 @@ interface Total {
   readonly of: string;
   readonly parts: ReadonlySet<LogPart>;
   readonly total: unknown;
+  /** The log, by its turn, that last asked for it. */
+  readonly turn: number;
 }
+
+/** Sums that none of the last so many logs asked for are forgotten: each holds the parts that it was summed from. */
+const KEPT_TURNS = 6;
+
+interface Totals {
+  readonly byName: Map<string, Total>;
+  turn: number;
+  last: ReadonlySet<LogPart> | null;
+}
+
 interface Changed {
   readonly gone: readonly LogPart[];
   readonly come: readonly LogPart[];
@@ -33,7 +45,18 @@ function changedSince(log: Log, before: ReadonlySet<LogPart>): Changed {
   return changed;
 }
 
-const totalsOf = memoize<object, Map<string, Total>>(() => new Map());
+const totalsOf = memoize<object, Totals>(() => ({ byName: new Map(), turn: 0, last: null }));
+
+/** The sums that are kept of a log; those that nobody asks for any more are let go when it is another. */
+function totalsFor(log: Log): Totals {
+  const totals = totalsOf(log.kept);
+  const parts = partsOf(log);
+  if (totals.last === parts) return totals;
+  totals.last = parts;
+  totals.turn += 1;
+  for (const [name, { turn }] of totals.byName) if (turn < totals.turn - KEPT_TURNS) totals.byName.delete(name);
+  return totals;
+}
 
 /**
  * A sum over a log, kept up to date by what changed: parts that went are taken away from the last one, and those that
@@ -42,13 +65,13 @@ const totalsOf = memoize<object, Map<string, Total>>(() => new Map());
  * @param of what it depends on beside the parts: where that is another, all parts are added up anew
  */
 export function totalOf<T>(log: Log, name: string, of: string, { zero, add }: Summing<T>): T {
-  const totals = totalsOf(log.kept);
-  const known = totals.get(name);
+  const totals = totalsFor(log);
+  const known = totals.byName.get(name);
   const { gone, come } = known ? changedSince(log, known.parts) : { gone: [], come: log.parts };
   const isPatched = known?.of === of && gone.length + come.length < log.parts.length;
   const total = isPatched ? (known.total as T) : zero();
   if (isPatched) for (const part of gone) add(total, part, -1);
   for (const part of isPatched ? come : log.parts) add(total, part, 1);
-  totals.set(name, { of, parts: partsOf(log), total });
+  totals.byName.set(name, { of, parts: partsOf(log), total, turn: totals.turn });
   return total;
 }

@@ -95,12 +95,16 @@ function answerCache() {
   };
 }
 
+/** A question with the month that it means: tomorrow it may be another. */
+const whole = ({ clock }: LearningDeps, asked: Question): Question =>
+  asked.what === 'month' ? { ...asked, month: asked.month ?? monthNow(clock) } : asked;
+
 /** Work on the whole log: few jobs at once, and what was worked out remembered until the data change. */
 function working(deps: LearningDeps) {
   const few = fewAtOnce(MAX_RUNNING, MAX_WAITING);
   return {
     cache: answerCache(),
-    keyOf: async (asked: Question) => `${await deps.facts.version()} ${JSON.stringify(asked)}`,
+    keyOf: async (asked: Question) => `${await deps.facts.version()} ${JSON.stringify(whole(deps, asked))}`,
     workOut: (asked: Question, onProgress: (share: number) => void, gone: AbortSignal) =>
       few.run(async () => deps.learner.run(await jobOf(deps, asked), deps.facts.feed, onProgress, gone), gone),
   };
