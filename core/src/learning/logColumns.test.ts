@@ -237,7 +237,11 @@ describe('a log that is kept up to date by what changed', () => {
     ).toEqual(some.map((f) => f.code).sort());
     expect(book.view(undefined, from).facts.some((f) => f.startedAt === null)).toBe(false);
     expect(book.view().batches).toBe(600);
-    expectSame(findPatterns(some), patternsIn(book.view(from, to)));
+    // Asked between the whole log, which knows more names.
+    const plain = findPatterns(some);
+    expectSame(plain, patternsIn(book.view(from, to)));
+    expectSame(findPatterns(all), patternsIn(book.view()));
+    expectSame(plain, patternsIn(book.view(from, to)));
     expect(book.view('2050-01-01').batches).toBe(0);
     expect(patternsIn(book.view('2050-01-01'))).toMatchObject({ batches: 0, questions: 0, findings: [] });
   });
@@ -306,6 +310,20 @@ describe('a sum over a log', () => {
     expect(steps(() => sizes(parts.slice(0, 3), 'sizes', 'others'))[1]).toEqual(['+50', '+70', '+60']);
     // So much is another that it is sooner summed anew.
     expect(steps(() => sizes([part(0, 9)], 'sizes', 'others'))).toEqual([9, ['+9']]);
+  });
+  it('knows nothing of names that came with another log since', () => {
+    const [few, more] = [
+      logNames(),
+      LOOKED.map((f) => ({ ...f, levels: { product: 'p', mould: f.levels.mould ?? 'M-1' } })),
+    ];
+    const [first, second] = [logPart(few, more.slice(0, 1)), logPart(few, more)];
+    const counted = (of: readonly LogPart[]) => {
+      const t = tally(logOfParts(few, of), ['bubbles']);
+      return t.levels.map((_, l) => t.n(l, 0) + t.k(0, l, 0));
+    };
+    const before = counted([first]);
+    expect(logOfParts(few, [second]).names.levels.length).toBeGreaterThan(before.length);
+    expect(counted([first])).toEqual([...before, ...few.levels.slice(before.length).map(() => 0)]);
   });
   it('is forgotten where no log of the last asked for it, with the parts that it was summed from', () => {
     sizes(parts, 'now and then');

@@ -76,8 +76,9 @@ function counted(log: Log, layout: Layout, name: string, rowsOf: ((part: LogPart
       }
     },
   });
-  // A copy: what was told of a log stands, whatever is asked of another.
-  return total.at.slice(0, levels.length * P * S);
+  // A copy: what was told of a log stands, whatever is asked of another. Names may have come since it was summed.
+  const length = levels.length * P * S;
+  return grown(total.at, length).slice(0, length);
 }
 
 const countsOf = memoize((log: Log): Counts => {
