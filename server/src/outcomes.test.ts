@@ -123,6 +123,31 @@ describe('neighbours in the log', () => {
   });
 });
 
+describe('batches that are brought in', () => {
+  it('count in what is learned, and are found by what they turned out to be and by their gear', async () => {
+    const turned = [outcome('under-mixed')];
+    const batch = {
+      format: 'warm-jar.batch/1',
+      code: 'T-77',
+      product: { slug: 'house-bone-3' },
+      startedAt: '2026-11-09T09:00:00+00:00',
+      mix: { scale: 'SC-77' },
+      checks: tacky,
+      outcome: turned,
+    };
+    const before = await studio.database.models.outcomes.count();
+    // The demo's own were brought in too.
+    expect(before).toBeGreaterThan(20);
+    await api()
+      .post('/api/v1/batches/import')
+      .send({ rows: [batch], apply: true })
+      .expect(200);
+    expect(await studio.database.models.outcomes.count()).toBe(before + 1);
+    expect(await found({ gear: 'SC-77' })).toEqual(['T-77']);
+    expect(await found({ outcome: 'under-mixed' })).toContain('T-77');
+  });
+});
+
 describe('a month', () => {
   const month = async (name: string) => (await api().get(`/api/v1/months/${name}`).expect(200)).body as MonthReport;
   it('is one document, the same as the stream tells, and right after an edit and a deletion', async () => {

@@ -120,6 +120,6 @@ export const addAll =
   async (sent) => {
     const whole = await carded(context)(sent);
     await context.write(async (transaction) => {
-      await insertCoded(context, whole, transaction);
+      await insertAll(context)(whole, transaction);
     });
   };

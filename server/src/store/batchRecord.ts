@@ -1,5 +1,5 @@
 import { batchSchema, changedFields, type Batch, type HistoryEntry, type Product } from '@warm-jar/core';
-import type { Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
 import { batchColumns, symptomsOf } from './batchColumns';
@@ -26,17 +26,29 @@ const versionConflict = (code: string, stored: number, sent: number) =>
  */
 const MAX_COUNTED = 9;
 
+/** The shortest that does: `B-1`. */
+const MIN_COUNTED = 3;
+
+/** The highest number that was given in a code of some length; by an index, for the numbers of a length sort as words. */
+const HIGHEST = `SELECT CAST(SUBSTR(batch_code, 3) AS INTEGER) AS most FROM batch_history
+  WHERE LENGTH(batch_code) = ? AND batch_code >= 'B-0' AND batch_code < 'B-:' AND batch_code NOT GLOB 'B-*[^0-9]*'
+  ORDER BY batch_code DESC LIMIT 1`;
+
 /** The next free code of the studio's numbering, `B-0001`; those of deleted batches are never given again. */
 export async function nextCode(
   { models, sequelize }: Pick<BatchContext, 'models' | 'sequelize'>,
   transaction: Transaction,
 ): Promise<string> {
-  const [rows] = await sequelize.query(
-    `SELECT MAX(CAST(SUBSTR(batch_code, 3) AS INTEGER)) AS most FROM batch_history
-     WHERE batch_code GLOB 'B-[0-9]*' AND batch_code NOT GLOB 'B-*[^0-9]*' AND LENGTH(batch_code) <= ${MAX_COUNTED}`,
-    { transaction },
-  );
-  const most = (rows[0] as { most: number | null } | undefined)?.most ?? 0;
+  let most = 0;
+  // One of more signs may be lower, written with noughts before it.
+  for (let length = MIN_COUNTED; length <= MAX_COUNTED; length += 1) {
+    const [row] = await sequelize.query<{ most: number }>(HIGHEST, {
+      type: QueryTypes.SELECT,
+      replacements: [length],
+      transaction,
+    });
+    most = Math.max(most, row?.most ?? 0);
+  }
   for (let number = most + 1; ; number += 1) {
     const code = `B-${String(number).padStart(4, '0')}`;
     if (!(await models.history.findOne({ where: { batchCode: code }, attributes: ['id'], transaction }))) return code;
@@ -75,17 +87,19 @@ export async function setParts(
   card: Product,
   transaction: Transaction,
 ) {
-  await models.castings.destroy({ where: { batchCode: code }, transaction });
   await models.castings.bulkCreate(castingRows(code, batch, card), { transaction });
-  await models.outcomes.destroy({ where: { batchCode: code }, transaction });
   await models.outcomes.bulkCreate(outcomeRows(code, batch), { transaction });
-  await models.batchGear.destroy({ where: { batchCode: code }, transaction });
   await models.batchGear.bulkCreate(gearRows(code, batch), { transaction });
-  await models.symptoms.destroy({ where: { batchCode: code }, transaction });
   await models.symptoms.bulkCreate(
     symptomsOf(batch).map((s) => ({ ...s, batchCode: code })),
     { transaction },
   );
+}
+
+/** Takes away what stands in tables of its own beside a batch's document, before it is laid down anew. */
+async function dropParts({ models }: Pick<BatchContext, 'models'>, code: string, transaction: Transaction) {
+  for (const table of [models.castings, models.outcomes, models.batchGear, models.symptoms])
+    await (table as typeof models.castings).destroy({ where: { batchCode: code }, transaction });
 }
 
 /** The row of a batch at the version that a change was made from. @throws Problem 404, 409 */
@@ -121,6 +135,7 @@ export async function rewrite(
     },
     { transaction },
   );
+  await dropParts(context, row.code, transaction);
   await setParts(context, row.code, batch, card, transaction);
   await record(context, batch, version, 'replaced', before, transaction, by);
   return version;

@@ -67,10 +67,11 @@ describe('the database', () => {
       { name: '0010-words' },
       { name: '0011-drills' },
       { name: '0012-kept-facts' },
+      { name: '0013-brought-in' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(12);
+    expect(await names()).toHaveLength(13);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

@@ -10,6 +10,7 @@ import { imports } from './0009-imports';
 import { words } from './0010-words';
 import { drills } from './0011-drills';
 import { keptFacts } from './0012-kept-facts';
+import { broughtIn } from './0013-brought-in';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -26,4 +27,5 @@ export const MIGRATIONS: readonly Migration[] = [
   words,
   drills,
   keptFacts,
+  broughtIn,
 ];
