@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startApplication, type Application } from './application';
-import { Bench } from './browser';
+import { Bench, PATIENCE_MS } from './browser';
 
 const ROOT = new URL('../..', import.meta.url).pathname;
 const data = mkdtempSync(join(tmpdir(), 'warm-jar-access-'));
@@ -88,7 +88,7 @@ describe('a studio on a network', () => {
       await bench.tapWords('Sign out', '[data-test="devices"]');
       await bench.driver.wait(
         async () => !(await bench.text('[data-test="devices"]')).includes('bench tablet'),
-        10_000,
+        PATIENCE_MS,
       );
       await tablet.press('l');
       await tablet.see('#secret');

@@ -1,6 +1,7 @@
 import { limitReadings, saltmarshCard } from '@warm-jar/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { PUMP, SCALE, THERMOMETER, benchRun, hands } from './benchRun';
 import { inBrowser } from './inBrowser';
 
@@ -41,7 +42,7 @@ describe('what comes after the run', () => {
     await bench.go('/batches/B-0415/check');
     await bench.see('#shore');
     await bench.press('y');
-    await bench.driver.wait(async () => /^\d+$/.test(await bench.valueOf('#shore')), 8_000);
+    await bench.driver.wait(async () => /^\d+$/.test(await bench.valueOf('#shore')), PATIENCE_MS);
     expect(Number(await bench.valueOf('#shore'))).toBeGreaterThan(5);
   });
 });

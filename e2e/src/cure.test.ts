@@ -1,6 +1,7 @@
 import { partsForTotal, saltmarshCard } from '@warm-jar/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { VESSEL, benchRun, hands } from './benchRun';
 import { inBrowser } from './inBrowser';
 
@@ -70,7 +71,7 @@ describe('pressing', () => {
     expect(await (await bench.see('[data-test="hold"] .do')).isEnabled()).toBe(false);
     await act(VESSEL, { do: 'bleed', minutes: 0.3 });
     await advance(20);
-    await bench.driver.wait(async () => (await bench.see('[data-test="hold"] .do')).isEnabled(), 10_000);
+    await bench.driver.wait(async () => (await bench.see('[data-test="hold"] .do')).isEnabled(), PATIENCE_MS);
     await enter();
     await step('Watch');
     const b = await stored(code, (x) => x.pressure?.releasedMin != null, 'the release');
@@ -166,7 +167,7 @@ describe('the wall board', () => {
         at: application.now().toISOString(),
         set: [{ path: 'mix.amountA', was: null, value: 150 }],
       });
-      await wall.driver.wait(async () => (await wall.text('[data-test="board-step"]')) === 'Weigh B', 10_000);
+      await wall.driver.wait(async () => (await wall.text('[data-test="board-step"]')) === 'Weigh B', PATIENCE_MS);
       expect(await wall.text('[data-test="board-number"]')).toBe('123 g');
     } finally {
       await wall.close();

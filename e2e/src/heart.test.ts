@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { diagnosisSchema, soundBatch, type Batch } from '@warm-jar/core';
 import { By, until, type WebDriver } from 'selenium-webdriver';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { PATCHES, castPhoto } from './castPhoto';
 import { inBrowser } from './inBrowser';
 
@@ -35,7 +36,7 @@ async function tapAt(css: string, at: { x: number; y: number }): Promise<void> {
   );
 }
 /** The file picker itself is hidden behind its button. */
-const photoInput = () => bench.driver.wait(until.elementLocated(By.css('[data-test="photo-files"]')), 8000);
+const photoInput = () => bench.driver.wait(until.elementLocated(By.css('[data-test="photo-files"]')), PATIENCE_MS);
 /** Adds a photo to the look, and picks card, cast and sample on it. */
 async function measure(colours: Parameters<typeof castPhoto>[0]): Promise<string> {
   await (await photoInput()).sendKeys(castPhoto(colours));
@@ -45,7 +46,7 @@ async function measure(colours: Parameters<typeof castPhoto>[0]): Promise<string
       bench.driver.executeScript<boolean>(
         'const i = document.querySelector(\'[data-test="photo"] img\'); return i.complete && i.naturalWidth > 0',
       ),
-    5000,
+    PATIENCE_MS,
   );
   await bench.tapWords('White card', '.photo-marks');
   await tapAt('[data-test="photo"]', PATCHES.card);
@@ -140,7 +141,7 @@ describe('a check', () => {
     await tapAt('[data-test="photo"]', PATCHES.cast);
     expect(await bench.text('[data-test="photo-problem"]')).toContain('are the same place');
     await tapAt('[data-test="photo"]', PATCHES.card);
-    await bench.driver.wait(async () => (await bench.text('[data-test="colour"]')).includes('kept copy'), 8000);
+    await bench.driver.wait(async () => (await bench.text('[data-test="colour"]')).includes('kept copy'), PATIENCE_MS);
     await bench.tap('[aria-label="Remove this photo"]');
     await bench.gone('[data-test="photo"]');
   });
@@ -178,7 +179,7 @@ describe('the diagnosis', () => {
     await bench.tapWords('Yes', '[data-ask="pour.scrapedCup"]');
     await bench.driver.wait(
       async () => (await shareOf('cup-scraped').catch(() => before)) > before,
-      8000,
+      PATIENCE_MS,
       'the share never rises',
     );
     expect((await stored(code)).pour!.scrapedCup).toBe(true);
@@ -196,7 +197,7 @@ describe('the diagnosis', () => {
     const folder = mkdtempSync(join(tmpdir(), 'warm-jar-saved-'));
     await bench.saveInto(folder);
     await bench.tap('[aria-label="Export as JSON"]');
-    await bench.driver.wait(() => readdirSync(folder).some((f) => f.endsWith('.json')), 5000);
+    await bench.driver.wait(() => readdirSync(folder).some((f) => f.endsWith('.json')), PATIENCE_MS);
     const document = diagnosisSchema.parse(JSON.parse(readFileSync(join(folder, `${code}-diagnosis.json`), 'utf8')));
     expect(document.symptoms[0]!.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 6);
     const print = (
@@ -241,7 +242,7 @@ describe('a mend', () => {
       const answer = await fetch(`${api}/batches/${code}`);
       return { batch: (await answer.json()) as Batch, etag: answer.headers.get('etag')! };
     };
-    await bench.driver.wait(async () => typeof (await written()).batch.mends?.[index]?.doneH === 'number', 8000);
+    await bench.driver.wait(async () => typeof (await written()).batch.mends?.[index]?.doneH === 'number', PATIENCE_MS);
     const { batch, etag } = await written();
     const mends = batch.mends!.map((m, i) => (i === index ? { ...m, atH, doneH: atH + 1 } : m));
     const put = await fetch(`${api}/batches/${code}`, {

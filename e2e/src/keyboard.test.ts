@@ -1,6 +1,7 @@
 import type { Batch } from '@warm-jar/core';
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { castPhoto } from './castPhoto';
 import { inBrowser } from './inBrowser';
 
@@ -16,7 +17,7 @@ const MOST_STOPS = 160;
 
 /** Goes on by Tab until something has the focus. */
 async function tabTo(css: string): Promise<void> {
-  await bench.driver.wait(until.elementLocated(By.css(css)), 10_000);
+  await bench.driver.wait(until.elementLocated(By.css(css)), PATIENCE_MS);
   for (let stops = 0; stops < MOST_STOPS; stops += 1) {
     if (await isFocused(css)) return;
     await bench.press(Key.TAB);
@@ -52,7 +53,7 @@ const heading = async (words: string) => {
         `const e = document.activeElement; return e?.matches('main h1') === true && e.textContent.includes(arguments[0])`,
         words,
       ),
-    10_000,
+    PATIENCE_MS,
     `the heading "${words}" never has the focus`,
   );
 };
@@ -79,7 +80,7 @@ describe('a batch by the keyboard alone', () => {
             `return document.querySelector('main [data-test="spoken"]').textContent`,
           ),
         ),
-      10_000,
+      PATIENCE_MS,
       'the verdict is never spoken',
     );
   });
@@ -91,22 +92,22 @@ describe('a batch by the keyboard alone', () => {
     await heading(code);
     await tabAndType('#bench-typed', '150');
     await bench.press(Key.ENTER);
-    await bench.driver.wait(async () => (await stored(code)).mix?.amountA === 150, 10_000, 'A is not taken');
-    await bench.driver.wait(async () => (await bench.text('[data-test="step"]')).includes('B'), 10_000);
+    await bench.driver.wait(async () => (await stored(code)).mix?.amountA === 150, PATIENCE_MS, 'A is not taken');
+    await bench.driver.wait(async () => (await bench.text('[data-test="step"]')).includes('B'), PATIENCE_MS);
     await bench.press('u');
-    await bench.driver.wait(async () => (await stored(code)).mix?.amountA == null, 10_000, 'A is not taken back');
+    await bench.driver.wait(async () => (await stored(code)).mix?.amountA == null, PATIENCE_MS, 'A is not taken back');
   });
 
   it('is found, checked, its fault marked on the outline, and saved', async () => {
     await bench.press('/');
-    await bench.driver.wait(() => isFocused('[role="combobox"]'), 10_000);
+    await bench.driver.wait(() => isFocused('[role="combobox"]'), PATIENCE_MS);
     await bench.press('B-0399');
     await bench.driver.wait(
       () =>
         bench.driver.executeScript<boolean>(
           `return document.querySelector('#found [role="option"]')?.textContent.includes('B-0399') === true`,
         ),
-      10_000,
+      PATIENCE_MS,
       'B-0399 is not found',
     );
     await bench.press(Key.ENTER);
@@ -140,7 +141,7 @@ describe('a batch by the keyboard alone', () => {
     await bench.press(Key.SPACE);
     await bench.driver.wait(
       async () => ((await stored('B-0399')).mends ?? []).some((m) => m.steps?.some((s) => s.done)),
-      10_000,
+      PATIENCE_MS,
       'the step is not ticked',
     );
   });
@@ -149,7 +150,7 @@ describe('a batch by the keyboard alone', () => {
 describe('a photo by the keyboard alone', () => {
   it('has its faults marked and its colour picked, and puts the focus on after a removal', async () => {
     await bench.go('/batches/B-0415/check');
-    const input = await bench.driver.wait(until.elementLocated(By.css('[data-test="photo-files"]')), 8_000);
+    const input = await bench.driver.wait(until.elementLocated(By.css('[data-test="photo-files"]')), PATIENCE_MS);
     await input.sendKeys(castPhoto({ card: [230, 228, 222], cast: [222, 214, 176], sample: [222, 218, 204] }));
     await bench.see('[data-test="photo"] img');
     await tabTo('[data-test="photo"]');
@@ -158,7 +159,7 @@ describe('a photo by the keyboard alone', () => {
     expect(await bench.driver.executeScript<number>(`return document.querySelectorAll('.mark').length`)).toBe(2);
     await tabTo('[aria-label="Remove mark 1"]');
     await bench.press(Key.ENTER);
-    await bench.driver.wait(() => isFocused('[aria-label="Remove mark 1"]'), 5_000, 'the focus is lost');
+    await bench.driver.wait(() => isFocused('[aria-label="Remove mark 1"]'), PATIENCE_MS, 'the focus is lost');
     await bench.press(Key.ENTER);
     await bench.gone('.mark');
     expect(await isFocused('body')).toBe(false);
@@ -177,18 +178,18 @@ describe('what is removed while it has the focus', () => {
         bench.driver.executeScript<boolean>(
           `return document.querySelectorAll('[data-list="additives"] [data-remove]').length >= 2`,
         ),
-      5_000,
+      PATIENCE_MS,
     );
     await tabTo('[data-list="additives"] [data-remove]');
     await bench.press(Key.ENTER);
-    await bench.driver.wait(() => isFocused('[data-list="additives"] [data-remove]'), 5_000, 'the focus is lost');
+    await bench.driver.wait(() => isFocused('[data-list="additives"] [data-remove]'), PATIENCE_MS, 'the focus is lost');
     await bench.go('/batches?mould=M-12');
     await tabTo('[aria-label="Name of this filter"]');
     await bench.press('finials', Key.ENTER);
     await tabTo('[aria-label="Delete the filter finials"]');
     await bench.press(Key.ENTER);
     await bench.gone('[aria-label="Delete the filter finials"]');
-    await bench.driver.wait(async () => !(await isFocused('body')), 5_000, 'the focus is lost');
+    await bench.driver.wait(async () => !(await isFocused('body')), PATIENCE_MS, 'the focus is lost');
   });
 });
 
@@ -214,7 +215,11 @@ describe('keys of one letter', () => {
     if (held) {
       expect(caps).toContain('Alt l');
       await press('l', held);
-      await bench.driver.wait(async () => (await place()) === '/batches', 5_000, 'Alt with the letter does nothing');
+      await bench.driver.wait(
+        async () => (await place()) === '/batches',
+        PATIENCE_MS,
+        'Alt with the letter does nothing',
+      );
     } else expect(caps).toEqual([]);
   });
   it('work again once they are allowed', async () => {
@@ -222,6 +227,6 @@ describe('keys of one letter', () => {
     await bench.go('/settings');
     await bench.see('[data-test="key-mode"]');
     await bench.press('l');
-    await bench.driver.wait(async () => (await place()) === '/batches', 5_000);
+    await bench.driver.wait(async () => (await place()) === '/batches', PATIENCE_MS);
   });
 });

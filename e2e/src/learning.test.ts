@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { batchSchema, soundBatch, type Batch, type Piece } from '@warm-jar/core';
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true });
@@ -21,7 +22,7 @@ const handedOut = (fits: RegExp) =>
     `no file like ${fits.source}`,
   ) as Promise<string>;
 const hidden = async (label: string, file: string) =>
-  (await bench.driver.wait(until.elementLocated(By.css(`input[aria-label="${label}"]`)), 8000)).sendKeys(file);
+  (await bench.driver.wait(until.elementLocated(By.css(`input[aria-label="${label}"]`)), PATIENCE_MS)).sendKeys(file);
 
 describe('the log', () => {
   it('has its columns dragged, and moved by keys with the focus on the heading', async () => {
@@ -39,11 +40,11 @@ describe('the log', () => {
       .move({ origin: await heading('mould'), x: -20, duration: 300 })
       .release()
       .perform();
-    await bench.driver.wait(async () => (await headings())[1] === 'grade', 5000, 'the column is not put down');
+    await bench.driver.wait(async () => (await headings())[1] === 'grade', PATIENCE_MS, 'the column is not put down');
     expect(await headings()).toEqual(['startedAt', 'grade', 'mould']);
     expect(new URL(await bench.driver.getCurrentUrl()).searchParams.get('columns')).toBe('startedAt,grade,mould');
     await (await heading('mould')).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT));
-    await bench.driver.wait(async () => (await headings())[1] === 'mould', 5000, 'the keys do not move it');
+    await bench.driver.wait(async () => (await headings())[1] === 'mould', PATIENCE_MS, 'the keys do not move it');
     const focused = await bench.driver.switchTo().activeElement();
     expect(await focused.getAttribute('data-column')).toBe('mould');
   });
@@ -77,7 +78,7 @@ describe('the log', () => {
     await bench.press('\uE00C');
     await bench.driver.wait(
       async () => (await address()).searchParams.get('columns') === 'startedAt,lotB,grade,note',
-      5000,
+      PATIENCE_MS,
       'the columns never reach the address',
     );
     await bench.go('/batches');
@@ -218,12 +219,16 @@ describe('a piece in layers', () => {
     await bench.gone('[data-test="better"]');
     await bench.driver.wait(
       async () => (await piece()).layers[0]?.productSlug === 'house-chalk',
-      5000,
+      PATIENCE_MS,
       'the order is not stored',
     );
     await bench.tap('[data-layer="1"] .open');
     await bench.type('#depth-0', '4');
-    await bench.driver.wait(async () => (await piece()).layers[0]?.depthMm === 4, 5000, 'the depth is not stored');
+    await bench.driver.wait(
+      async () => (await piece()).layers[0]?.depthMm === 4,
+      PATIENCE_MS,
+      'the depth is not stored',
+    );
   });
   it('gets its batch from the plan of the pour', async () => {
     await bench.tapWords('Plan this pour', '[data-layer="1"]');
@@ -250,12 +255,16 @@ describe('a piece in layers', () => {
     await bench.tap('[data-layer="2"] .open');
     await bench.tapWords('Put a layer below it', '[data-layer="2"]');
     await bench.see('[data-layer="3"]');
-    await bench.driver.wait(async () => (await order()).length === 3, 5000, 'the layer is not stored');
+    await bench.driver.wait(async () => (await order()).length === 3, PATIENCE_MS, 'the layer is not stored');
     const before = await order();
     await bench.pick('[data-layer="2"] [aria-label="Product of the layer"]', 'House Deep 40');
-    await bench.driver.wait(async () => (await order())[1] === 'house-deep-40', 5000, 'the product is not stored');
+    await bench.driver.wait(
+      async () => (await order())[1] === 'house-deep-40',
+      PATIENCE_MS,
+      'the product is not stored',
+    );
     await bench.tapWords('Move up', '[data-layer="2"]');
-    await bench.driver.wait(async () => (await order())[2] === 'house-deep-40', 5000, 'the layer does not move');
+    await bench.driver.wait(async () => (await order())[2] === 'house-deep-40', PATIENCE_MS, 'the layer does not move');
     expect((await order())[0]).toBe(before[0]);
   });
   it('has a layer dragged to its place by its grip, and none from under the poured one', async () => {
@@ -273,7 +282,7 @@ describe('a piece in layers', () => {
       .move({ origin: await grip(2), y: -10, duration: 300 })
       .release()
       .perform();
-    await bench.driver.wait(async () => (await order())[1] === before[2], 5000, 'the layer is not put down');
+    await bench.driver.wait(async () => (await order())[1] === before[2], PATIENCE_MS, 'the layer is not put down');
     expect(await order()).toEqual([before[0], before[2], before[1]]);
   });
   it('asks before it is taken off the list', async () => {
@@ -315,7 +324,7 @@ describe('a piece in layers', () => {
     await bench.tapWords('Weighed now', '[data-layer="1"]');
     await bench.driver.wait(
       async () => (await bench.text('[data-layer="2"]')).includes('dry by weighing'),
-      8000,
+      PATIENCE_MS,
       'the layer is never told dry',
     );
   });
@@ -323,9 +332,9 @@ describe('a piece in layers', () => {
     const masses = async () => (await get<Piece>('/pieces/P-04')).layers[0]!.weighings!.map((w) => w.massG);
     await bench.go('/pieces/P-04');
     await bench.type('#weighing-0-1', '553.5');
-    await bench.driver.wait(async () => (await masses())[1] === 553.5, 5000, 'the weighing is not corrected');
+    await bench.driver.wait(async () => (await masses())[1] === 553.5, PATIENCE_MS, 'the weighing is not corrected');
     await bench.tap('[aria-label="Take weighing 2 out"]');
-    await bench.driver.wait(async () => (await masses()).length === 1, 5000, 'the weighing is still there');
+    await bench.driver.wait(async () => (await masses()).length === 1, PATIENCE_MS, 'the weighing is still there');
   });
   it('puts the layer below in view of a fault seen days later', async () => {
     await bench.go('/batches/B-0421/diagnosis');

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { startApplication } from './application';
 import { PUMP, benchRun, hands } from './benchRun';
-import { Bench } from './browser';
+import { Bench, PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true, speed: 0 });
@@ -113,7 +113,7 @@ async function wholeRun(mishap: Mishap): Promise<Batch> {
     await bench.driver.wait(
       async () =>
         (await bench.driver.findElements({ css: '.checks input:checked' })).length === 'defg'.indexOf(key) + 1,
-      5_000,
+      PATIENCE_MS,
       `check ${key} is not taken`,
     );
   }

@@ -1,5 +1,6 @@
 import type { Batch } from '@warm-jar/core';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true, speed: 0 });
@@ -7,7 +8,11 @@ const api = `${application.address}/api/v1`;
 const stored = async (code: string) => (await (await fetch(`${api}/batches/${code}`)).json()) as Batch;
 const outcomes = async (code: string) => (await stored(code)).outcome ?? [];
 const settled = (code: string, count: number) =>
-  bench.driver.wait(async () => (await outcomes(code)).length === count, 8000, `${code} has not ${count} outcomes`);
+  bench.driver.wait(
+    async () => (await outcomes(code)).length === count,
+    PATIENCE_MS,
+    `${code} has not ${count} outcomes`,
+  );
 
 describe('what it turned out to be', () => {
   it('is proposed by the copy that came out well, kept by one key, and found in the log', async () => {
@@ -49,7 +54,7 @@ describe('what the whole log tells', () => {
     await bench.see('table');
     const now = await bench.text('h1');
     await bench.tapWords('Month before');
-    await bench.driver.wait(async () => (await bench.text('h1')) !== now, 8000, 'the month stays');
+    await bench.driver.wait(async () => (await bench.text('h1')) !== now, PATIENCE_MS, 'the month stays');
     expect(await bench.text('main')).toContain('Yield and cost');
   });
   it('what is due to a finding, and what the log could have shown', async () => {

@@ -1,6 +1,7 @@
 import { saltmarshCard } from '@warm-jar/core';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true });
@@ -59,14 +60,14 @@ describe('a batch planned before it is mixed', () => {
   it('turns to no go when the work is longer than pot life, and what it says would help does', async () => {
     await bench.pick(field('route'), 'vacuum then pressure');
     await fill({ resinC: '28', stirMin: '3' });
-    await bench.driver.wait(async () => (await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
+    await bench.driver.wait(async () => (await bench.text('[data-test="verdict"]')).startsWith('No go'), PATIENCE_MS);
     const help = await bench.text('[data-test="help"]');
     expect(help).toContain('Start the resin at 20 °C');
     expect(help).toContain('Two batches of');
     // The fill is held by its own floor here: a bigger tank would gain nothing, and is not offered.
     expect(help).not.toContain('A tank of');
     await fill({ resinC: '20', stirMin: '1.5' });
-    await bench.driver.wait(async () => !(await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
+    await bench.driver.wait(async () => !(await bench.text('[data-test="verdict"]')).startsWith('No go'), PATIENCE_MS);
   });
 
   it("is never pressed over the vessel's rating: it stops, and cannot be begun", async () => {
@@ -100,7 +101,7 @@ describe('a batch planned before it is mixed', () => {
     await fill({ humidityPct: '65' });
     await bench.driver.wait(
       async () => (await bench.text('[data-fit="house-clear-6"]')).includes('damp is over'),
-      10_000,
+      PATIENCE_MS,
     );
     expect(await bench.text('[data-fit="house-mould-p"]')).toContain('mould rubber');
     await bench.tapWords('Plan with it', '[data-fit="house-tide"]');
@@ -156,7 +157,7 @@ describe('a plan beyond its card', () => {
     await bench.pick(field('productSlug'), 'House Deep 40');
     await bench.tapWords('Mass', '.fills');
     await fill({ massG: '600', depthMm: '20', roomC: '6', resinC: '6', humidityPct: '50' });
-    await bench.driver.wait(async () => (await bench.text('[data-test="verdict"]')).startsWith('No go'), 10_000);
+    await bench.driver.wait(async () => (await bench.text('[data-test="verdict"]')).startsWith('No go'), PATIENCE_MS);
     await bench.tapWords('Begin this batch');
     expect(await bench.text('[data-test="reason"]')).toContain('the card says 18 °C to 28 °C');
     expect(await (await bench.see('[data-test="reason"] .p-button-danger')).isEnabled()).toBe(false);
@@ -198,7 +199,7 @@ describe('other families', () => {
     await fill({ areaCM2: '2500', thicknessMm: '4', roomC: '17', humidityPct: '50' });
     expect(await weighed()).toMatch(/2\.(39|40) %/);
     await fill({ roomC: '26' });
-    await bench.driver.wait(async () => !/2\.(39|40) %/.test(await weighed()), 10_000);
+    await bench.driver.wait(async () => !/2\.(39|40) %/.test(await weighed()), PATIENCE_MS);
     await bench.tapWords('Mixes', '.tabs');
     await fill({ useGPerMin: '50' });
     expect(await bench.text('[data-test="mixes"]')).toMatch(/^\d mixes of/);

@@ -5,6 +5,7 @@ import { deflateSync } from 'node:zlib';
 import { saltmarshCard, toRow } from '@warm-jar/core';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true });
@@ -87,7 +88,7 @@ describe('product cards', () => {
     await bench.type(field('exothermMaxC'), '30');
     await bench.read('gets hotter than its own exotherm limit');
     await bench.type(field('exothermMaxC'), '65');
-    await bench.driver.wait(async () => !(await bench.text('main')).includes('gets hotter than its own'), 10_000);
+    await bench.driver.wait(async () => !(await bench.text('main')).includes('gets hotter than its own'), PATIENCE_MS);
   });
 
   it('are compared revision by revision, and a batch keeps the one it was made with', async () => {
@@ -256,7 +257,7 @@ describe('finding', () => {
     await bench.type('[aria-label="Find"]', 'm-17');
     await bench.read('coat pegs');
     await bench.press(Key.ENTER);
-    await bench.driver.wait(async () => (await bench.driver.getCurrentUrl()).endsWith('/moulds/M-17'), 10_000);
+    await bench.driver.wait(async () => (await bench.driver.getCurrentUrl()).endsWith('/moulds/M-17'), PATIENCE_MS);
     expect(await bench.complaints()).toEqual([]);
   });
 });
@@ -273,7 +274,7 @@ describe('the files the shelf gives out', () => {
       } catch {
         return null;
       }
-    }, 10_000);
+    }, PATIENCE_MS);
     expect(text!.split('\r\n')).toHaveLength(1 + 12);
     expect(text).toContain('ratio.byWeight.a');
   });
@@ -318,7 +319,7 @@ describe('additives and gear', () => {
     await bench.tapWords('Delete', '[role="alertdialog"]');
     await bench.driver.wait(
       async () => (await fetch(`${application.address}/api/v1/gear/G-20`)).status === 404,
-      10_000,
+      PATIENCE_MS,
     );
   });
 });

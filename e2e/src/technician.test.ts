@@ -1,6 +1,7 @@
 import { soundBatch } from '@warm-jar/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
 const { application, bench } = await inBrowser({ demo: true });
@@ -185,7 +186,7 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
       );
     await bench.driver.wait(
       async () => (await symptoms()).every((text) => text.includes('tacky')),
-      10_000,
+      PATIENCE_MS,
       'batches without the symptom stay',
     );
     expect((await symptoms()).length).toBeGreaterThan(4);
