@@ -134,7 +134,9 @@ describe('a technician logs a cold, damp, under-stirred batch', () => {
     expect(await bench.text('.cause.first')).toContain('71 %');
     expect(await bench.text('.mend')).toContain('dust mask');
     await bench.tapWords('tacky, tacky all over');
-    await bench.see('.cause.first[data-cause="under-mixed"]');
+    // Too cold and too short stand side by side here: which leads, the studio's own year decides.
+    await bench.see('[data-cause="under-mixed"]');
+    expect(['under-mixed', 'cold-cure']).toContain(await (await bench.see('.cause.first')).getAttribute('data-cause'));
     expect(await bench.text('[data-cause="cold-cure"]')).toContain('16 °C');
     expect(await bench.text('.next')).toContain('Stir for at least 1.5 min');
   });
