@@ -231,51 +231,6 @@ describe('out and in again', () => {
   });
 });
 
-describe('a long log', () => {
-  let long: TestStudio;
-  const MANY = 1_130;
-  beforeAll(async () => {
-    long = await testStudio();
-    await long.batches.addAll(
-      Array.from({ length: MANY }, (_, i) =>
-        soundBatch('house-tide', {
-          code: `L-${i}`,
-          startedAt: '2026-05-04T10:00:00+00:00',
-          copiedFrom: i < 2 ? { code: `L-${1 - i}`, changes: [] } : null,
-        }),
-      ),
-    );
-  }, 60_000);
-  afterAll(async () => {
-    await long.remove();
-  });
-  it('goes out whole, each batch once, though it is read in parts and all began at one moment', async () => {
-    const { text } = await request(long.app).get('/api/v1/export/batches.json').expect(200);
-    const codes = (JSON.parse(text) as Batch[]).map((b) => b.code);
-    expect(codes).toHaveLength(MANY);
-    expect(new Set(codes).size).toBe(MANY);
-    const csv = (await request(long.app).get('/api/v1/export/batches.csv').expect(200)).text.trim().split('\r\n');
-    expect(csv).toHaveLength(MANY + 1);
-    expect(new Set(csv.map((line) => line.split(',').length)).size).toBe(1);
-  });
-  it('is stored all at once or not at all', async () => {
-    const some = [soundBatch('house-tide', { code: 'N-1' }), soundBatch('house-tide', { code: 'L-5' })];
-    await expect(long.batches.addAll(some)).rejects.toThrow();
-    await expect(long.batches.get('N-1')).rejects.toThrow(/not found/);
-  });
-  it('has each batch in its history, as one stored by itself', async () => {
-    expect(await long.batches.history('L-7')).toMatchObject([{ version: 1, action: 'created' }]);
-    expect([...(await long.batches.taken(['L-7', 'Z-1', 'L-1129']))].sort()).toEqual(['L-1129', 'L-7']);
-  });
-  it('does not go round for ever where two were copied from each other', async () => {
-    const { items } = (await request(long.app).get('/api/v1/trials').expect(200)).body as {
-      items: { attempts: unknown[] }[];
-    };
-    expect(items.length).toBeGreaterThan(0);
-    expect(items.length).toBeLessThan(3);
-  });
-});
-
 describe('what is learned from the whole log', () => {
   const lines = (text: string) =>
     text

@@ -104,7 +104,7 @@ function correlation(log: Log, has: Outcome): number {
 export type WeightOf = (mixSize: number) => number;
 
 /** What was worked out of a log by outcome. */
-const weightsByOutcome = memoize<Log, Map<string, WeightOf | null>>(() => new Map());
+const weightsByOutcome = memoize<Log, Map<string, WeightOf>>(() => new Map());
 
 /**
  * What a casting counts for, for one outcome: `1/(1 + (m − 1)ρ)` of `m` castings of its mix with correlation ρ. A mix

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { benjaminiHochberg } from './benjaminiHochberg';
 import { changePoints } from './changePoints';
+import { lnChoose } from './binomial';
 import { fisherExact } from './fisherExact';
 import { ridgeLogistic } from './ridgeLogistic';
 import { chanceFrom } from '../simulation/chance';
@@ -35,6 +36,21 @@ describe("Fisher's exact test", () => {
           if (of(k) <= of(a) * (1 + 1e-7)) sum += of(k);
         expect(fisherExact(a, b, c, d)).toBeCloseTo(Math.min(1, sum), 9);
       }),
+    );
+  });
+  it('is that sum for a long log too, far from the likeliest table and near it', () => {
+    const count = fc.integer({ min: 0, max: 3_000 });
+    fc.assert(
+      fc.property(count, count, count, count, (a, b, c, d) => {
+        const [row, column, all] = [a + b, a + c, a + b + c + d];
+        const lnOf = (k: number) => lnChoose(column, k) + lnChoose(all - column, row - k) - lnChoose(all, row);
+        let sum = 0;
+        for (let k = Math.max(0, row + column - all); k <= Math.min(row, column); k += 1)
+          if (lnOf(k) <= lnOf(a) + 1e-7) sum += Math.exp(lnOf(k));
+        const p = fisherExact(a, b, c, d);
+        expect(Math.abs(p - Math.min(1, sum))).toBeLessThanOrEqual(1e-8 * p + 1e-300);
+      }),
+      { numRuns: 60 },
     );
   });
   it('does not care which way the table is laid', () => {

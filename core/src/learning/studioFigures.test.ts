@@ -109,6 +109,21 @@ describe('what stays in the cup and what a hollow casting takes', () => {
   });
 });
 
+describe('a fit', () => {
+  const cups = [20, 23, 26, 29].map((resinC) => ({
+    ...factsOf('house-clear-6', {}),
+    code: `B-${resinC}`,
+    gel: { minutes: 12 - (resinC - 20) / 2, resinC, roomC: 22, massG: 200 },
+  }));
+  it('of the same cups to the same card is the one that was found before, and of others another', () => {
+    const { fit } = ownGel(clear, cups);
+    const copied = <T>(of: T) => JSON.parse(JSON.stringify(of)) as T;
+    expect(ownGel(copied(clear), copied(cups)).fit).toBe(fit);
+    expect(ownGel(clear, cups.slice(0, 3)).fit).not.toBe(fit);
+    expect(ownGel({ ...clear, revision: 2 }, cups).fit).not.toBe(fit);
+  });
+});
+
 describe('how moulds wear', () => {
   const pulls = (worn: number) =>
     Array.from({ length: 40 }, (_, i) =>
@@ -128,6 +143,24 @@ describe('how moulds wear', () => {
     expect(life).toMatchObject({ mould: 'M-01', pulls: 40, wornFrom: 27 });
     expect(life!.bins.reduce((sum, b) => sum + b.pulls, 0)).toBe(40);
     expect(life!.bins.reduce((sum, b) => sum + b.spoiled, 0)).toBe(13);
+  });
+  it('sets castings of one pull in one step: they came out of the same wear', () => {
+    // Four cavities a pull; from the eleventh pull on every casting is hazy.
+    const four = pulls(10)
+      .slice(0, 20)
+      .flatMap((f) => [1, 2, 3, 4].map((cavity) => ({ ...f, cavity })));
+    const [whole, ...each] = mouldLives(four);
+    expect(whole).toMatchObject({ cavity: null, wornFrom: 10 });
+    expect(whole!.says).toContain('(40 of 40)');
+    expect(each.map((l) => [l.cavity, l.wornFrom])).toEqual([1, 2, 3, 4].map((cavity) => [cavity, 10]));
+  });
+  it('tells a long life in few bins, of every casting, and as soon', () => {
+    const [sound, hazy] = [pulls(1)[0]!, pulls(0)[0]!];
+    const long = Array.from({ length: 5_000 }, (_, i) => ({ ...(i < 3_000 ? sound : hazy), pulls: i }));
+    const [life] = mouldLives(long);
+    expect(life!.bins.length).toBeLessThanOrEqual(60);
+    expect(life!.bins.reduce((sum, b) => sum + b.pulls, 0)).toBe(5_000);
+    expect(Math.abs(life!.wornFrom! - 3_000)).toBeLessThanOrEqual(13);
   });
   it('tells none where none is, and nothing of a young mould', () => {
     expect(mouldLives(pulls(40))[0]).toMatchObject({ wornFrom: null });

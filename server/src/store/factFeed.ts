@@ -7,7 +7,7 @@ import type { Database } from './database';
 const AT_ONCE = 2_000;
 
 /** Batches with their moments and facts, made into one text by SQLite: a page crosses as a whole. */
-const PAGE = (code: string, row: string) =>
+const pageOf = (code: string, row: string) =>
   `group_concat('[' || json_quote(${code}) || ',' || json_quote(${row}.started_at) || ',' || COALESCE(${row}.facts, 'null') || ']')`;
 
 /** The last batch of a page, by the log's own order. */
@@ -28,7 +28,7 @@ export function factFeed({ sequelize, searched }: Database, fill: () => Promise<
     yield { rows: '', upTo: null, anew: true };
     const page = async (where: string, values: unknown[]) => {
       const [found] = await ask<{ rows: string | null }>(
-        `SELECT ${PAGE('b.code', 'b')} AS rows FROM batches b INDEXED BY batches_by_facts WHERE ${where}`,
+        `SELECT ${pageOf('b.code', 'b')} AS rows FROM batches b INDEXED BY batches_by_facts WHERE ${where}`,
         values,
       );
       return found?.rows ?? null;
@@ -54,7 +54,7 @@ export function factFeed({ sequelize, searched }: Database, fill: () => Promise<
   async function* changes(since: number): AsyncGenerator<LogChange> {
     for (let from = since; ;) {
       const [found] = await ask<{ rows: string | null; upTo: number | null }>(
-        `SELECT ${PAGE('c.code', 'b')} AS rows, MAX(c.at) AS upTo
+        `SELECT ${pageOf('c.code', 'b')} AS rows, MAX(c.at) AS upTo
           FROM (SELECT code, at FROM fact_changes WHERE at > ? ORDER BY at LIMIT ${AT_ONCE}) c
           LEFT JOIN batches b ON b.code = c.code`,
         [from],

@@ -1,9 +1,10 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { batchListQuerySchema, saltmarshCard, soundBatch } from '@warm-jar/core';
+import { batchFacts, batchListQuerySchema, saltmarshCard, soundBatch } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { afterEach, describe, expect, it } from 'vitest';
+import { entriesOf } from '../work/logFeed';
 import { batchStore } from './batchStore';
 import { checkStore } from './checkStore';
 import { openDatabase, type Database } from './database';
@@ -145,5 +146,53 @@ describe.each(MIGRATIONS.map((m, i) => [m.name, i + 1] as const))('a studio left
     ).toContain('B-0007');
     // It can be written to as any other.
     expect((await batches.replace('B-0007', 1, { ...old, note: 'looked at again' })).version).toBe(2);
+  });
+});
+
+describe('what an earlier version kept of each batch', () => {
+  const card = saltmarshCard('house-clear-6');
+  const turned = soundBatch('house-clear-6', {
+    ...four,
+    mix: { scale: 'SC-1' },
+    outcome: [{ symptom: 'bubbles', cause: 'damp-resin', how: 'test' }],
+  });
+  const listed = async (batches: ReturnType<typeof batchStore>, query: Record<string, string>) =>
+    (await batches.list(batchListQuerySchema.parse(query))).items.map((b) => b.code);
+  /** A studio at the version before a step, with a batch as that version stored it. */
+  async function before(step: string, facts: string | null): Promise<void> {
+    database = await firstVersion(MIGRATIONS.findIndex((m) => m.name === step));
+    await database.sequelize.query('UPDATE batches SET document = ?, facts = ? WHERE code = ?', {
+      replacements: [JSON.stringify(turned), facts, 'B-0009'],
+    });
+    await database.migrate();
+  }
+  it('is packed, and says the same: to what is learned, and to the filters of the log', async () => {
+    const facts = batchFacts(card, turned);
+    await before('0012-kept-facts', JSON.stringify(facts));
+    const products = productStore(database!);
+    const [batches, store] = [batchStore(database!, products), factStore(database!, products)];
+    const told = [];
+    for await (const change of store.feed.since(null)) told.push(...entriesOf(change));
+    expect(told.find((e) => e.code === 'B-0009')!.facts).toEqual(JSON.parse(JSON.stringify(facts)));
+    const [row] = await database!.sequelize.query<{ facts: string }>(
+      "SELECT facts FROM batches WHERE code = 'B-0009'",
+      {
+        type: QueryTypes.SELECT,
+      },
+    );
+    expect(row!.facts.length).toBeLessThan(JSON.stringify(facts).length);
+    // Those laid down before the step, and those that a change lays down after it, by patches.
+    const filters: Record<string, string>[] = [{ fact: 'cavity:M-17/2' }, { fact: 'cavity:M-17/1' }, { looked: 'yes' }];
+    for (const filter of filters) expect(await listed(batches, filter), JSON.stringify(filter)).toContain('B-0009');
+    await batches.replace('B-0009', 1, { ...turned, by: 'MT' });
+    for (const filter of [...filters, { fact: 'person:MT' }, { fact: 'cavity:M-17/1', symptom: 'bubbles' }])
+      expect(await listed(batches, filter), JSON.stringify(filter)).toContain('B-0009');
+    expect(await listed(batches, { fact: 'cavity:M-12/1', symptom: 'bubbles' })).not.toContain('B-0009');
+  });
+  it('of one that was brought in has its outcomes and its gear from then on', async () => {
+    await before('0013-brought-in', null);
+    const batches = batchStore(database!, productStore(database!));
+    expect(await listed(batches, { outcome: 'damp-resin' })).toEqual(['B-0009']);
+    expect(await listed(batches, { gear: 'SC-1' })).toEqual(['B-0009']);
   });
 });

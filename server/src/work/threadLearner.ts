@@ -54,6 +54,33 @@ interface Kept {
   readonly upTo: Map<string, number>;
 }
 
+/** Tells a thread what changed in a log, and asks it. */
+async function told(
+  { worker, lost, upTo }: Kept,
+  job: LogJob,
+  log: LogFeed,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<LearningResult> {
+  const tell = (message: ToDesk) => {
+    worker.postMessage(message);
+  };
+  const since = upTo.get(log.id) ?? null;
+  // What it knows half it does not know.
+  upTo.delete(log.id);
+  let last = since;
+  for await (const change of log.since(since)) {
+    signal.throwIfAborted();
+    tell({ log: log.id, change });
+    last = change.upTo ?? last;
+  }
+  const result = resultOf<LearningResult>(worker, onProgress);
+  tell({ log: log.id, job });
+  const answer = await Promise.race([result, lost]);
+  if (last !== null) upTo.set(log.id, last);
+  return answer;
+}
+
 /** A thread on which logs are kept, begun when it is needed. */
 function keptThread(file: string) {
   let thread: Kept | null = null;
@@ -77,28 +104,13 @@ function keptThread(file: string) {
   };
   return {
     end,
-    /** Tells the thread what changed, and asks it. */
     ask: async (job: LogJob, log: LogFeed, onProgress: (share: number) => void, signal: AbortSignal) => {
       clearTimeout(idle);
-      const { worker, lost, upTo } = begin();
-      const tell = (message: ToDesk) => {
-        worker.postMessage(message);
-      };
-      const since = upTo.get(log.id) ?? null;
-      // What it knows half it does not know.
-      upTo.delete(log.id);
-      let last = since;
-      for await (const change of log.since(since)) {
-        signal.throwIfAborted();
-        tell({ log: log.id, change });
-        last = change.upTo ?? last;
+      try {
+        return await told(begin(), job, log, onProgress, signal);
+      } finally {
+        idle = setTimeout(end, IDLE_MS).unref();
       }
-      const result = resultOf<LearningResult>(worker, onProgress);
-      tell({ log: log.id, job });
-      const told = await Promise.race([result, lost]);
-      if (last !== null) upTo.set(log.id, last);
-      idle = setTimeout(end, IDLE_MS).unref();
-      return told;
     },
   };
 }
