@@ -38,14 +38,13 @@ export function ratesHere(facts: CaseFacts, catalogue: ReadonlyMap<CauseId, numb
   const told = ofSymptom(facts);
   const of = Math.max(0, ...told.map((t) => t.of));
   if (of === 0) return new Map();
+  // Rates that tell what was expected tell it of every cause that any of those faults could have had: of one that they
+  // leave out nothing is known here. Plain counts leave out what it never was.
+  const isWhole = told.some((t) => t.expected != null);
   return new Map(
-    [...catalogue].map(([id, share]) => [
-      id,
-      rateOf(
-        told.find((t) => t.id === id),
-        of,
-        share,
-      ),
-    ]),
+    [...catalogue].flatMap(([id, share]) => {
+      const own = told.find((t) => t.id === id);
+      return own === undefined && isWhole ? [] : [[id, rateOf(own, of, share)] as const];
+    }),
   );
 }

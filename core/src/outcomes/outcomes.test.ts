@@ -160,6 +160,23 @@ describe('rates of the studio', () => {
     const other = sharesOf(faulty(), { causes: [{ id: 'cup-scraped', symptom: 'soft', times: 30, of: 40 }] });
     expect(other.get('cup-scraped')!.share).toBe(bare.get('cup-scraped')!.share);
   });
+  it('say nothing of a cause that none of the settled faults could have had', () => {
+    // Twelve tacky casts: that light yellowed one was expected in none of them, so that it never was tells nothing.
+    const rates = studioRates(cases(Array<'ratio-off'>(12).fill('ratio-off')));
+    const yellow = faulty({
+      checks: [{ afterH: 900, symptoms: [{ kind: 'yellowing', pattern: 'surface-exposed-to-light' }] }],
+    });
+    const bare = sharesOf(yellow);
+    const learned = sharesOf(yellow, { causes: rateHistory(rates, 'yellowing', CARD.family) });
+    const known = new Set<string>(rates.all.map((r) => r.id));
+    const unknown = [...bare.keys()].filter((id) => !known.has(id));
+    expect(unknown.length).toBeGreaterThan(0);
+    for (const id of unknown) {
+      expect(bare.get(id)!.share, id).toBeGreaterThan(0);
+      expect(learned.get(id)!.here, id).toBeUndefined();
+      expect(learned.get(id)!.share, id).toBeGreaterThanOrEqual(0.95 * bare.get(id)!.share);
+    }
+  });
   it('bring the ledger near to one that knows them', () => {
     const { catalogue, learned, trueRates } = studioCalibration(8, 60, 60, 11);
     expect(learned.firstRight).toBeGreaterThan(trueRates.firstRight - 0.035);
