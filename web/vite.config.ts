@@ -5,6 +5,7 @@ import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { firstPage, packed, preloadedFonts, sharedBy, withoutJsonSchema } from './build';
 import { libraryLook } from './libraryLook';
+import { laterSchemas } from './laterSchemas';
 import { viewFiles } from './viewFiles';
 
 /** How long a page waits for the server before the kept one is shown, s. */
@@ -82,7 +83,7 @@ const FIRST = ['src/main.ts', 'src/views/today/TodayView.vue'].map((path) =>
 
 /** The placeholder is replaced by each answer's nonce on the server. */
 export default defineConfig({
-  plugins: [vue(), libraryLook(), withoutJsonSchema(), preloadedFonts(), viewFiles(), shell, packed()],
+  plugins: [vue(), libraryLook(), withoutJsonSchema(), laterSchemas(), preloadedFonts(), viewFiles(), shell, packed()],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     target: 'es2022',

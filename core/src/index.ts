@@ -1,3 +1,4 @@
+export * from './formats/byText';
 export * from './formats/errors';
 export * from './formats/vocabulary';
 export * from './formats/product';

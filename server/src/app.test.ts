@@ -1,4 +1,12 @@
-import { diagnosisSchema, overlay, saltmarshCard, soundBatch, type Batch, type Problem } from '@warm-jar/core';
+import {
+  diagnosisSchema,
+  fitToKeep,
+  overlay,
+  saltmarshCard,
+  soundBatch,
+  type Batch,
+  type Problem,
+} from '@warm-jar/core';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { openStudio } from './studio';
@@ -38,8 +46,11 @@ describe('batches', () => {
     for (const slug of ['house-clear-6', 'house-tide']) await log(withoutCode(slug, begun));
     await log(withoutCode('house-clear-6', { closed: true }));
     const { body } = (await api().get('/api/v1/work').expect(200)) as {
-      body: { total: number; items: { version: number; batch: Batch }[] };
+      body: { total: number; items: { version: number; batch: Batch }[]; fits: Record<string, unknown> };
     };
+    // With what was fitted to their cards, so that no browser fits them again.
+    const fits = body.items.map(({ batch }) => fitToKeep(saltmarshCard(batch.product.slug)));
+    expect(body.fits).toEqual(JSON.parse(JSON.stringify(Object.fromEntries(fits))));
     expect(body.total).toBe(2);
     expect(body.items.map((i) => i.batch.code).sort()).toEqual(['B-0001', 'B-0002']);
     for (const { batch, version } of body.items) {

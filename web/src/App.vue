@@ -15,6 +15,7 @@ import { useGlobalKeys } from './app/useGlobalKeys';
 import { useHeldWords } from './app/useHeldWords';
 import { useFocusKeeper } from './app/useFocusKeeper';
 import { usePageFocus } from './app/usePageFocus';
+import { InTurn } from './components/InTurn';
 import { usePhone } from './components/usePhone';
 import { useProducts } from './stores/products';
 import { useSession } from './stores/session';
@@ -42,7 +43,7 @@ onMounted(async () => {
   await session.ready();
   // Before somebody signs in there is nothing to be had.
   if (session.mustSignIn) return;
-  await useProducts().load();
+  void useProducts().load();
   await useWork().load();
 });
 // Signed out from afar: what was typed stays in this browser.
@@ -60,15 +61,17 @@ watch(
   <RouterView v-if="route.meta['bare'] || route.matched.length === 0" />
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
-    <ShellShelf v-if="!phone" />
+    <InTurn v-if="!phone"><ShellShelf /></InTurn>
     <div class="right">
       <ReplacedNote />
       <LookRoundStrip />
       <OpeningStrip />
-      <PhoneTop v-if="phone" @jars="jarsOpen = true" />
-      <ShellTop v-else @keys="keysOpen = true" @find="findOpen = true" />
-      <main id="main" tabindex="-1"><RouterView /></main>
-      <PhoneBar v-if="phone" class="at-thumb" @more="moreOpen = true" />
+      <InTurn v-if="phone"><PhoneTop @jars="jarsOpen = true" /></InTurn>
+      <InTurn v-else><ShellTop @keys="keysOpen = true" @find="findOpen = true" /></InTurn>
+      <main id="main" tabindex="-1">
+        <InTurn><RouterView /></InTurn>
+      </main>
+      <InTurn v-if="phone"><PhoneBar class="at-thumb" @more="moreOpen = true" /></InTurn>
     </div>
     <PhoneDrawers
       v-if="phone && drawersAsked"
@@ -80,7 +83,7 @@ watch(
     <FindDialog v-if="findAsked" v-model:open="findOpen" />
     <HelpDialog v-if="keysAsked" v-model:open="keysOpen" />
     <!-- Links that are drawn as buttons need the styles of one, on pages without any too. -->
-    <Button v-show="false" disabled />
+    <InTurn><Button v-show="false" disabled /></InTurn>
     <Speakers v-if="isIdle || waiting" @ready="speak" />
   </div>
 </template>
@@ -91,7 +94,9 @@ watch(
   grid-template-columns: 9.375rem minmax(0, 1fr);
   min-height: 100vh;
 }
+/* In its own column from the first: the shelf comes a moment before or after. */
 .right {
+  grid-column: 2;
   min-width: 0;
 }
 main {
@@ -123,6 +128,7 @@ main {
     grid-template-columns: minmax(0, 1fr);
   }
   .right {
+    grid-column: 1;
     display: flex;
     flex-direction: column;
     min-height: 100vh;

@@ -18,7 +18,12 @@ import { claimTab } from './stores/tab';
 // What is typed belongs to a tab: it is named before anything is read.
 await claimTab();
 const look = await library();
-// All of the application was just read: a frame and a tap go first.
+// All of the application was just read: a frame and a tap go first, here and after each part.
+const parts = [createPinia(), router, look, ConfirmationService, ToastService];
+const application = createApp(App);
+for (const part of parts) {
+  await breathe();
+  application.use(part);
+}
 await breathe();
-
-createApp(App).use(createPinia()).use(router).use(look).use(ConfirmationService).use(ToastService).mount('#app');
+application.mount('#app');

@@ -7,6 +7,7 @@ import type { QuickTest } from './quickTest';
 import { QUICK_TESTS, recordedOutcome } from './quickTests';
 import { likelihoodRatio } from './weight';
 import { whatIf, type WhatIf } from './whatIf';
+import { byText } from '../formats/byText';
 
 /** Questions that would tell less than this are not worth a technician's time, bits. */
 const WORTH_ASKING_BITS = 0.01;
@@ -114,7 +115,7 @@ const MAX_FIELDS = 4;
 const byEffort = (a: Ask, b: Ask) =>
   effortClass(a.effortMin) - effortClass(b.effortMin) ||
   b.bits / (1 + b.effortMin) - a.bits / (1 + a.effortMin) ||
-  a.field.localeCompare(b.field);
+  byText(a.field, b.field);
 
 /**
  * What to ask next: figures to be looked at again before they are believed, then the unrecorded fields and the quick

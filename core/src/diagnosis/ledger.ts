@@ -11,6 +11,7 @@ import { memoize } from '../numeric/memoize';
 import { likelihoodRatio } from './weight';
 import { noticedErrorRate, withErrors } from './mistypedEvidence';
 import { outcomesFor, turnedOut } from '../outcomes/turnedOut';
+import { byText } from '../formats/byText';
 
 /** Prior weight of everything the catalogue does not know, on the scale of the causes' own weights. */
 export const SOMETHING_ELSE_PRIOR = 0.1;
@@ -57,8 +58,7 @@ export function cataloguePriors(facts: CaseFacts): Map<CauseId, number> {
   return new Map([...weights].map(([id, w]) => [id, w / total]));
 }
 
-const byLoudness = (a: Evidence, b: Evidence) =>
-  Math.abs(b.points) - Math.abs(a.points) || a.field.localeCompare(b.field);
+const byLoudness = (a: Evidence, b: Evidence) => Math.abs(b.points) - Math.abs(a.points) || byText(a.field, b.field);
 
 /** What the record says of a cause: any figure of it may be mistyped, so none is trusted to near certainty. */
 function recordEvidence(cause: Cause, facts: CaseFacts): Evidence[] {
@@ -156,7 +156,7 @@ export function rankCauses(facts: CaseFacts): CauseShare[] {
       prevention: cause?.prevention(facts) ?? [],
       changes: cause ? changesOf(cause, facts) : [],
     }))
-    .sort((a, b) => b.share - a.share || a.id.localeCompare(b.id));
+    .sort((a, b) => b.share - a.share || byText(a.id, b.id));
 }
 
 /** A planned change where the cause has one, else its first habit as words to keep to. */

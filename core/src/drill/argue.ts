@@ -9,6 +9,7 @@ import { wordsIn, type Say } from '../units/wording';
 import { drillTold, knownAfter } from './drillAsk';
 import { drillFacts } from './drillCase';
 import { ledgerAsk } from './ledgerTrainee';
+import { byText } from '../formats/byText';
 
 /** As many causes as are argued about beside each other. */
 const IN_QUESTION = 3;
@@ -44,7 +45,7 @@ function newlySaid(ids: readonly CauseId[], before: CaseFacts | null, now: CaseF
           says: e.says,
         }));
     })
-    .sort((a, b) => Math.abs(b.points) - Math.abs(a.points) || a.says.localeCompare(b.says));
+    .sort((a, b) => Math.abs(b.points) - Math.abs(a.points) || byText(a.says, b.says));
 }
 
 /** What the ledger would ask next, until it is sure, after all that was asked. */

@@ -14,13 +14,14 @@ import { drillFacts } from './drillCase';
 import { drillMends, isRightMend } from './drillMends';
 import { drillScore, wholeSpread, type Sureness } from './drillScore';
 import { ledgerSpread, ledgerTakes } from './ledgerTrainee';
+import { byText } from '../formats/byText';
 
 /** Causes that a drill lets spread sureness over, by their titles; what is in no catalogue stands last. */
 export function drillCauses(c: DrillCase): CauseId[] {
   const facts = drillFacts(c, { batch: c.batch, history: {} });
   const all = new Set<CauseId>([...candidates(facts).map((k) => k.id), ...c.truth]);
   all.delete('something-else');
-  return [...[...all].sort((a, b) => causeTitle(a).localeCompare(causeTitle(b))), 'something-else'];
+  return [...[...all].sort((a, b) => byText(causeTitle(a), causeTitle(b))), 'something-else'];
 }
 
 /** Parts of a record that say nothing of a drill's batch, or that are told elsewhere. */

@@ -3,6 +3,7 @@ import type { DrillLevel, DrillProgress, DrillSummary } from '../formats/drill';
 import { DRILL_LEVELS } from '../formats/drill';
 import { FAMILIES, type CauseId, type Family } from '../formats/vocabulary';
 import { causeTitle } from '../diagnosis/catalogue';
+import { byText } from '../formats/byText';
 
 /** A drill that was answered, as progress reads it. */
 export interface DrillDone {
@@ -82,7 +83,7 @@ function byCause(done: readonly DrillDone[]): DrillProgress['causes'] {
         score: mean(of.map((d) => d.result.score)),
       };
     })
-    .sort((a, b) => a.score - b.score || a.title.localeCompare(b.title));
+    .sort((a, b) => a.score - b.score || byText(a.title, b.title));
 }
 
 /**
@@ -93,7 +94,7 @@ function byCause(done: readonly DrillDone[]): DrillProgress['causes'] {
 export function drillProgress(
   done: readonly DrillDone[],
 ): Omit<DrillProgress, 'person' | 'due' | 'confusions' | 'quick' | 'bench'> {
-  const inOrder = [...done].sort((a, b) => a.at.localeCompare(b.at));
+  const inOrder = [...done].sort((a, b) => byText(a.at, b.at));
   const chosen = inOrder.flatMap((d) => (d.result.mend ? [d.result.mend.isRight] : []));
   return {
     times: done.length,

@@ -8,6 +8,7 @@ import type { Chance } from '../simulation/chance';
 import { drillAsks, knownAfter } from './drillAsk';
 import { drillFacts } from './drillCase';
 import type { Sureness } from './drillScore';
+import { byText } from '../formats/byText';
 
 /** The ledger stops asking when a cause leads by this, when nothing would tell this much a minute, or after so many. */
 const [SURE, LEAST_BITS_A_MIN, MOST_ASKED] = [0.9, 0.004, 12];
@@ -48,7 +49,7 @@ export function ledgerAsk(c: DrillCase, asked: readonly string[]): DrillAsk | nu
       const ask = offered.get(askIdOf(field));
       return ask ? [{ ask, rate: bits / Math.max(1, ask.minutes) }] : [];
     })
-    .sort((a, b) => b.rate - a.rate || a.ask.id.localeCompare(b.ask.id))[0];
+    .sort((a, b) => b.rate - a.rate || byText(a.ask.id, b.ask.id))[0];
   return worth && worth.rate >= LEAST_BITS_A_MIN ? worth.ask : null;
 }
 

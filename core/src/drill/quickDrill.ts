@@ -12,6 +12,7 @@ import { chanceApart, type Chance } from '../simulation/chance';
 import { SALTMARSH_CARDS, saltmarshCard } from '../simulation/saltmarshCards';
 import { soundBatch } from '../simulation/soundBatch';
 import { wordsIn, type Say } from '../units/wording';
+import { byText } from '../formats/byText';
 
 /** A sum to be done within a minute, with its answer. */
 export interface QuickQuestion {
@@ -148,7 +149,7 @@ const whichProduct: Maker = (chance, say) => {
       .sort((a, b) => a.at - b.at)
       .slice(0, CHOICES - 1)
       .map(({ f }) => f);
-    const shown = [one, ...others].sort((a, b) => a.product.name.localeCompare(b.product.name));
+    const shown = [one, ...others].sort((a, b) => byText(a.product.name, b.product.name));
     return {
       topic: 'which-product',
       says: [

@@ -131,10 +131,11 @@ export const batchPageSchema = z.object({
 /** Batches in work that are told whole at once, as many as a shelf shows; the rest are in the log. */
 export const MOST_IN_WORK = 24;
 
-/** Batches in work, whole, each with its version. */
+/** Batches in work, whole, each with its version, and what was fitted to their cards (`fitToKeep`), by its key. */
 export const workSchema = z.object({
   items: z.array(z.object({ version: z.number().int(), batch: batchSchema })),
   total: z.number().int(),
+  fits: z.record(z.string(), z.unknown()),
 });
 
 export const historyEntrySchema = z.object({

@@ -43,10 +43,14 @@ const minutesAt = z.looseObject({
 
 const liquidMinutesAt = z.looseObject({ ...minutesAt.shape, minutes: q.liquidMinutes.nullish() });
 
-const kindLimits = Object.fromEntries(ADDITIVE_KINDS.map((kind) => [kind, q.loadingPct.nullish()])) as Record<
-  (typeof ADDITIVE_KINDS)[number],
-  z.ZodOptional<z.ZodNullable<typeof q.loadingPct>>
->;
+const kindLimits = z
+  .object(
+    Object.fromEntries(ADDITIVE_KINDS.map((kind) => [kind, q.loadingPct.nullish()])) as Record<
+      (typeof ADDITIVE_KINDS)[number],
+      z.ZodOptional<z.ZodNullable<typeof q.loadingPct>>
+    >,
+  )
+  .partial();
 
 /** Adds a problem at `path` where a band's low end lies above its high end. */
 function bandInOrder(
@@ -118,7 +122,7 @@ export const storedProductSchema = z.looseObject({
     .looseObject({
       basis: z.enum(['weight', 'volume']).nullish(),
       totalMaxPct: q.loadingPct.nullish(),
-      kinds: z.object(kindLimits).partial().nullish(),
+      kinds: kindLimits.nullish(),
       refused: z.array(z.enum(ADDITIVE_KINDS)).max(q.longestList).nullish(),
     })
     .nullish(),

@@ -16,6 +16,7 @@ import { wordsIn, type Say } from '../units/wording';
 import { CAUSES_OF_THE_MIX } from './causesOfTheMix';
 import { CAUSES_OF_THE_MOULD } from './causesOfTheMould';
 import type { CauseWords, GuidedCause } from './causeWords';
+import { byText } from '../formats/byText';
 
 type Showing = CausePage['shows'][number];
 type Speaks = CausePage['speaks'][number];
@@ -36,7 +37,7 @@ function showsOf({ prior }: Cause): Showing[] {
   const total = all.reduce((sum, s) => sum + s.weight, 0);
   return all
     .map(({ kind, pattern, weight }) => ({ kind, pattern, share: weight / total }))
-    .sort((a, b) => b.share - a.share || a.pattern.localeCompare(b.pattern));
+    .sort((a, b) => b.share - a.share || byText(a.pattern, b.pattern));
 }
 
 /** Made-up batches that a page is worked out from, all written down whole. */
@@ -86,7 +87,7 @@ const speaksOf: (cause: Cause) => Speaks[] = memoize((cause: Cause) => {
       points: all.reduce((a, b) => a + b, 0) / all.length,
     }))
     .filter((s) => s.points >= LEAST_POINTS)
-    .sort((a, b) => b.points - a.points || a.field.localeCompare(b.field));
+    .sort((a, b) => b.points - a.points || byText(a.field, b.field));
 });
 
 /** A test that says less than this of a cause is not named for it, decibans. */
@@ -166,7 +167,7 @@ export function nearestCauses(id: GuidedCause, most = NEIGHBOURS): GuidedCause[]
   return CATALOGUE.filter((c) => c !== cause)
     .map((c) => ({ id: c.id as GuidedCause, like: likeness(cause, c) }))
     .filter((c) => c.like > 0)
-    .sort((a, b) => b.like - a.like || a.id.localeCompare(b.id))
+    .sort((a, b) => b.like - a.like || byText(a.id, b.id))
     .slice(0, most)
     .map((c) => c.id);
 }

@@ -6,6 +6,7 @@ import type { CauseWords, GuidedCause } from './causeWords';
 import { FAMILY_WORDS } from './familyWords';
 import { SCHOOLS } from './schools';
 import { TERMS } from './terms';
+import { byText } from '../formats/byText';
 
 /** What a page of the guide is about. */
 export const GUIDE_PARTS = ['causes', 'families', 'schools', 'words'] as const;
@@ -51,6 +52,6 @@ export function findInGuide(words: string): GuideEntry[] {
   if (wanted.length === 0) return [];
   const inTitle = ({ title }: GuideEntry) => wanted.filter((w) => title.toLowerCase().includes(w)).length;
   return GUIDE_ENTRIES.filter(({ text }) => wanted.every((w) => text.includes(w))).sort(
-    (a, b) => inTitle(b) - inTitle(a) || a.title.localeCompare(b.title),
+    (a, b) => inTitle(b) - inTitle(a) || byText(a.title, b.title),
   );
 }

@@ -1,3 +1,4 @@
+import { byText } from '../formats/byText';
 /** Items by a key, keys in order; what has none is left out. */
 export function grouped<T>(items: readonly T[], keyOf: (item: T) => string | null | undefined): [string, T[]][] {
   const groups = new Map<string, T[]>();
@@ -8,5 +9,5 @@ export function grouped<T>(items: readonly T[], keyOf: (item: T) => string | nul
     if (group) group.push(item);
     else groups.set(key, [item]);
   }
-  return [...groups].sort(([a], [b]) => a.localeCompare(b));
+  return [...groups].sort(([a], [b]) => byText(a, b));
 }

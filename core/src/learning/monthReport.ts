@@ -6,6 +6,7 @@ import type { CastFacts } from './castFacts';
 import { designEffect, shows } from './clusters';
 import { grouped } from './grouped';
 import { share, split, type Share } from './finding';
+import { byText } from '../formats/byText';
 
 /** A fault of the month, with what it turned out to be where that is known. */
 export interface MonthFault extends Share {
@@ -134,7 +135,7 @@ function faultsOf(now: readonly CastFacts[], before: readonly CastFacts[]): Mont
       before: lookedBefore.length === 0 ? null : shareIn(lookedBefore, key),
       batches: uniqueCodes(looked.filter(shows(key))),
     }))
-    .sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
+    .sort((a, b) => b.k - a.k || byText(a.kind, b.kind) || byText(a.pattern ?? '', b.pattern ?? ''));
 }
 
 const settledKey = (kind: string, cause: string) => `${kind} ${cause}`;
@@ -150,7 +151,7 @@ function outcomesOf(batches: readonly BatchFacts[]): MonthOutcome[] {
       times: some.length,
       batches: some.map((r) => r.code),
     }))
-    .sort((a, b) => b.times - a.times || a.cause.localeCompare(b.cause));
+    .sort((a, b) => b.times - a.times || byText(a.cause, b.cause));
 }
 
 /** Batches with a fault of which nobody has said what it turned out to be. */

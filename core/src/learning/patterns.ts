@@ -15,6 +15,7 @@ import { levelsInOrder } from './logNames';
 import { partLosses } from './partLosses';
 import { placesOf, type Places } from './places';
 import { tally, type Tally } from './tally';
+import { byText } from '../formats/byText';
 
 export interface PatternOptions {
   readonly names?: Readonly<Record<string, string>>;
@@ -32,7 +33,7 @@ const [MIN_GROUP, MIN_FAULTS, MIN_PATTERN] = [5, 4, 5];
 function ratesOf(looked: Log): SymptomRate[] {
   return [...new Set(looked.parts.flatMap((part) => part.outcomes))]
     .map((key) => ({ ...split(key), ...share(countOf(looked, key), looked.size, designEffect(looked, shows(key))) }))
-    .sort((a, b) => b.k - a.k || a.kind.localeCompare(b.kind) || (a.pattern ?? '').localeCompare(b.pattern ?? ''));
+    .sort((a, b) => b.k - a.k || byText(a.kind, b.kind) || byText(a.pattern ?? '', b.pattern ?? ''));
 }
 
 /**
@@ -138,7 +139,7 @@ const byUse = (a: Finding, b: Finding) =>
   limitFirst(b) - limitFirst(a) ||
   Number(b.independent) - Number(a.independent) ||
   a.adjustedP - b.adjustedP ||
-  a.level.localeCompare(b.level);
+  byText(a.level, b.level);
 
 /** The chance from which on a question was answered yes: that of the last one found, else of one alone among all. */
 function threshold(p: readonly number[], adjusted: readonly number[]): number {
@@ -163,7 +164,7 @@ function unansweredOf(
       const wouldFind = smallestFound({ with: a + b, without: c + d, rate }, chance);
       return [{ q, wouldFind, gap: wouldFind === null ? Infinity : wouldFind - rate }];
     })
-    .sort((x, y) => (x.gap === y.gap ? 0 : x.gap - y.gap) || x.q.at.level.localeCompare(y.q.at.level))
+    .sort((x, y) => (x.gap === y.gap ? 0 : x.gap - y.gap) || byText(x.q.at.level, y.q.at.level))
     .slice(0, MOST_UNANSWERED)
     .map(({ q, wouldFind }) => ({
       ...split(q.outcome),

@@ -1,4 +1,5 @@
 import { binomialAtLeast } from './binomial';
+import { byText } from '../formats/byText';
 
 /** A fault's place on a cavity's outline, in shares of its width and height, and the batch it was seen on. */
 export interface SpotMark {
@@ -43,7 +44,7 @@ const meanOf = (marks: readonly SpotMark[]) => ({
  * Marks gathered around the densest places first, each mark in one gathering; the order they come in does not matter.
  */
 export function gatherMarks(marks: readonly SpotMark[]): SpotMark[][] {
-  let left = [...marks].sort((a, b) => a.x - b.x || a.y - b.y || a.batch.localeCompare(b.batch));
+  let left = [...marks].sort((a, b) => a.x - b.x || a.y - b.y || byText(a.batch, b.batch));
   const gathered: SpotMark[][] = [];
   while (left.length > 0) {
     const around = (m: SpotMark) => left.filter((other) => near(m, other));

@@ -11,6 +11,7 @@ import { grouped } from './grouped';
 import { studioRates, type StudioRates } from '../outcomes/causeRates';
 import { mouldLives, type MouldLife } from './mouldLife';
 import { wilsonInterval, type RateInterval } from './wilsonInterval';
+import { byText } from '../formats/byText';
 
 /** Castings by how they ended, and what their resin cost. */
 export interface Yield {
@@ -146,7 +147,7 @@ function reasonsOf(castings: readonly CastFacts[], price: PriceOf): ReasonCount[
         cost: costs.length === 0 ? null : total(costs),
       };
     })
-    .sort((a, b) => b.second + b.scrap - (a.second + a.scrap) || a.reason.localeCompare(b.reason));
+    .sort((a, b) => b.second + b.scrap - (a.second + a.scrap) || byText(a.reason, b.reason));
 }
 
 const NOT_FITTED: Record<Exclude<GelFit['status'], 'fitted'>, (points: number) => string> = {
@@ -201,8 +202,6 @@ function rememberedFit(product: Product, points: readonly Witness['gel'][]): Gel
   if (fits.size > MOST_FITS) fits.delete(fits.keys().next().value!);
   return fit;
 }
-
-const byText = (a: string, b: string): number => Number(a > b) - Number(a < b);
 
 /** The studio's own gel times of a product, fitted beside the card's and never over it. */
 export function ownGel(product: Product, facts: readonly CastFacts[]): OwnGel {

@@ -1,4 +1,5 @@
 import type { CauseId, Family, SymptomKind } from '../formats/vocabulary';
+import { byText } from '../formats/byText';
 
 /** Shares of causes, adding up to one. */
 export type CauseShares = Readonly<Partial<Record<CauseId, number>>>;
@@ -131,7 +132,7 @@ function ratesFrom(cases: readonly CountedCase[], from: Factors): Map<CauseId, C
 }
 
 const sorted = (rates: ReadonlyMap<CauseId, CauseRate>) =>
-  [...rates.values()].sort((a, b) => b.times - a.times || b.expected - a.expected || a.id.localeCompare(b.id));
+  [...rates.values()].sort((a, b) => b.times - a.times || b.expected - a.expected || byText(a.id, b.id));
 
 /**
  * How often each cause is the one in this studio. A habit of the studio shows in every symptom and family, so its rate

@@ -7,10 +7,13 @@ import {
   commonBatch,
   diagnose,
   diagnosisSchema,
+  fitToKeep,
   historySchemaOfBatch,
+  isCalibrated,
   unitsQuerySchema,
   wordsIn,
   workSchema,
+  type Batch,
 } from '@warm-jar/core';
 import { z } from 'zod';
 import type { AppDeps } from '../appDeps';
@@ -34,7 +37,17 @@ const list = ({ batches }: BatchDeps): Endpoint =>
     async ({ query }) => ({ status: 200, body: await batches.list(query) }),
   );
 
-const work = ({ batches }: BatchDeps): Endpoint =>
+/** What was fitted to the cards of batches, by key: a browser takes it over instead of fitting all of them anew. */
+async function fitsOf(batches: readonly Batch[], products: BatchDeps['products']): Promise<Record<string, unknown>> {
+  const named = new Map(batches.map(({ product }) => [`${product.slug} ${product.revision ?? 'newest'}`, product]));
+  const cards = await Promise.all(
+    [...named.values()].map(({ slug, revision }) => products.get(slug, revision).catch(() => null)),
+  );
+  const fits = cards.filter((card) => card !== null).map(fitToKeep);
+  return Object.fromEntries(fits.filter(([, fit]) => isCalibrated(fit)));
+}
+
+const work = ({ batches, products }: BatchDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -53,7 +66,12 @@ const work = ({ batches }: BatchDeps): Endpoint =>
           }),
         ),
       );
-      return { status: 200, body: { items: read.filter((b) => b !== null), total: page.total } };
+      const items = read.filter((b) => b !== null);
+      const fits = await fitsOf(
+        items.map(({ batch }) => batch),
+        products,
+      );
+      return { status: 200, body: { items, total: page.total, fits } };
     },
   );
 

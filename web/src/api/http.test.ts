@@ -52,4 +52,32 @@ describe('a call of the API', () => {
     expect(versionOf(new Response('', { headers: { ETag: '"12"' } }))).toBe(12);
     expect(versionOf(new Response(''))).toBe(0);
   });
+  it('checks the items of a list one after another, with the rest of the answer beside them', async () => {
+    const page = z.object({ items: z.array(z.object({ n: z.number() })), total: z.number() });
+    const told = { items: Array.from({ length: 40 }, (_, n) => ({ n, more: 'left out' })), total: 7, extra: 1 };
+    let now = 0;
+    vi.stubGlobal('performance', { now: () => (now += 1) });
+    const pauses = vi.fn(() => Promise.resolve());
+    vi.stubGlobal('scheduler', { yield: pauses });
+    const found = await read(page, new Response(JSON.stringify(told)));
+    expect(found).toEqual(page.parse(told));
+    expect(pauses.mock.calls.length).toBeGreaterThan(8);
+    const bad = { ...told, items: [{ n: 1 }, { n: 'one' }] };
+    await expect(read(page, new Response(JSON.stringify(bad)))).rejects.toThrow('number');
+    await expect(read(page, new Response(JSON.stringify({ ...told, total: '7' })))).rejects.toThrow('number');
+    await expect(read(page, new Response('{"total":7}'))).rejects.toThrow('array');
+    expect(await read(page, new Response('{"items":[],"total":0}'))).toEqual({ items: [], total: 0 });
+  });
+  it('that asks lets others go first; one that writes is on its way at once', async () => {
+    let go = () => {};
+    vi.stubGlobal('scheduler', { yield: () => new Promise<void>((done) => (go = done)) });
+    const fetched = answer(200, {});
+    vi.stubGlobal('fetch', fetched);
+    const asked = send('/batches');
+    void send('/batches', withJson('POST', {}));
+    expect(fetched.mock.calls.map(([, init]) => init?.method)).toEqual(['POST']);
+    go();
+    await asked;
+    expect(fetched).toHaveBeenCalledTimes(2);
+  });
 });

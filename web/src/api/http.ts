@@ -1,6 +1,8 @@
 import { problemSchema, type ProblemIssue } from '@warm-jar/core';
-import type { z } from 'zod';
+import { z } from 'zod';
+import { breathe, pauses } from '../app/breathe';
 import { API_PREFIX } from './base';
+import { madeSchema } from './madeSchema';
 import { rememberCode } from './problemCodes';
 import { studioId } from './studioId';
 
@@ -53,6 +55,8 @@ async function problemOf(response: Response): Promise<ApiProblem> {
 
 export async function send(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
+  // Several are often asked for at once.
+  if (init.method === undefined) await breathe();
   try {
     response = await fetch(`${API_PREFIX}${path}`, withWho(init));
   } catch (error) {
@@ -71,8 +75,32 @@ export async function send(path: string, init: RequestInit = {}): Promise<Respon
   throw problem;
 }
 
+/** The schema of the single items, where an answer is a list of them. */
+function itemSchemaOf(schema: z.ZodType): z.ZodType | null {
+  const items = schema instanceof z.ZodObject ? (schema.shape as Record<string, unknown>)['items'] : null;
+  return items instanceof z.ZodArray ? (items.element as z.ZodType) : null;
+}
+
+/**
+ * What a server answered, checked. Items of a list are checked one after another: a tap in between does not wait for
+ * all of them.
+ * @throws ZodError where it is not what was asked for
+ */
 export async function read<T>(schema: z.ZodType<T>, response: Response): Promise<T> {
-  return schema.parse(await response.json());
+  const answer = (await response.json()) as T;
+  await madeSchema(schema);
+  await breathe();
+  const one = itemSchemaOf(schema);
+  const told = one && z.looseObject({ items: z.array(z.unknown()).min(1) }).safeParse(answer);
+  if (!one || !told?.success) return schema.parse(answer);
+  const rest = schema.parse({ ...told.data, items: [] });
+  const pause = pauses();
+  const items: unknown[] = [];
+  for (const item of told.data.items) {
+    items.push(one.parse(item));
+    await pause();
+  }
+  return { ...rest, items };
 }
 
 export const withJson = (method: string, body: unknown, version?: number): RequestInit => ({

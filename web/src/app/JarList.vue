@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { STAGE_WORDS } from '@warm-jar/core';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
+import { InTurn } from '../components/InTurn';
 import JarGlass from '../components/JarGlass.vue';
 import KeyCap from '../components/KeyCap.vue';
-import { jarContents } from '../components/jarContents';
 import { useDraft } from '../stores/draft';
-import { dueShort, hasSet, potLifeLeft, type WorkItem } from '../stores/urgency';
 import { useWork } from '../stores/work';
-import { jarPlace, shelfJars } from './jarPlaces';
+import JarLink from './JarLink.vue';
+import { shelfJars } from './jarPlaces';
 
 /** One drawn jar for each batch in work, and one for the next. */
 const work = useWork();
@@ -16,32 +15,12 @@ const draft = useDraft().forCode(null);
 const route = useRoute();
 const jars = computed(() => shelfJars(work.items));
 const hidden = computed(() => work.items.length - jars.value.length + work.more);
-const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
 </script>
 
 <template>
   <ul>
     <li v-for="item in jars" :key="item.code">
-      <RouterLink
-        :to="jarPlace(item)"
-        class="jar-link"
-        :class="{ here: route.params['code'] === item.code, late: late(item) }"
-        :aria-current="route.params['code'] === item.code ? 'true' : undefined"
-      >
-        <span class="glass"
-          ><JarGlass
-            on-dark
-            :layers="jarContents(item.product, item.batch)"
-            :left="potLifeLeft(item, work.nowMs)"
-            :set="hasSet(item, work.nowMs)"
-            :label="`${item.product.name}, ${STAGE_WORDS[item.stage]}`"
-        /></span>
-        <span class="told"
-          ><span class="figures code">{{ item.code }}</span
-          ><span>{{ STAGE_WORDS[item.stage].toLowerCase() }}</span
-          ><span class="due">{{ dueShort(item, work.nowMs) }}</span></span
-        >
-      </RouterLink>
+      <InTurn><JarLink :item="item" /></InTurn>
     </li>
   </ul>
   <RouterLink v-if="hidden > 0" class="small more" :to="{ name: 'log', query: { stage: 'in-work' } }"
@@ -62,41 +41,10 @@ const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
   </RouterLink>
 </template>
 
+<style scoped src="./jarLink.css"></style>
 <style scoped>
-.jar-link {
-  display: grid;
-  grid-template-columns: 2.625rem minmax(0, 1fr);
-  align-items: center;
-  gap: 10px;
-  padding: 8px 6px 8px 12px;
+li {
   min-height: 74px;
-  color: inherit;
-  text-decoration: none;
-  line-height: 1.22;
-  border-right: 5px solid transparent;
-  border-bottom: 1px solid rgb(255 255 255 / 14%);
-}
-.here {
-  background: var(--shelf-here);
-  border-right-color: var(--part-a);
-}
-.told {
-  display: flex;
-  flex-direction: column;
-  font-size: 0.875rem;
-  min-width: 0;
-}
-.code {
-  font-weight: 700;
-  font-size: 1rem;
-}
-.due {
-  color: #d9e6e1;
-  white-space: nowrap;
-}
-.late .due {
-  color: #ffd9a0;
-  font-weight: 700;
 }
 .new {
   margin-top: auto;
@@ -112,22 +60,5 @@ const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
   padding: var(--space-2);
   text-align: center;
   color: inherit;
-}
-@media (min-width: 50em) and (max-width: 56.25em) {
-  .jar-link {
-    grid-template-columns: minmax(0, 1fr);
-    justify-items: center;
-    text-align: center;
-    gap: 2px;
-    padding: 8px 2px;
-  }
-  .glass {
-    width: 38px;
-  }
-}
-@media (forced-colors: active) {
-  .here {
-    border-right-color: Highlight;
-  }
 }
 </style>

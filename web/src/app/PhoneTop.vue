@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { STAGE_WORDS } from '@warm-jar/core';
 import { computed } from 'vue';
-import JarGlass from '../components/JarGlass.vue';
-import { jarContents } from '../components/jarContents';
-import { dueClock, hasSet, potLifeLeft } from '../stores/urgency';
+import ItemJar from '../components/ItemJar.vue';
+import { dueClock } from '../stores/urgency';
 import { useWork } from '../stores/work';
 import { jarPlace } from './jarPlaces';
 import { useAway } from './useAway';
@@ -12,6 +11,8 @@ import { useAway } from './useAway';
 const emit = defineEmits<{ jars: [] }>();
 const work = useWork();
 const first = computed(() => work.items[0]);
+const to = computed(() => (first.value ? jarPlace(first.value) : { name: 'today' }));
+const due = computed(() => (first.value ? dueClock(first.value, work.nowMs) : ''));
 const count = computed(() => work.items.length + work.more);
 const { says, away } = useAway();
 const jars = computed(() => `${count.value} ${count.value === 1 ? 'jar' : 'jars'}`);
@@ -19,17 +20,11 @@ const jars = computed(() => `${count.value} ${count.value === 1 ? 'jar' : 'jars'
 
 <template>
   <header class="phone-top">
-    <RouterLink v-if="first" class="first" :to="jarPlace(first)">
-      <span class="glass"
-        ><JarGlass
-          on-dark
-          :layers="jarContents(first.product, first.batch)"
-          :left="potLifeLeft(first, work.nowMs)"
-          :set="hasSet(first, work.nowMs)"
-          :label="first.product.name" /></span
+    <RouterLink v-if="first" class="first" :to="to">
+      <span class="glass"><ItemJar :item="first" on-dark :label="first.product.name" /></span
       ><span class="told"
         ><strong class="figures">{{ first.code }}</strong
-        ><span>{{ STAGE_WORDS[first.stage].toLowerCase() }}, {{ dueClock(first, work.nowMs) }}</span></span
+        ><span>{{ STAGE_WORDS[first.stage].toLowerCase() }}, {{ due }}</span></span
       >
     </RouterLink>
     <RouterLink v-else class="first" :to="{ name: 'today' }"><strong>Warm Jar</strong></RouterLink>

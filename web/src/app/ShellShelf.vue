@@ -8,6 +8,8 @@ import JarList from './JarList.vue';
 
 <style scoped>
 .shelf {
+  grid-column: 1;
+  grid-row: 1;
   background: var(--shelf);
   color: var(--shelf-text);
   position: sticky;

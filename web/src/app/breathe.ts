@@ -13,3 +13,16 @@ export const breathe = (): Promise<void> =>
   new Promise((go) => {
     setTimeout(go);
   });
+
+/** Work of many small pieces lets others go first when so much of it was done in a row, ms: a fifth of a frame. */
+const MOST_IN_A_ROW_MS = 3;
+
+/** For work of many small pieces: asked after each, it lets the browser go first where the pieces took long together. */
+export function pauses(): () => Promise<void> {
+  let begun = performance.now();
+  return async () => {
+    if (performance.now() - begun < MOST_IN_A_ROW_MS) return;
+    await breathe();
+    begun = performance.now();
+  };
+}

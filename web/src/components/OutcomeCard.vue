@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  byText,
   CATALOGUE_WEIGHT,
   CAUSE_IDS,
   HOW_WORDS,
@@ -42,9 +43,7 @@ const shares = computed(() => new Map((props.causes ?? []).map((c) => [c.id, c.s
 /** The causes that were argued first, likeliest first; then all others. */
 const choices = computed(() => {
   const argued = [...shares.value.keys()];
-  const rest = CAUSE_IDS.filter((id) => !shares.value.has(id)).sort((a, b) =>
-    causeTitle(a).localeCompare(causeTitle(b)),
-  );
+  const rest = CAUSE_IDS.filter((id) => !shares.value.has(id)).sort((a, b) => byText(causeTitle(a), causeTitle(b)));
   return [...argued, ...rest].map((id) => ({
     value: id,
     words: shares.value.has(id) ? `${causeTitle(id)}, ${sharePercent(shares.value.get(id)!)} %` : causeTitle(id),

@@ -13,7 +13,10 @@ export const useProducts = defineStore('products', () => {
   const older = new Map<string, Promise<Product>>();
   const bySlug = computed(() => new Map(cards.value.map((c) => [c.slug, c])));
 
-  async function load(): Promise<void> {
+  /** What is being read now: a card asked for meanwhile waits for the same answer. */
+  let reading: Promise<void> | null = null;
+
+  async function readCards(): Promise<void> {
     try {
       cards.value = await api.products();
       loaded.value = true;
@@ -24,6 +27,8 @@ export const useProducts = defineStore('products', () => {
       problem.value = error instanceof ApiProblem ? error.message : 'The cards could not be read.';
     }
   }
+  /** Reads them anew: one that was begun before something was written would not know of it. */
+  const load = (): Promise<void> => (reading = readCards());
 
   /** A revision never changes: a copy of it is as good, once the server is away. */
   async function readCard(slug: string, revision: number): Promise<Product> {
@@ -41,7 +46,7 @@ export const useProducts = defineStore('products', () => {
 
   /** The card at the revision a batch was made with. */
   async function at(slug: string, revision: number | null | undefined): Promise<Product> {
-    if (!loaded.value) await load();
+    if (!loaded.value) await (reading ?? load());
     const newest = bySlug.value.get(slug);
     if (newest && (revision == null || newest.revision === revision)) return newest;
     const key = `${slug} ${revision ?? 1}`;

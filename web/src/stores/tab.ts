@@ -1,3 +1,5 @@
+import { byText } from '@warm-jar/core';
+
 /** Where a tab keeps its own name, over a reload. */
 const OWN = 'warm-jar.tab';
 /** Where the browser cannot tell its tabs apart, they share what is typed, as one. */
@@ -64,7 +66,7 @@ function adoptDrafts(storage: Storage, own: string, orphans: readonly string[]):
   const offered = orphans
     .flatMap((key) => Object.entries(asDrafts(key)).map(([code, draft]) => ({ key, code, draft })))
     .filter(({ code }) => !(code in mine))
-    .sort((x, y) => savedAt(y.draft).localeCompare(savedAt(x.draft)));
+    .sort((x, y) => byText(savedAt(y.draft), savedAt(x.draft)));
   const taken = offered.filter(({ code }, i) => offered.findIndex((o) => o.code === code) === i);
   if (taken.length === 0) return;
   storage.setItem(

@@ -1,4 +1,5 @@
 import {
+  byText,
   dueCheck,
   stageOf,
   thinEdgeOutMin,
@@ -80,7 +81,7 @@ function rank({ stage }: WorkItem): number {
 /** Most urgent first: liquid resin, then the vessel, then by what is due soonest; nothing due comes last. */
 export function byUrgency(a: WorkItem, b: WorkItem): number {
   if (rank(a) !== rank(b)) return rank(a) - rank(b);
-  return (a.dueMs ?? Infinity) - (b.dueMs ?? Infinity) || a.code.localeCompare(b.code);
+  return (a.dueMs ?? Infinity) - (b.dueMs ?? Infinity) || byText(a.code, b.code);
 }
 
 /** Share of pot life left at a moment, 0 to 1; null once it is in the mould or where it is not known. */
@@ -92,6 +93,9 @@ export function potLifeLeft(item: WorkItem, nowMs: number): number | null {
 /** Whether what is in the mould has gelled by a moment; what is still worked has not. */
 export const hasSet = ({ stage, startMs, working }: WorkItem, nowMs: number): boolean =>
   !isLiquid(stage) && startMs !== null && (working.gelMin === null || nowMs > startMs + working.gelMin * MINUTE_MS);
+
+/** Whether what was next due of a batch is past at a moment. */
+export const isLate = ({ dueMs }: WorkItem, nowMs: number): boolean => dueMs !== null && dueMs < nowMs;
 
 const sized = (minutes: number) => {
   const size = Math.abs(minutes);

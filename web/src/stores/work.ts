@@ -1,4 +1,4 @@
-import { MOST_IN_WORK, type Batch, type Product } from '@warm-jar/core';
+import { MOST_IN_WORK, takeKeptFit, type Batch, type Product } from '@warm-jar/core';
 import { useDebounceFn, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
@@ -13,10 +13,17 @@ const REFRESH_MS = 30_000;
 /** Changes that come one upon another are read once, ms. */
 const SETTLE_MS = 150;
 
-/** Each batch with its times. A card met for the first time is fitted: a tap in between does not wait for all. */
-async function worked(read: readonly { product: Product; batch: Batch }[]): Promise<WorkItem[]> {
+/**
+ * Each batch with its times. The fit of a card met for the first time is taken from the server, where it still meets
+ * the card, and else made anew: a tap in between does not wait for all.
+ */
+async function worked(
+  read: readonly { product: Product; batch: Batch }[],
+  fits: ReadonlyMap<string, unknown>,
+): Promise<WorkItem[]> {
   const found: WorkItem[] = [];
   for (const { product, batch } of read) {
+    takeKeptFit(product, fits);
     found.push(workItem(product, batch));
     await breathe();
   }
@@ -42,7 +49,7 @@ export const useWork = defineStore('work', () => {
           product: await products.at(batch.product.slug, batch.product.revision),
         })),
       );
-      items.value = (await worked(read)).sort(byUrgency);
+      items.value = (await worked(read, new Map(Object.entries(page.fits)))).sort(byUrgency);
       more.value = page.total - page.items.length;
       problem.value = null;
     } catch (error) {

@@ -96,6 +96,7 @@ const simulated = computed(() => [
   ...new Set((batch.value?.readings ?? []).flatMap((r) => (r.simulated && r.what ? [r.what] : []))),
 ]);
 const item = computed(() => (product.value && batch.value ? workItem(product.value, batch.value) : null));
+const left = computed(() => item.value && potLifeLeft(item.value, work.nowMs));
 const go = (name: string) => void router.push({ name, params: { code: props.code } });
 const { copy, problem: copyProblem } = useCopyIntoPlan(batch, product);
 const { remove } = useDeleteBatch(code, version);
@@ -191,7 +192,7 @@ onPlainKey('b', () => {
             <span class="glass"
               ><JarGlass
                 :layers="jarContents(product, batch)"
-                :left="potLifeLeft(item, work.nowMs)"
+                :left="left"
                 :set="!isLiquid(item.stage)"
                 :label="`${product.name}, ${STAGE_WORDS[stageOf(product, batch)]}`"
             /></span>

@@ -103,13 +103,13 @@ function giveBack(event: MouseEvent): void {
           ><HeldBack /><button v-if="phone" type="button" :aria-expanded="toolsOpen" @click="toolsOpen = !toolsOpen">
             Tools</button
           ><template v-if="!phone || toolsOpen"
-            ><SignalTools /><RouterLink :to="{ name: 'board', query: { batch: code } }"
-              >Wall board <KeyCap k="b" /></RouterLink
+            ><InTurn><SignalTools /></InTurn
+            ><RouterLink :to="{ name: 'board', query: { batch: code } }">Wall board <KeyCap k="b" /></RouterLink
             ><RouterLink :to="{ name: 'batch', params: { code } }">Record</RouterLink></template
           >
         </div>
       </header>
-      <WaitingNote />
+      <InTurn><WaitingNote /></InTurn>
       <div class="page">
         <section class="card step" :aria-label="title">
           <h2 class="title" data-test="step">{{ title }}</h2>
@@ -120,14 +120,15 @@ function giveBack(event: MouseEvent): void {
             :act="act"
             stays
           />
-          <component :is="STEPS[bench.step.value]" :key="bench.step.value + code" v-bind="weighing" />
-          <CautionNote
-            v-if="phone"
-            :product="bench.product.value"
-            :stage="BENCH_STEP_WORDS[bench.step.value].stage"
-            :act="act"
-            stays
-          />
+          <InTurn><component :is="STEPS[bench.step.value]" :key="bench.step.value + code" v-bind="weighing" /></InTurn>
+          <InTurn v-if="phone">
+            <CautionNote
+              :product="bench.product.value"
+              :stage="BENCH_STEP_WORDS[bench.step.value].stage"
+              :act="act"
+              stays
+            />
+          </InTurn>
           <InTurn><MakeMore /></InTurn>
         </section>
         <InTurn><BenchSide /></InTurn>

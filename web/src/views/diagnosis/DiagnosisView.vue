@@ -137,11 +137,11 @@ onPlainKey('e', () => {
               >
             </p>
           </section>
-          <EvidenceBoard :symptom="symptom" :limits="limits" :product="product.slug" />
+          <InTurn><EvidenceBoard :symptom="symptom" :limits="limits" :product="product.slug" /></InTurn>
         </div>
-        <p v-if="symptom.together" class="card together" data-test="together">
-          <strong>Two at once.</strong> {{ symptom.together.says }}
-        </p>
+        <InTurn v-if="symptom.together">
+          <p class="card together" data-test="together"><strong>Two at once.</strong> {{ symptom.together.says }}</p>
+        </InTurn>
         <ProblemNote v-if="mendProblem" :says="mendProblem" />
         <div class="three">
           <InTurn>

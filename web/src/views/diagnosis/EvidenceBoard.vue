@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { causeTitle, fieldLabel, type CauseId, type LimitReading, type SymptomDiagnosis } from '@warm-jar/core';
-import { useElementSize, useEventListener, useMediaQuery } from '@vueuse/core';
+import { useEventListener, useMediaQuery, useResizeObserver } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import LimitStrip from '../../components/LimitStrip.vue';
 import { useUnits } from '../../stores/units';
@@ -19,7 +19,10 @@ const slim = useMediaQuery('(max-width: 56.25em)');
 const onPaper = ref(false);
 const narrow = computed(() => slim.value && !onPaper.value);
 const root = useTemplateRef<HTMLElement>('root');
-const { width, height } = useElementSize(root);
+const [width, height] = [ref(0), ref(0)];
+useResizeObserver(root, ([seen]) => {
+  [width.value, height.value] = [seen?.contentRect.width ?? 0, seen?.contentRect.height ?? 0];
+});
 const lines = ref<{ d: string; width: number; against: boolean; key: string }[]>([]);
 
 function measure() {
@@ -50,7 +53,12 @@ function measure() {
     ];
   });
 }
-watch([board, width, height], () => void nextTick(measure), { immediate: true, flush: 'post' });
+// Not before it has a size: asking where everything stands while it is being drawn would lay the page out twice.
+const isLaidOut = computed(() => width.value > 0 && !slim.value);
+watch([board, width, height, isLaidOut], () => {
+  if (isLaidOut.value) void nextTick(measure);
+  else lines.value = [];
+});
 useEventListener(window, 'beforeprint', () => {
   onPaper.value = true;
   root.value?.classList.add('on-paper');

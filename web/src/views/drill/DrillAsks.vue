@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { sayMinutes, type DrillView } from '@warm-jar/core';
+import { byText, sayMinutes, type DrillView } from '@warm-jar/core';
 import { computed } from 'vue';
 
 /** What can be asked and tried, what it costs, and what came of it. */
 const props = defineProps<{ drill: DrillView; busy: boolean }>();
 const emit = defineEmits<{ ask: [id: string] }>();
 const offered = computed(() =>
-  props.drill.asks
-    .filter((a) => a.kind !== 'again')
-    .sort((a, b) => a.minutes - b.minutes || a.label.localeCompare(b.label)),
+  props.drill.asks.filter((a) => a.kind !== 'again').sort((a, b) => a.minutes - b.minutes || byText(a.label, b.label)),
 );
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GUIDE_ENTRIES, GUIDE_PARTS, findInGuide, type GuideEntry, type GuidePart } from '@warm-jar/core';
+import { byText, GUIDE_ENTRIES, GUIDE_PARTS, findInGuide, type GuideEntry, type GuidePart } from '@warm-jar/core';
 import InputText from 'primevue/inputtext';
 import { computed, ref } from 'vue';
 import { guidePlace } from '../../components/guidePlace';
@@ -19,7 +19,7 @@ const groups = computed(() =>
     ...HEADS[part],
     entries: shown.value
       .filter((e) => e.part === part)
-      .sort((a, b) => (part === 'causes' && !words.value ? a.title.localeCompare(b.title) : 0)),
+      .sort((a, b) => (part === 'causes' && !words.value ? byText(a.title, b.title) : 0)),
   })).filter((g) => g.entries.length > 0),
 );
 </script>

@@ -55,20 +55,24 @@ const title = (f: Pick<Finding, 'kind' | 'pattern'>) =>
       </div>
       <div class="row">
         <label class="small"
-          >From<DateEntry
-            id="patterns-from"
-            label="From"
-            placeholder="the beginning"
-            :value="from || null"
-            @change="choose({ from: $event ?? '' })" /></label
+          >From
+          <InTurn
+            ><DateEntry
+              id="patterns-from"
+              label="From"
+              placeholder="the beginning"
+              :value="from || null"
+              @change="choose({ from: $event ?? '' })" /></InTurn></label
         ><label class="small"
-          >To<DateEntry
-            id="patterns-to"
-            label="To"
-            placeholder="today"
-            :value="to || null"
-            @change="choose({ to: $event ?? '' })"
-        /></label>
+          >To
+          <InTurn
+            ><DateEntry
+              id="patterns-to"
+              label="To"
+              placeholder="today"
+              :value="to || null"
+              @change="choose({ to: $event ?? '' })" /></InTurn
+        ></label>
       </div>
     </div>
     <WorkingNote
@@ -236,6 +240,10 @@ th[scope='row'] {
   display: flex;
   flex-direction: column;
   gap: 4px;
+  /* The place of a date that is still to come. */
+  width: 16rem;
+  max-width: 100%;
+  min-height: 4.5rem;
 }
 .columns {
   display: grid;

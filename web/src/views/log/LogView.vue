@@ -115,7 +115,9 @@ const compare = () => void router.push({ name: 'compare', query: { codes: codes.
         </div>
       </div>
     </div>
-    <p class="paper-only small" data-test="printed">{{ printed }}</p>
+    <InTurn
+      ><p class="paper-only small" data-test="printed">{{ printed }}</p></InTurn
+    >
     <EmptyPlace v-if="isEmpty" place="log" />
     <LogFilters :filters="filters" :chosen="chosen" @choose="choose" @clear="clear" @use="use" />
     <ProblemNote v-if="problem" :says="problem" again @again="load" />

@@ -1,4 +1,5 @@
 import {
+  byText,
   CAUSE_IDS,
   FACTORS,
   GRADES,
@@ -136,9 +137,7 @@ export const GRADE_CHOICES = [
 export const OUTCOME_CHOICES = [
   { value: 'any', words: 'any that is known' },
   { value: 'none', words: 'nothing known' },
-  ...CAUSE_IDS.map((id) => ({ value: id as string, words: causeTitle(id) })).sort((a, b) =>
-    a.words.localeCompare(b.words),
-  ),
+  ...CAUSE_IDS.map((id) => ({ value: id as string, words: causeTitle(id) })).sort((a, b) => byText(a.words, b.words)),
 ];
 export const SOLD_CHOICES = [
   { value: 'yes', words: 'with one sold' },

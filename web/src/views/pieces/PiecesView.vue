@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import EmptyPlace from '../../components/EmptyPlace.vue';
-import { pieceSchema } from '@warm-jar/core';
+import { byText, pieceSchema } from '@warm-jar/core';
 import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
@@ -26,9 +26,7 @@ onMounted(() => {
 });
 const rows = computed(() =>
   [...(value.value?.pieces ?? [])]
-    .sort(
-      (a, b) => Number(a.item.done ?? false) - Number(b.item.done ?? false) || a.item.code.localeCompare(b.item.code),
-    )
+    .sort((a, b) => Number(a.item.done ?? false) - Number(b.item.done ?? false) || byText(a.item.code, b.item.code))
     .map(({ item }) => ({ item, due: value.value?.due.find((d) => d.piece === item.code) ?? null })),
 );
 const moulds = computed(() =>

@@ -1,16 +1,12 @@
 <script setup lang="ts">
-import { STAGE_WORDS, sayMinutes } from '@warm-jar/core';
 import Button from 'primevue/button';
 import { computed, onMounted } from 'vue';
 import { usePhone } from '../../components/usePhone';
 import CopyFailureNote from '../../components/CopyFailureNote.vue';
-import JarGlass from '../../components/JarGlass.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
-import { jarContents } from '../../components/jarContents';
 import { startWords, symptomWords } from '../../components/words';
 import { useDraft } from '../../stores/draft';
-import { dueText, isLiquid, potLifeLeft, type WorkItem } from '../../stores/urgency';
 import { useSession } from '../../stores/session';
 import { useWork } from '../../stores/work';
 import { agendaOf } from './agenda';
@@ -19,11 +15,15 @@ import { backupApi } from '../../api/backup';
 import { piecesApi, type DueLayer } from '../../api/pieces';
 import { useLoaded } from '../../components/useLoaded';
 import { LOOKING_ROUND } from '../../api/base';
+import { InTurn } from '../../components/InTurn';
+import TimeWord from '../../components/TimeWord.vue';
 import EmptyPlace from '../../components/EmptyPlace.vue';
 import LookRoundCard from '../../components/LookRoundCard.vue';
 import { useOpening } from '../../stores/opening';
+import BenchCard from './BenchCard.vue';
 import { useDueChecks } from './useDueChecks';
 import { useRecentFaults } from './useRecentFaults';
+import { lookWords, soonWords } from './whenWords';
 
 /** What needs a hand now, what is due, and what went wrong lately. */
 const work = useWork();
@@ -49,17 +49,8 @@ const { value: backup } = useLoaded(
 );
 /** Where a calendar subscribes; its address holds a secret. */
 const { value: calendar } = useLoaded(() => accessApi.calendar(), 'The calendar could not be asked for.');
-const agenda = computed(() => agendaOf(work.items, Math.floor(work.nowMs / 60_000) * 60_000).slice(0, 8));
-const soon = (atMs: number) => {
-  const m = (atMs - work.nowMs) / 60_000;
-  return m < 0 ? 'now' : `in ${m < 100 ? `${Math.round(m)} min` : `${Math.round(m / 60)} h`}`;
-};
-/** When a look was or is due, in a few words. */
-const since = (atMs: number) => {
-  const h = (work.nowMs - atMs) / 3_600_000;
-  const size = Math.abs(h) < 36 ? `${Math.max(1, Math.round(Math.abs(h)))} h` : `${Math.round(Math.abs(h) / 24)} days`;
-  return h > 0 ? `${size} ago` : `in ${size}`;
-};
+const minuteMs = computed(() => Math.floor(work.nowMs / 60_000) * 60_000);
+const agenda = computed(() => agendaOf(work.items, minuteMs.value).slice(0, 8));
 /** What stands below comes when what stands above it is there: nothing moves away from under a hand. */
 const isRead = computed(
   () =>
@@ -68,15 +59,6 @@ const isRead = computed(
       (answer) => answer !== null,
     ),
 );
-const late = (item: WorkItem) => item.dueMs !== null && item.dueMs < work.nowMs;
-const metSince = (item: WorkItem) =>
-  item.startMs === null
-    ? 'start not recorded'
-    : `${sayMinutes(Math.max(0, Math.floor((work.nowMs - item.startMs) / 60_000)))} since the parts met`;
-const shareLeft = (item: WorkItem) => {
-  const left = potLifeLeft(item, work.nowMs);
-  return left === null ? null : `${Math.round(left * 100)} % of pot life left`;
-};
 </script>
 
 <template>
@@ -119,97 +101,85 @@ const shareLeft = (item: WorkItem) => {
       </template>
       <ul class="benches">
         <li v-for="item in atBench" :key="item.code">
-          <RouterLink class="card bench" :to="{ name: 'bench', params: { code: item.code } }">
-            <span class="glass"
-              ><JarGlass
-                :layers="jarContents(item.product, item.batch)"
-                :left="potLifeLeft(item, work.nowMs)"
-                :set="!isLiquid(item.stage)"
-                :label="item.product.name"
-            /></span>
-            <span class="told">
-              <span class="head"
-                ><strong class="stage">{{ STAGE_WORDS[item.stage] }}</strong
-                ><span class="figures code">{{ item.code }}</span></span
-              >
-              <span
-                >{{ item.product.name
-                }}<template v-if="item.batch.mould?.code"
-                  >, <span class="whole">{{ item.batch.mould.code }}</span></template
-                ></span
-              >
-              <strong class="due" :class="{ late: late(item) }">{{ dueText(item, work.nowMs) }}</strong>
-              <span class="quiet small">{{ shareLeft(item) ?? metSince(item) }}</span>
-              <span v-if="item.batch.note" class="quiet small">{{ item.batch.note }}</span>
-            </span>
-          </RouterLink>
+          <InTurn><BenchCard :item="item" /></InTurn>
         </li>
       </ul>
     </section>
 
     <div v-if="isRead" class="columns">
-      <section aria-labelledby="due" class="stack">
-        <h2 id="due">Checks</h2>
-        <ProblemNote v-if="dueProblem" :says="dueProblem" again @again="loadDue" />
-        <p v-else-if="due && due.length === 0" class="card quiet">No check is due today.</p>
-        <ul v-else class="card lines" data-test="due">
-          <li v-for="c in due ?? []" :key="c.code">
-            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: c.code } }">{{ c.code }}</RouterLink>
-            <span class="grow"
-              >{{ c.productName }}<template v-if="c.mould">, {{ c.mould }}</template
-              ><span class="quiet small block">{{ c.why }}</span></span
-            >
-            <span class="due-small" :class="{ late: Date.parse(c.at) < work.nowMs }">{{
-              since(Date.parse(c.at))
-            }}</span>
-            <RouterLink class="do" :to="{ name: 'check', params: { code: c.code } }">Check</RouterLink>
-          </li>
-        </ul>
-        <p v-if="calendar && !LOOKING_ROUND" class="small quiet">
-          For a calendar: <a :href="calendar" data-test="calendar">agenda.ics</a>
-        </p>
-      </section>
-      <section v-if="layers?.length" aria-labelledby="layers" class="stack">
-        <h2 id="layers">Next layers</h2>
-        <ul class="card lines" data-test="layers">
-          <li v-for="l in layers" :key="`${l.piece} ${l.layer} ${l.at}`">
-            <RouterLink class="figures code" :to="{ name: 'piece', params: { code: l.piece } }">{{
-              l.piece
-            }}</RouterLink><span class="grow"
-              ><template v-if="l.join === undefined">Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name }}</template
-              ><template v-else>Joint of the {{ l.name }}</template
-              ><span class="quiet small block">{{ l.says }}</span></span
-            ><span class="due-small">{{ soon(Date.parse(l.at)) }}</span>
-          </li>
-        </ul>
-      </section>
-      <section v-if="agenda.length" aria-labelledby="agenda" class="stack">
-        <h2 id="agenda">With the pieces</h2>
-        <ul class="card lines" data-test="agenda">
-          <li v-for="l in agenda" :key="l.code + l.atMs + l.says">
-            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: l.code } }">{{
-              l.code
-            }}</RouterLink><span class="grow"
-              >{{ l.says }}<span class="quiet small block">{{ l.product }}</span></span
-            ><span class="due-small">{{ soon(l.atMs) }}</span>
-          </li>
-        </ul>
-      </section>
-      <section aria-labelledby="faults" class="stack">
-        <h2 id="faults">Faults lately</h2>
-        <ProblemNote v-if="faultsProblem" :says="faultsProblem" again @again="loadFaults" />
-        <p v-else-if="faults && faults.length === 0" class="card quiet">No fault has been recorded.</p>
-        <ul v-else class="card lines">
-          <li v-for="f in faults ?? []" :key="f.code">
-            <RouterLink class="figures code" :to="{ name: 'batch', params: { code: f.code } }">{{ f.code }}</RouterLink>
-            <span class="grow"
-              >{{ f.symptoms.map(symptomWords).join('; ')
-              }}<span class="quiet small block">{{ f.productName }}, {{ startWords(f) }}</span></span
-            >
-            <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Diagnosis</RouterLink>
-          </li>
-        </ul>
-      </section>
+      <InTurn>
+        <section aria-labelledby="due" class="stack">
+          <h2 id="due">Checks</h2>
+          <ProblemNote v-if="dueProblem" :says="dueProblem" again @again="loadDue" />
+          <p v-else-if="due && due.length === 0" class="card quiet">No check is due today.</p>
+          <ul v-else class="card lines" data-test="due">
+            <li v-for="c in due ?? []" :key="c.code">
+              <RouterLink class="figures code" :to="{ name: 'batch', params: { code: c.code } }">{{
+                c.code
+              }}</RouterLink>
+              <span class="grow"
+                >{{ c.productName }}<template v-if="c.mould">, {{ c.mould }}</template
+                ><span class="quiet small block">{{ c.why }}</span></span
+              >
+              <TimeWord :at-ms="Date.parse(c.at)" :say="lookWords" marks-late />
+              <RouterLink class="do" :to="{ name: 'check', params: { code: c.code } }">Check</RouterLink>
+            </li>
+          </ul>
+          <p v-if="calendar && !LOOKING_ROUND" class="small quiet">
+            For a calendar: <a :href="calendar" data-test="calendar">agenda.ics</a>
+          </p>
+        </section>
+      </InTurn>
+      <InTurn v-if="layers?.length">
+        <section aria-labelledby="layers" class="stack">
+          <h2 id="layers">Next layers</h2>
+          <ul class="card lines" data-test="layers">
+            <li v-for="l in layers" :key="`${l.piece} ${l.layer} ${l.at}`">
+              <RouterLink class="figures code" :to="{ name: 'piece', params: { code: l.piece } }">{{
+                l.piece
+              }}</RouterLink><span class="grow"
+                ><template v-if="l.join === undefined"
+                  >Layer {{ l.layer }}, {{ l.product }}, on the {{ l.name }}</template
+                ><template v-else>Joint of the {{ l.name }}</template
+                ><span class="quiet small block">{{ l.says }}</span></span
+              ><TimeWord :at-ms="Date.parse(l.at)" :say="soonWords" />
+            </li>
+          </ul>
+        </section>
+      </InTurn>
+      <InTurn v-if="agenda.length">
+        <section aria-labelledby="agenda" class="stack">
+          <h2 id="agenda">With the pieces</h2>
+          <ul class="card lines" data-test="agenda">
+            <li v-for="l in agenda" :key="l.code + l.atMs + l.says">
+              <RouterLink class="figures code" :to="{ name: 'batch', params: { code: l.code } }">{{
+                l.code
+              }}</RouterLink><span class="grow"
+                >{{ l.says }}<span class="quiet small block">{{ l.product }}</span></span
+              ><TimeWord :at-ms="l.atMs" :say="soonWords" />
+            </li>
+          </ul>
+        </section>
+      </InTurn>
+      <InTurn>
+        <section aria-labelledby="faults" class="stack">
+          <h2 id="faults">Faults lately</h2>
+          <ProblemNote v-if="faultsProblem" :says="faultsProblem" again @again="loadFaults" />
+          <p v-else-if="faults && faults.length === 0" class="card quiet">No fault has been recorded.</p>
+          <ul v-else class="card lines">
+            <li v-for="f in faults ?? []" :key="f.code">
+              <RouterLink class="figures code" :to="{ name: 'batch', params: { code: f.code } }">{{
+                f.code
+              }}</RouterLink>
+              <span class="grow"
+                >{{ f.symptoms.map(symptomWords).join('; ')
+                }}<span class="quiet small block">{{ f.productName }}, {{ startWords(f) }}</span></span
+              >
+              <RouterLink class="do" :to="{ name: 'diagnosis', params: { code: f.code } }">Diagnosis</RouterLink>
+            </li>
+          </ul>
+        </section>
+      </InTurn>
     </div>
   </div>
 </template>
@@ -223,53 +193,12 @@ const shareLeft = (item: WorkItem) => {
   grid-template-columns: repeat(auto-fill, minmax(min(15.625rem, 100%), 1fr));
   gap: var(--space-4);
 }
-.bench {
-  display: grid;
-  grid-template-columns: 4.5rem minmax(0, 1fr);
-  gap: var(--space-3);
-  padding: var(--space-3);
-  color: inherit;
-  text-decoration: none;
-  height: 100%;
-  align-items: center;
-}
-.bench:hover {
-  border-color: var(--action);
-}
-.told {
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-  min-width: 0;
-}
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  gap: var(--space-2);
-}
-.stage {
-  font-size: 1.35rem;
-  line-height: 1.1;
-}
-.code,
-.whole {
-  white-space: nowrap;
+.benches li {
+  /* A card that is still to come keeps its place. */
+  min-height: 9rem;
 }
 .code {
-  font-weight: 700;
-}
-/* A number is not parted from its unit by a line of its own. */
-.due,
-.told .small {
-  text-wrap: balance;
-}
-.due {
-  font-size: 1.05rem;
-  padding-top: 4px;
-}
-.late {
-  color: var(--outside);
+  white-space: nowrap;
   font-weight: 700;
 }
 .columns {
