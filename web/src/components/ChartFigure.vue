@@ -23,7 +23,14 @@ const { drawnAs = 'svg' } = defineProps<{
       <strong>{{ title }}</strong>
     </figcaption>
     <div role="img" :aria-label="words ?? title">
-      <VChart :option="option" :init-options="{ renderer: drawnAs }" autoresize :style="{ height: `${height}px` }" />
+      <!-- Drawn with the next frame, not in the same go in which it is told what to draw. -->
+      <VChart
+        :option="option"
+        :init-options="{ renderer: drawnAs }"
+        :update-options="{ lazyUpdate: true }"
+        autoresize
+        :style="{ height: `${height}px` }"
+      />
     </div>
     <details class="as-table small">
       <summary>

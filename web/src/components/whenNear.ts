@@ -1,5 +1,6 @@
 import { useEventListener, useIntersectionObserver, useTimeoutFn } from '@vueuse/core';
 import { defineAsyncComponent, defineComponent, h, ref, type Component } from 'vue';
+import { breathe } from '../app/breathe';
 
 /** How near the window something must come to be fetched and drawn. */
 const MARGIN = '100px 0px';
@@ -14,7 +15,12 @@ const USUAL_HEIGHT = 230;
  * @param loader as of an asynchronous component; the props stay those of what is loaded, of which `height` is px
  */
 export function whenNear<T extends Component>(loader: () => Promise<{ default: T }>): T {
-  const Drawing = defineAsyncComponent(loader) as Component;
+  // What draws was just read: a frame and a tap go before it draws.
+  const Drawing = defineAsyncComponent(async () => {
+    const read = await loader();
+    await breathe();
+    return read;
+  }) as Component;
   const place = defineComponent({
     inheritAttrs: false,
     setup(_, { attrs }) {

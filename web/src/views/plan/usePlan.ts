@@ -13,6 +13,7 @@ import {
 } from '@warm-jar/core';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch, type ComputedRef } from 'vue';
+import { fitEarly } from '../../components/fitEarly';
 import { provided } from '../../components/provided';
 import { today } from '../../components/words';
 import { usePlanForm } from '../../stores/plan';
@@ -36,6 +37,7 @@ function usePlanRequest() {
     if (!shelf.loaded) void shelf.load();
   });
   const product = computed(() => products.bySlug.get(store.form.productSlug ?? '') ?? null);
+  fitEarly(product);
   const shelfForPlan = computed(() => ({
     moulds: shelf.moulds,
     additives: shelf.additives.map((a) => a.item),

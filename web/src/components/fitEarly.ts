@@ -1,0 +1,16 @@
+import { calibrate, type Product } from '@warm-jar/core';
+import { watch, type Ref } from 'vue';
+import { breathe } from '../app/breathe';
+
+/** Fits a card as soon as it is known, by itself: the first answer that goes by it need not do that too. */
+export function fitEarly(card: Readonly<Ref<Product | null>>): void {
+  watch(
+    card,
+    async (known) => {
+      if (!known) return;
+      await breathe();
+      calibrate(known);
+    },
+    { immediate: true },
+  );
+}
