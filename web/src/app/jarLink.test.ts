@@ -5,6 +5,7 @@ import { defineComponent, getCurrentInstance, h, nextTick } from 'vue';
 import TimeWord from '../components/TimeWord.vue';
 import { useLive } from '../stores/live';
 import { dueClock, isLiquid, workItem } from '../stores/urgency';
+import { countdown } from '../run/countdown';
 import { mounted, pretendServer, type Mounted } from '../testing/mounted';
 import BenchCard from '../views/today/BenchCard.vue';
 import JarLink from './JarLink.vue';
@@ -102,6 +103,13 @@ describe('a word of time', () => {
 });
 
 describe('the clock of the phone', () => {
+  it("is the bench's, whichever part of a second it is looked at", () => {
+    for (let ms = 0; ms < 20_000; ms += 130) {
+      // The bench counts whole seconds since the parts met (`useRunClock`).
+      const nowMin = Math.floor(ms / 1000) / 60;
+      expect(dueClock(item, START + ms)).toBe(`${countdown(potLifeMin - nowMin)} left`);
+    }
+  });
   it('still counts the seconds of what is liquid', () =>
     expect([60, 59, 58].map((s) => dueClock(item, item.dueMs! - s * 1000))).toEqual([
       '1:00 left',

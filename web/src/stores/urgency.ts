@@ -110,10 +110,14 @@ export function dueShort(item: WorkItem, nowMs: number): string {
   return minutes >= 0 ? `in ${sized(minutes)}` : `${sized(minutes)} late`;
 }
 
+/** A moment in whole seconds since the parts met, as the bench counts them: two clocks on one screen tell one time. */
+const bySecond = ({ startMs }: WorkItem, nowMs: number): number =>
+  startMs === null ? nowMs : startMs + Math.floor((nowMs - startMs) / 1000) * 1000;
+
 /** The same by the second while resin is liquid and short of time: `4:12 left`. */
 export function dueClock(item: WorkItem, nowMs: number): string {
   if (item.dueMs === null) return 'nothing due';
-  const minutes = (item.dueMs - nowMs) / MINUTE_MS;
+  const minutes = (item.dueMs - bySecond(item, nowMs)) / MINUTE_MS;
   const short = isLiquid(item.stage) && minutes >= 0 && minutes < 100;
   return short ? `${countdown(minutes)} left` : dueShort(item, nowMs);
 }
