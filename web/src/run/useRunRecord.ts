@@ -73,7 +73,8 @@ export function useRunRecord(code: Ref<string>) {
   const waiting = computed(() => mine.value.filter((w) => w.problem === null));
   const refused = computed(() => mine.value.find((w) => w.problem !== null) ?? null);
   const batch = computed<Batch | null>(() => {
-    if (!stored.value) return null;
+    // With nothing on its way it is the record as it was read, which was checked then.
+    if (!stored.value || waiting.value.length === 0) return stored.value;
     const document = waiting.value.reduce(
       (d, w) => applyEntry(d, { ...w.entry, over: true }).document,
       stored.value as Record<string, unknown>,
