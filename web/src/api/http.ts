@@ -1,6 +1,6 @@
 import { problemSchema, type ProblemIssue } from '@warm-jar/core';
 import { z } from 'zod';
-import { breathe, pauses } from '../app/breathe';
+import { letOthersFirst, pauses } from '../app/breathe';
 import { API_PREFIX } from './base';
 import { madeSchema } from './madeSchema';
 import { rememberCode } from './problemCodes';
@@ -56,7 +56,7 @@ async function problemOf(response: Response): Promise<ApiProblem> {
 export async function send(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   // Several are often asked for at once.
-  if (init.method === undefined) await breathe();
+  if (init.method === undefined) await letOthersFirst();
   try {
     response = await fetch(`${API_PREFIX}${path}`, withWho(init));
   } catch (error) {
@@ -89,7 +89,7 @@ function itemSchemaOf(schema: z.ZodType): z.ZodType | null {
 export async function read<T>(schema: z.ZodType<T>, response: Response): Promise<T> {
   const answer = (await response.json()) as T;
   await madeSchema(schema);
-  await breathe();
+  await letOthersFirst();
   const one = itemSchemaOf(schema);
   const told = one && z.looseObject({ items: z.array(z.unknown()).min(1) }).safeParse(answer);
   if (!one || !told?.success) return schema.parse(answer);

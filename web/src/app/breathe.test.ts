@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { breathe, canBreathe, pauses } from './breathe';
+import { breathe, canBreathe, letOthersFirst, pauses } from './breathe';
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -34,6 +34,16 @@ describe('a breath between two pieces of work', () => {
       await going;
       expect(gone).toBe(true);
     }
+  });
+  it('between small pieces is not waited for where it would go to the end of the queue', async () => {
+    vi.stubGlobal('scheduler', undefined);
+    vi.useFakeTimers();
+    let now = 0;
+    vi.stubGlobal('performance', { now: () => (now += 9) });
+    // No timer runs, and none of them waits for one.
+    await letOthersFirst();
+    await pauses()();
+    expect(vi.getTimerCount()).toBe(0);
   });
   it('is taken among small pieces only when they took long together', async () => {
     let now = 0;

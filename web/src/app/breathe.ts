@@ -21,6 +21,9 @@ const byTimer = (): Promise<void> =>
 export const breathe = (): Promise<void> =>
   (globalThis as { readonly scheduler?: Turns }).scheduler?.yield?.() ?? byTimer();
 
+/** Lets others go first where a browser can do that without sending the work to the end of the queue, and else goes on. */
+export const letOthersFirst = (): Promise<void> => (canBreathe() ? breathe() : Promise.resolve());
+
 /** Work of many small pieces lets others go first when so much of it was done in a row, ms: a fifth of a frame. */
 const MOST_IN_A_ROW_MS = 3;
 
@@ -29,7 +32,7 @@ export function pauses(): () => Promise<void> {
   let begun = performance.now();
   return async () => {
     if (performance.now() - begun < MOST_IN_A_ROW_MS) return;
-    await breathe();
+    await letOthersFirst();
     begun = performance.now();
   };
 }

@@ -1,6 +1,6 @@
 import { applyEntry, batchSchema, type Batch, type Product } from '@warm-jar/core';
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
-import { breathe } from '../app/breathe';
+import { letOthersFirst } from '../app/breathe';
 import { ApiProblem, api } from '../api/client';
 import { copyOf, keepCopy } from '../stores/copies';
 import { useLive } from '../stores/live';
@@ -30,7 +30,7 @@ function useStoredRun(code: Ref<string>) {
       const { batch } = await api.batch(asked);
       const card = await products.at(batch.product.slug, batch.product.revision);
       // What was read is checked by now; the bench is drawn after whoever waits.
-      await breathe();
+      await letOthersFirst();
       if (asked !== code.value) return;
       [stored.value, product.value, problem.value] = [batch, card, null];
       void keepCopy(`batch ${asked}`, batch);
