@@ -97,8 +97,8 @@ const STAND_IN = `export function laterSchema(make) {
 }`;
 
 /**
- * Makes schemas when they are needed. All of them were made before a page could begin: two thirds of what a browser
- * did until then, most of it for schemas that the page never asks.
+ * Makes schemas when they are needed. All of them were made before a page could begin: half of what a browser did until
+ * then, most of it for schemas that the page never asks.
  */
 export const laterSchemas = (): Plugin => ({
   name: 'later-schemas',

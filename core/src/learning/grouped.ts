@@ -1,4 +1,5 @@
 import { byText } from '../formats/byText';
+
 /** Items by a key, keys in order; what has none is left out. */
 export function grouped<T>(items: readonly T[], keyOf: (item: T) => string | null | undefined): [string, T[]][] {
   const groups = new Map<string, T[]>();

@@ -37,11 +37,17 @@ const list = ({ batches }: BatchDeps): Endpoint =>
     async ({ query }) => ({ status: 200, body: await batches.list(query) }),
   );
 
+/** None for what is not there any more; any other failure is told. */
+function noneIfGone(error: unknown): null {
+  if (error instanceof Problem && error.status === 404) return null;
+  throw error;
+}
+
 /** What was fitted to the cards of batches, by key: a browser takes it over instead of fitting all of them anew. */
 async function fitsOf(batches: readonly Batch[], products: BatchDeps['products']): Promise<Record<string, unknown>> {
   const named = new Map(batches.map(({ product }) => [`${product.slug} ${product.revision ?? 'newest'}`, product]));
   const cards = await Promise.all(
-    [...named.values()].map(({ slug, revision }) => products.get(slug, revision).catch(() => null)),
+    [...named.values()].map(({ slug, revision }) => products.get(slug, revision).catch(noneIfGone)),
   );
   const fits = cards.filter((card) => card !== null).map(fitToKeep);
   return Object.fromEntries(fits.filter(([, fit]) => isCalibrated(fit)));
@@ -59,11 +65,8 @@ const work = ({ batches, products }: BatchDeps): Endpoint =>
       const page = await batches.list(batchListQuerySchema.parse({ stage: 'in-work', pageSize: `${MOST_IN_WORK}` }));
       const read = await Promise.all(
         page.items.map(({ code }) =>
-          batches.get(code).catch((error: unknown) => {
-            // One that was taken away since is in work no more.
-            if (error instanceof Problem && error.status === 404) return null;
-            throw error;
-          }),
+          // One that was taken away since is in work no more.
+          batches.get(code).catch(noneIfGone),
         ),
       );
       const items = read.filter((b) => b !== null);

@@ -1,7 +1,7 @@
 import { saltmarshCard, type Product } from '@warm-jar/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { pretendServer } from '../testing/mounted';
+import { pretendServer, refusal } from '../testing/mounted';
 import { useProducts } from './products';
 
 let cards: Product[] = [];
@@ -38,6 +38,20 @@ describe('the cards', () => {
     await Promise.all([before, products.load()]);
     expect(products.cards.map((c) => c.slug)).toContain('house-chalk');
     expect((await products.at('house-chalk', null)).name).toBe(saltmarshCard('house-chalk').name);
+  });
+  it('are asked for again by the next that needs one, where they could not be read', async () => {
+    let away = true;
+    const asked = pretendServer(({ path }) => {
+      if (away) return { status: 503, body: refusal('busy', 'Not now.') };
+      return path === '/products' ? { body: { items: cards } } : undefined;
+    });
+    const products = useProducts();
+    await products.load();
+    expect([products.loaded, products.problem]).toEqual([false, 'Not now.']);
+    away = false;
+    expect((await products.at('house-tide', null)).slug).toBe('house-tide');
+    expect(asked.map((a) => a.path)).toEqual(['/products', '/products']);
+    expect([products.loaded, products.problem]).toEqual([true, null]);
   });
   it('of an older revision are asked for once', async () => {
     cards = [{ ...saltmarshCard('house-tide'), revision: 3 }];

@@ -28,7 +28,13 @@ export const useProducts = defineStore('products', () => {
     }
   }
   /** Reads them anew: one that was begun before something was written would not know of it. */
-  const load = (): Promise<void> => (reading = readCards());
+  function load(): Promise<void> {
+    const mine = readCards().finally(() => {
+      if (reading === mine) reading = null;
+    });
+    reading = mine;
+    return mine;
+  }
 
   /** A revision never changes: a copy of it is as good, once the server is away. */
   async function readCard(slug: string, revision: number): Promise<Product> {

@@ -54,7 +54,7 @@ function measure() {
   });
 }
 // Not before it has a size: asking where everything stands while it is being drawn would lay the page out twice.
-const isLaidOut = computed(() => width.value > 0 && !slim.value);
+const isLaidOut = computed(() => width.value > 0 && !narrow.value);
 watch([board, width, height, isLaidOut], () => {
   if (isLaidOut.value) void nextTick(measure);
   else lines.value = [];
