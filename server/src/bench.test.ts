@@ -161,6 +161,38 @@ describe('the stream of events', () => {
       });
     }
   });
+  it('tells a screen that comes late, or comes again, what changed meanwhile', async () => {
+    const server = studio.app.listen(0);
+    const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1/events`;
+    /** What a screen hears until the clock was told and nothing more comes at once. */
+    const heardAt = async (query: string, lastId?: string): Promise<string> => {
+      const stop = new AbortController();
+      const headers: Record<string, string> = lastId === undefined ? {} : { 'Last-Event-ID': lastId };
+      const reader = (await fetch(address + query, { signal: stop.signal, headers })).body!.getReader();
+      let heard = '';
+      while (!heard.includes('event: clock')) heard += new TextDecoder().decode((await reader.read()).value);
+      const more = await Promise.race([reader.read(), new Promise<null>((go) => setTimeout(() => go(null), 300))]);
+      heard += more?.value ? new TextDecoder().decode(more.value) : '';
+      stop.abort();
+      return heard;
+    };
+    const told = (heard: string) =>
+      [...heard.matchAll(/event: batch\ndata: \{"code":"([^"]*)"/g)].map(([, code]) => code);
+    try {
+      const before = /id: (\S+)\nevent: clock/.exec(await heardAt(''))![1]!;
+      const code = await begin();
+      expect(told(await heardAt(''))).toEqual([]);
+      expect(told(await heardAt('?age=60000', before))).toEqual([code]);
+      expect(told(await heardAt('?age=5000'))).toContain(code);
+      expect(told(await heardAt('', 'another-7'))).toEqual(['']);
+      await request(studio.app).get('/api/v1/events?age=-1').expect(400);
+    } finally {
+      await new Promise((done) => {
+        server.close(done);
+        server.closeAllConnections();
+      });
+    }
+  });
   it('runs its clock as fast as it is told', () => {
     let wall = 1000;
     const clock = studioClock(60, () => wall);

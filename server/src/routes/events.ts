@@ -9,6 +9,7 @@ import { readDevice } from '../devices/readDevice';
 import type { AppDeps } from '../appDeps';
 import { streamEndpoint, type Endpoint } from '../http/endpoint';
 import { Problem } from '../http/problem';
+import type { NumberedChange } from '../live/changeBus';
 import { clockMoment } from '../live/studioClock';
 
 /** How often a device's figures are sent, and how often the clock, ms. */
@@ -20,6 +21,11 @@ const MAX_STREAMS = 64;
 const query = z.object({
   devices: z.string().max(200).optional().describe('Codes to watch, by commas'),
   batch: z.string().max(200).optional().describe('The batch that thermometer and tester are pointed at'),
+  age: z.coerce
+    .number()
+    .min(0)
+    .optional()
+    .describe('How old the answers are that a page shows, ms: what changed meanwhile is told at once'),
 });
 
 type EventDeps = Pick<AppDeps, 'bus' | 'clock' | 'devices' | 'log'> & {
@@ -29,9 +35,9 @@ type EventDeps = Pick<AppDeps, 'bus' | 'clock' | 'devices' | 'log'> & {
 /** What may wait to be sent to a screen that does not read, bytes; beyond it the screen is let go, and joins again. */
 const MAX_WAITING = 1_000_000;
 
-function send(response: Response, name: string, data: unknown): void {
+function send(response: Response, name: string, data: unknown, id?: string): void {
   if (response.writableEnded || response.destroyed) return;
-  response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
+  response.write(`${id === undefined ? '' : `id: ${id}\n`}event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
   if (response.writableLength > MAX_WAITING) response.destroy();
 }
 
@@ -112,10 +118,11 @@ function watchDevices(
 }
 
 /** Tells the clock now and every few seconds, and lets go of a screen whose device was signed out meanwhile. */
-function tellClock(response: Response, { clock, people, log }: EventDeps): Stop {
+function tellClock(response: Response, { bus, clock, people, log }: EventDeps): Stop {
   const session = actorOf(response)?.session ?? null;
   const tell = () => {
-    send(response, 'clock', clockMoment(clock));
+    // A screen that loses the stream says by this what it was told of, and hears the rest when it comes again.
+    send(response, 'clock', clockMoment(clock), bus.latest());
   };
   // A device that is signed out hears nothing more.
   const letGo = async () => {
@@ -136,10 +143,23 @@ function tellClock(response: Response, { clock, people, log }: EventDeps): Stop 
   };
 }
 
-function tellChanges(response: Response, { bus, clock }: EventDeps): Stop {
+/**
+ * @param lastId of the last change that this screen was told of, where it was on this stream before
+ * @param ageMs how old the answers are that its page shows
+ */
+function tellChanges(
+  response: Response,
+  { bus, clock }: EventDeps,
+  { lastId, ageMs }: { readonly lastId: string | undefined; readonly ageMs: number | undefined },
+): Stop {
+  const tell = ({ id, ...change }: NumberedChange) => {
+    send(response, 'batch', change, id);
+  };
+  if (lastId !== undefined) bus.after(lastId).forEach(tell);
+  else if (ageMs !== undefined) bus.within(ageMs).forEach(tell);
   return bus.subscribe((told) => {
     if (told.what === 'batch') {
-      send(response, 'batch', told.change);
+      tell(told.change);
       return;
     }
     if (told.what === 'clock') {
@@ -165,7 +185,7 @@ export function eventRoutes(deps: EventDeps): Endpoint[] {
       query,
       answers: { 200: { description: 'The stream', types: ['text/event-stream'] } },
     },
-    ({ query: asked }, { response }) => {
+    ({ query: asked }, { request, response }) => {
       if (streams >= MAX_STREAMS)
         throw new Problem(429, 'too-many-screens', 'Too many screens listen at once. Close one.');
       streams += 1;
@@ -177,7 +197,10 @@ export function eventRoutes(deps: EventDeps): Endpoint[] {
       });
       response.flushHeaders();
       const codes = new Set((asked.devices ?? '').split(',').filter(Boolean));
-      const stops = [tellClock(response, deps), tellChanges(response, deps)];
+      const stops = [
+        tellClock(response, deps),
+        tellChanges(response, deps, { lastId: request.get('last-event-id'), ageMs: asked.age }),
+      ];
       if (codes.size > 0) stops.push(watchDevices(response, deps, codes, asked.batch));
       response.on('error', log);
       response.on('close', () => {

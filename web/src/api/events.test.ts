@@ -67,6 +67,24 @@ describe('a stream of events', () => {
     PretendedSource.all[3]!.onopen!();
     expect(states.at(-1)).toBe(true);
   });
+  it('says how long ago the page was opened, or the stream broke, so that what changed since is told', () => {
+    vi.setSystemTime(0);
+    const ageOf = (i: number) => Number(/[?]age=(\d+)$/.exec(PretendedSource.all[i]!.path)?.[1]);
+    vi.advanceTimersByTime(2_300);
+    const opened = performance.now();
+    eventsFrom('/events', {}, () => undefined, true);
+    // A second more, for what is on its way.
+    expect(ageOf(0)).toBe(Math.ceil(opened) + 1_000);
+    PretendedSource.all[0]!.onopen!();
+    vi.advanceTimersByTime(50_000);
+    PretendedSource.all[0]!.fail(PretendedSource.CLOSED);
+    vi.advanceTimersByTime(2_000);
+    expect(ageOf(1)).toBe(3_000);
+    // Turned away again: it has not heard anything since it broke.
+    PretendedSource.all[1]!.fail(PretendedSource.CLOSED);
+    vi.advanceTimersByTime(2_000);
+    expect(ageOf(2)).toBe(5_000);
+  });
   it('is not joined again once nobody listens', () => {
     const end = listen();
     PretendedSource.all[0]!.fail(PretendedSource.CLOSED);

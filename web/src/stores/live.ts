@@ -23,6 +23,7 @@ export const useLive = defineStore('live', () => {
   useIntervalFn(() => {
     nowMs.value = studioMs();
   }, 250);
+  let isFirst = true;
   eventsFrom(
     '/events',
     {
@@ -40,9 +41,13 @@ export const useLive = defineStore('live', () => {
     },
     (up) => {
       connected.value = up;
-      // A stream ends where the device was signed out, and begins again where another studio is served: ask.
-      void session.load();
+      // A stream ends where the device was signed out, and begins again where another studio is served: ask. As the
+      // first one begins it was just asked.
+      const wasAsked = isFirst && up && session.who !== null;
+      isFirst = false;
+      if (!wasAsked) void session.load();
     },
+    true,
   );
   return {
     connected,
