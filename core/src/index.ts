@@ -157,6 +157,7 @@ export * from './limits/lotDates';
 export * from './limits/reading';
 export * from './diagnosis/catalogue';
 export * from './diagnosis/diagnose';
+export * from './diagnosis/seenSymptoms';
 export * from './diagnosis/hardnessTrend';
 export * from './diagnosis/ledger';
 export * from './diagnosis/summary';

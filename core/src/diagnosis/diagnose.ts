@@ -1,6 +1,5 @@
 import { castingAsBatch, commonBatch, placeOfField } from '../castings/castingAsBatch';
-import { castingsOf, lookedAt } from '../castings/castingList';
-import { checksInOrder } from '../formats/batchChecks';
+import { castingsOf } from '../castings/castingList';
 import type { Batch } from '../formats/batch';
 import type { Diagnosis, LimitReading, SymptomDiagnosis } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
@@ -9,6 +8,7 @@ import { askNext } from './ask';
 import { recordFacts, type History, type RecordFacts, type SeenSymptom } from './caseFacts';
 import { rankCauses } from './ledger';
 import { mendFor } from './mending/mend';
+import { seenSymptoms } from './seenSymptoms';
 import { explainedTogether } from './together';
 import { limitReadings } from '../limits/limitReadings';
 
@@ -20,19 +20,6 @@ export interface DiagnoseOptions {
   readonly historyOf?: ((casting: string) => History | null | undefined) | undefined;
   /** Now by the studio's clock: a look that lies after it is asked about. */
   readonly now?: Date | undefined;
-}
-
-/** Every symptom of every check, in the order in which it was seen. */
-export function seenSymptoms(batch: Batch): SeenSymptom[] {
-  return checksInOrder(batch).flatMap(({ afterH, symptoms, casting }) => {
-    const of = lookedAt(batch, casting);
-    return (symptoms ?? []).map(({ kind, pattern }) => ({
-      kind,
-      pattern,
-      afterH,
-      ...(of === null ? {} : { casting: of }),
-    }));
-  });
 }
 
 /** Looks named by their place: that of the batch, not that of the casting's own view. */

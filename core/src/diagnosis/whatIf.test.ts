@@ -4,7 +4,7 @@ import { saltmarshBatches } from '../simulation/saltmarshBatches';
 import { saltmarshCard } from '../simulation/saltmarshCards';
 import { wordsIn } from '../units/wording';
 import { recordFacts, type CaseFacts } from './caseFacts';
-import { seenSymptoms } from './diagnose';
+import { seenSymptoms } from './seenSymptoms';
 import { QUESTIONS } from './questions';
 import { plainWhatIf, pointsByCause, whatIf } from './whatIf';
 
