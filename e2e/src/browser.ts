@@ -147,6 +147,18 @@ export class Bench {
     );
   }
 
+  /** Waits until the page stands at this path: a view comes when its files are there. */
+  async at(path: string | RegExp): Promise<void> {
+    await this.driver.wait(
+      async () => {
+        const { pathname } = new URL(await this.driver.getCurrentUrl());
+        return typeof path === 'string' ? pathname === path : path.test(pathname);
+      },
+      PATIENCE_MS,
+      `the page never stands at ${path.toString()}`,
+    );
+  }
+
   async text(css: string): Promise<string> {
     return (await this.see(css)).getText();
   }

@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { inBrowser } from './inBrowser';
 
 const { bench } = await inBrowser({ demo: true, speed: 0 });
-const address = async () => new URL(await bench.driver.getCurrentUrl()).pathname;
 
 describe('the guide', () => {
   it('is opened from the help, and narrowed by words', async () => {
@@ -24,12 +23,12 @@ describe('the guide', () => {
     expect(text).toContain('It only needs time');
     await bench.tap('[data-neighbour="cold-cure"] a');
     await bench.see('[data-cause="cold-cure"]');
-    expect(await address()).toBe('/guide/causes/cold-cure');
+    await bench.at('/guide/causes/cold-cure');
   });
   it('is where a cause of a diagnosis is explained, and says how often it was that here', async () => {
     await bench.go('/batches/B-0399/diagnosis');
     await bench.tap('[data-cause] h3 a');
-    expect(await address()).toMatch(/^\/guide\/causes\//);
+    await bench.at(/^\/guide\/causes\//);
     await bench.see('[aria-labelledby="g-mend"]');
     await bench.go('/guide/causes/under-mixed');
     await bench.read('No batch here is known');
@@ -51,11 +50,11 @@ describe('the guide', () => {
   it('explains a limit where it stands, and what is behind a caution', async () => {
     await bench.go('/batches/B-0399');
     await bench.tap('.strip[data-field="room.temperatureC"] a');
-    expect(await address()).toBe('/help/room.temperatureC');
+    await bench.at('/help/room.temperatureC');
     await bench.see('.asked');
     await bench.go('/batches/B-0399/check');
     await bench.tap('.caution a');
-    expect(await address()).toBe('/guide/families/polyurethane');
+    await bench.at('/guide/families/polyurethane');
   });
   it('holds a family’s never, and what the log says of a school', async () => {
     await bench.go('/guide/families/polyurethane');

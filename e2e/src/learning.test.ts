@@ -302,7 +302,7 @@ describe('a piece in layers', () => {
     expect(await bench.text('[data-test="reason"]')).toContain('still loses');
     await bench.tapWords('Back', '[data-test="reason"]');
     await bench.gone('[data-test="reason"]');
-    expect((await address()).pathname).toBe('/pieces/P-04');
+    await bench.at('/pieces/P-04');
   });
   it('moves on when a drying layer is weighed dry', async () => {
     await bench.go('/pieces/P-04');
