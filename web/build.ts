@@ -46,10 +46,38 @@ export const preloadedFonts = (): Plugin => ({
               {
                 tag: 'link',
                 attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
-                injectTo: 'head-prepend' as const,
+                injectTo: 'head' as const,
               },
             ];
       }),
+  },
+});
+
+const STYLE_LINKS = /[ \t]*<link rel="stylesheet"[^>]*>\n?/g;
+
+/**
+ * Orders what every page begins with. Styles come first: a browser asks for six files at once, and draws nothing before
+ * it has them. What the application stands on is begun as soon as it is there, file by file: else all of it would be
+ * begun in one go when the last has come, with no room for a frame or a tap in between.
+ */
+export const inOrder = (): Plugin => ({
+  name: 'in-order',
+  apply: 'build',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (html) => ({
+      html: html
+        .replaceAll(STYLE_LINKS, '')
+        .replace(
+          /<meta charset[^>]*>\n?/,
+          (first) => first + [...html.matchAll(STYLE_LINKS)].map(([link]) => link).join(''),
+        ),
+      tags: [...html.matchAll(/<link rel="modulepreload"[^>]*href="([^"]+)"/g)].map(([, src]) => ({
+        tag: 'script',
+        attrs: { type: 'module', async: true, crossorigin: '', src: src! },
+        injectTo: 'head' as const,
+      })),
+    }),
   },
 });
 
@@ -69,21 +97,28 @@ export const withoutJsonSchema = (): Plugin => ({
   },
 });
 
+interface ModuleTold {
+  readonly importedIds: readonly string[];
+  readonly exports?: readonly string[];
+  readonly code?: string | null;
+}
+
 /** What a bundler tells of a module while it sorts modules into files. */
 interface Modules {
-  readonly getModuleInfo: (id: string) => { readonly importedIds: readonly string[] } | null;
+  readonly getModuleInfo: (id: string) => ModuleTold | null;
 }
 type Sorted = (id: string, modules: Modules) => string | null;
 
 /**
- * Sorts all that the first page needs into one file: three score small files pack worse, and each waits for its turn.
+ * Sorts what the first page needs into one file: three score small files pack worse, and each waits for its turn.
+ * @param name of the file; what a group of the build leaves out of it goes into the next
  * @param begins the modules that the page begins with
  */
-export function firstPage(begins: readonly string[]): Sorted {
+export function firstPage(name: string, begins: readonly string[]): Sorted {
   let reached: ReadonlySet<string> | null = null;
   return (id, modules) => {
-    reached ??= reachedFrom(begins, modules);
-    return reached.has(id) ? 'first' : null;
+    reached ??= reachedFrom(begins, modules, throughCore);
+    return reached.has(id) ? name : null;
   };
 }
 
@@ -107,23 +142,79 @@ export function sharedBy(
   };
 }
 
-const LISTS = /[\\/]node_modules[\\/]|[\\/]core[\\/]src[\\/]index\.ts$/;
+/**
+ * Sorts into one file what several views need and is small with all that it stands on: each file of a kilobyte waits for
+ * its turn like one of five.
+ * @param test what is sorted: nothing that stands on other sums than these
+ * @param most code that one may bring along, characters
+ * @param notOf views that need few of them, and so would carry the rest in vain
+ */
+export function smallOnes(
+  name: string,
+  views: readonly string[],
+  { test, most, notOf }: { readonly test: RegExp; readonly most: number; readonly notOf: RegExp },
+): Sorted {
+  let known: { counts: ReadonlyMap<string, number>; elsewhere: ReadonlySet<string> } | null = null;
+  return (id, modules) => {
+    if (!test.test(id)) return null;
+    known ??= {
+      counts: countsOf(views, modules, throughCore),
+      elsewhere: reachedFrom(
+        views.filter((v) => notOf.test(v)),
+        modules,
+        throughCore,
+      ),
+    };
+    const { counts, elsewhere } = known;
+    if ((counts.get(id) ?? 0) < 2 || elsewhere.has(id)) return null;
+    const under = [...reachedFrom([id], modules, throughCore)].filter((part) => (counts.get(part) ?? 0) < 6);
+    const brought = under.reduce((sum, part) => sum + (modules.getModuleInfo(part)?.code?.length ?? 0), 0);
+    return brought <= most && under.every((part) => test.test(part)) ? name : null;
+  };
+}
 
-function reachedFrom(begins: readonly string[], modules: Modules): ReadonlySet<string> {
+/** A list of all that a package has says nothing of what is used of it. */
+const LISTS = /[\\/]node_modules[\\/]|[\\/]core[\\/]src[\\/]index\.ts$/;
+const CORE = /[\\/]core[\\/]src[\\/]index\.ts$/;
+const NAMED_OF_CORE = /import\s*\{([^}]*)\}\s*from\s*['"]@warm-jar\/core['"]/g;
+
+/** The names that a module takes from the core's list. */
+const namedOfCore = (code: string): string[] =>
+  [...code.matchAll(NAMED_OF_CORE)].flatMap(([, names = '']) =>
+    names.split(',').map((n) => n.trim().split(/\s+as\s+/)[0]!),
+  );
+
+type ImportsOf = (id: string, modules: Modules) => readonly string[];
+
+/** What a module imports; what a list is of comes along by itself. */
+const plainImports: ImportsOf = (id, modules) => (LISTS.test(id) ? [] : (modules.getModuleInfo(id)?.importedIds ?? []));
+
+/** What a module imports, with the modules of the core that it takes names from. */
+const throughCore: ImportsOf = (id, modules) => {
+  const code = modules.getModuleInfo(id)?.code ?? '';
+  return plainImports(id, modules).flatMap((under) => {
+    if (!CORE.test(under)) return [under];
+    const parts = modules.getModuleInfo(under)?.importedIds ?? [];
+    return namedOfCore(code).flatMap(
+      (name) => parts.find((part) => modules.getModuleInfo(part)?.exports?.includes(name)) ?? [],
+    );
+  });
+};
+
+function reachedFrom(begins: readonly string[], modules: Modules, importsOf = plainImports): ReadonlySet<string> {
   const reached = new Set<string>();
   const waiting = [...begins];
   for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
     if (reached.has(at)) continue;
     reached.add(at);
-    // A list of all that a package has says nothing of what is used of it: that comes along by itself.
-    if (LISTS.test(at)) continue;
-    waiting.push(...(modules.getModuleInfo(at)?.importedIds ?? []));
+    waiting.push(...importsOf(at, modules));
   }
   return reached;
 }
 
-function countsOf(views: readonly string[], modules: Modules): ReadonlyMap<string, number> {
+function countsOf(views: readonly string[], modules: Modules, importsOf = plainImports): ReadonlyMap<string, number> {
   const counts = new Map<string, number>();
-  for (const view of views) for (const id of reachedFrom([view], modules)) counts.set(id, (counts.get(id) ?? 0) + 1);
+  for (const view of views)
+    for (const id of reachedFrom([view], modules, importsOf)) counts.set(id, (counts.get(id) ?? 0) + 1);
   return counts;
 }

@@ -3,7 +3,7 @@ import vue from '@vitejs/plugin-vue';
 import { globSync } from 'tinyglobby';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
-import { firstPage, packed, preloadedFonts, sharedBy, withoutJsonSchema } from './build';
+import { firstPage, inOrder, packed, preloadedFonts, sharedBy, smallOnes, withoutJsonSchema } from './build';
 import { libraryLook } from './libraryLook';
 import { laterSchemas } from './laterSchemas';
 import { viewFiles } from './viewFiles';
@@ -19,7 +19,8 @@ const BUILT = String(Date.now());
  * the application, each studio's apart.
  */
 const shell = VitePWA({
-  injectRegister: 'script-defer',
+  // The application registers it once the page is there (keptShell).
+  injectRegister: false,
   registerType: 'autoUpdate',
   includeAssets: [],
   manifest: {
@@ -58,9 +59,15 @@ const shell = VitePWA({
   },
 });
 
-/** What every page stands on: one file packs better than thirty, and stays in a browser when a view changes. */
-const STACK =
-  /rolldown[\\/]runtime|node_modules[\\/](?:@vue[\\/]|vue[\\/]|vue-router[\\/]|pinia[\\/]|zod[\\/]|@vueuse[\\/](?:core|shared)[\\/]|@primevue[\\/]core[\\/]|@primeuix[\\/](?:styled|utils)[\\/]|primevue[\\/](?:config|button|ripple|badge)[\\/]|@primeuix[\\/]styles[\\/]dist[\\/](?:base|button|ripple|badge)[\\/])/;
+/**
+ * What every page stands on stays in a browser when a view changes. Three files of a size: connections share what the
+ * network gives, so that the largest file of a page is there last, and one of 80 kB alone took as long as all the rest.
+ */
+const VUE = /rolldown[\\/]runtime|node_modules[\\/](?:@vue[\\/]|vue[\\/])/;
+/** With what has to be said before the first schema is made. */
+const SCHEMAS = /node_modules[\\/]zod[\\/]|[\\/]app[\\/]noMadeCode\.ts$/;
+const LIBRARY =
+  /node_modules[\\/](?:vue-router[\\/]|pinia[\\/]|@vueuse[\\/](?:core|shared)[\\/]|@primevue[\\/]core[\\/]|@primeuix[\\/](?:styled|utils)[\\/]|primevue[\\/](?:config|button|ripple|badge)[\\/]|@primeuix[\\/]styles[\\/]dist[\\/](?:base|button|ripple|badge)[\\/])/;
 
 /** What views share is sorted by how many of them need it: few files, with little in them that a view does not need. */
 const VIEWS = globSync('src/views/**/*View.vue', {
@@ -72,10 +79,14 @@ const CHOICES = /[\\/]primevue[\\/](?:select|multiselect)[\\/]/;
 const LEDGER = /[\\/]core[\\/]src[\\/]diagnosis[\\/]/;
 /** Sums that most views tell something by; what argues, teaches and reads data sheets stays with the views that do. */
 const SUMS = /[\\/]core[\\/]src[\\/](?!index\.ts|diagnosis[\\/]|guide[\\/]|drill[\\/]|datasheet[\\/])/;
+/** Views that list and argue: what plans and records stand on is nothing to them. */
+const LISTING = /(?:LogView|PatternsView|DiagnosisView|CheckView)\.vue$/;
 /** Large, and needed by few: what stands on it is not among what many share. */
 const HEAVY =
   /[\\/](?:primevue[\\/](?:datepicker|multiselect|inputnumber|dialog)[\\/]|papaparse[\\/]|qrcode[\\/]|(?:CauseLink|OutcomeCard|PatternPicture|CastPicture)\.vue|useSortable)/;
 
+/** Sums and libraries that the first page stands on. */
+const NOT_THE_PAGE = /[\\/](?:core[\\/]src|node_modules)[\\/]/;
 /** Where a browser begins: the application, and the page that it shows first. */
 const FIRST = ['src/main.ts', 'src/views/today/TodayView.vue'].map((path) =>
   fileURLToPath(new URL(path, import.meta.url)),
@@ -83,7 +94,17 @@ const FIRST = ['src/main.ts', 'src/views/today/TodayView.vue'].map((path) =>
 
 /** The placeholder is replaced by each answer's nonce on the server. */
 export default defineConfig({
-  plugins: [vue(), libraryLook(), withoutJsonSchema(), laterSchemas(), preloadedFonts(), viewFiles(), shell, packed()],
+  plugins: [
+    vue(),
+    libraryLook(),
+    withoutJsonSchema(),
+    laterSchemas(),
+    preloadedFonts(),
+    inOrder(),
+    viewFiles(),
+    shell,
+    packed(),
+  ],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     target: 'es2022',
@@ -95,10 +116,14 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            { name: 'stack', test: STACK, priority: 9 },
-            { name: firstPage(FIRST), priority: 8 },
+            { name: 'vue', test: VUE, priority: 9 },
+            { name: 'schemas', test: SCHEMAS, priority: 9 },
+            { name: 'library', test: LIBRARY, priority: 9 },
+            { name: firstPage('ground', FIRST), test: NOT_THE_PAGE, priority: 8 },
+            { name: firstPage('first', FIRST), priority: 8 },
             { name: sharedBy('common', VIEWS, { least: 12 }), priority: 7 },
             { name: 'sums', test: SUMS, minShareCount: 6, priority: 6 },
+            { name: smallOnes('small', VIEWS, { test: SUMS, most: 12_000, notOf: LISTING }), priority: 6 },
             { name: 'choices', test: CHOICES, priority: 5 },
             { name: 'dates', test: DATES, priority: 4 },
             { name: 'ledger', test: LEDGER, minShareCount: 3, priority: 3 },

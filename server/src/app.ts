@@ -1,6 +1,6 @@
 import express, { type Express, type Router } from 'express';
 import { actorNow } from './access/actor';
-import { gate, meantForUs } from './access/gate';
+import { gate, mayRead, meantForUs } from './access/gate';
 import { slowDown } from './access/slowDown';
 import type { AppDeps } from './appDeps';
 import { MAX_BODY_BYTES, boundAddress, boundBody, sameOrigin } from './http/bounds';
@@ -42,7 +42,7 @@ function apiRouter(deps: AppDeps, endpoints: readonly Endpoint[]): Router {
 
 /** The whole HTTP application over its stores. Never listens. */
 export function createApp(deps: AppDeps): Express {
-  const { access, webRoot, log } = deps;
+  const { access, people, webRoot, log } = deps;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -54,7 +54,7 @@ export function createApp(deps: AppDeps): Express {
   const endpoints = allEndpoints(deps, API_PREFIX);
   app.locals['endpoints'] = endpoints;
   app.use(API_PREFIX, apiRouter(deps, endpoints));
-  if (webRoot) app.use(site(webRoot, API_PREFIX));
+  if (webRoot) app.use(site(webRoot, API_PREFIX, mayRead(access, people)));
   app.use((request) => {
     throw notFound(request.path);
   });

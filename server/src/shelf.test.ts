@@ -33,6 +33,28 @@ const paths = (response: { body: unknown }) => (response.body as Problem).error.
 const lot = (slug: string, part: 'A' | 'B') =>
   saltmarshLots(now).find((l) => l.productSlug === slug && l.part === part)!;
 
+describe('the whole shelf', () => {
+  it('says in one answer what each list says by itself', async () => {
+    for (const one of saltmarshLots(now).slice(0, 3)) await api().post('/api/v1/lots').send(one).expect(201);
+    for (const one of saltmarshMoulds().slice(0, 3)) await api().post('/api/v1/moulds').send(one).expect(201);
+    for (const one of saltmarshInclusions(now).slice(0, 2))
+      await api().post('/api/v1/inclusions').send(one).expect(201);
+    for (const one of saltmarshGear(now).slice(0, 4)) await api().post('/api/v1/gear').send(one).expect(201);
+    await api()
+      .post('/api/v1/batches')
+      .send(soundBatch('house-clear-6', { code: 'B-0001', mix: { amountA: 150, amountB: 123 } }))
+      .expect(201);
+    const { body } = await api().get('/api/v1/shelf').expect(200);
+    const whole = body as Record<string, unknown[]>;
+    expect(Object.keys(whole).sort()).toEqual(['additives', 'gear', 'inclusions', 'lots', 'moulds']);
+    for (const [place, items] of Object.entries(whole))
+      expect(items, place).toEqual(((await api().get(`/api/v1/${place}`)).body as { items: unknown[] }).items);
+    expect([whole['lots'], whole['moulds'], whole['inclusions'], whole['gear']].map((l) => l!.length)).toEqual([
+      3, 3, 2, 4,
+    ]);
+  });
+});
+
 describe('lots', () => {
   it('run down as batches pour from them, and fill up again when a batch is deleted', async () => {
     const a = { ...lot('house-clear-6', 'A'), code: 'A-77', quantityG: 1000 };

@@ -9,6 +9,8 @@ import PhoneBar from './app/PhoneBar.vue';
 import PhoneTop from './app/PhoneTop.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
+import { keepShell } from './app/keptShell';
+import { opened } from './app/opened';
 import { useIdle } from './app/useIdle';
 import { useOnceTrue } from './app/useOnceTrue';
 import { useGlobalKeys } from './app/useGlobalKeys';
@@ -36,6 +38,7 @@ useFocusKeeper();
 const phone = usePhone();
 const [jarsOpen, moreOpen] = [ref(false), ref(false)];
 const isIdle = useIdle();
+watch(isIdle, keepShell);
 const { waiting, speak } = useHeldWords();
 const [findAsked, keysAsked] = [useOnceTrue(findOpen), useOnceTrue(keysOpen)];
 const drawersAsked = useOnceTrue(() => jarsOpen.value || moreOpen.value);
@@ -58,7 +61,8 @@ watch(
 </script>
 
 <template>
-  <RouterView v-if="route.meta['bare'] || route.matched.length === 0" />
+  <RouterView v-if="route.matched.length === 0" />
+  <RouterView v-else-if="route.meta['bare']" @vue:mounted="opened" />
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
     <InTurn v-if="!phone"><ShellShelf /></InTurn>

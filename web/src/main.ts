@@ -5,6 +5,7 @@ import './app/palette.css';
 import './app/meaning.css';
 import './app/base.css';
 import './app/paper.css';
+import './app/opening.css';
 import { createPinia } from 'pinia';
 import ConfirmationService from 'primevue/confirmationservice';
 import ToastService from 'primevue/toastservice';

@@ -1,6 +1,7 @@
 import { codeFault } from '@warm-jar/core';
 import express, { type Request, type Response, type Router } from 'express';
 import { Problem } from '../http/problem';
+import type { MayAsk } from '../http/viewLinks';
 import type { AccessStore } from './accessStore';
 import { asActor, type Actor } from './actor';
 import { isMeantForUs } from './hosts';
@@ -102,6 +103,18 @@ export function gate({ mode }: AccessOptions, store: AccessStore): Router {
     asActor(actor, next);
   });
   return router;
+}
+
+/** What who sent a request would be let in to read: asked before they ask. Nothing, where that cannot be found out. */
+export function mayRead({ mode }: AccessOptions, store: AccessStore): (request: Request) => MayAsk {
+  return (request) => {
+    let who: Promise<Actor | null> | null = null;
+    return async (path) => {
+      who ??= whoIs(request, mode, store).catch(() => null);
+      const actor = await who;
+      return actor !== null && may(actor.role, needOf('GET', path));
+    };
+  };
 }
 
 /** Who the gate let in; null for nobody. */

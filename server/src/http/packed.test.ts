@@ -16,6 +16,8 @@ beforeAll(async () => {
   mkdirSync(join(web, 'assets'));
   writeFileSync(join(web, 'index.html'), `<title>Warm Jar</title><p nonce="__CSP_NONCE__">${'jar '.repeat(600)}</p>`);
   writeFileSync(join(web, 'assets/a.js'), SCRIPT);
+  writeFileSync(join(web, 'jar.svg'), '<svg xmlns="http://www.w3.org/2000/svg"/>');
+  writeFileSync(join(web, 'sw.js'), '');
   writeFileSync(join(web, 'assets/a.js.br'), brotliCompressSync(SCRIPT));
   writeFileSync(join(web, 'assets/a.js.gz'), gzipSync(SCRIPT));
   studio = await testStudio({ cards: false, webRoot: web });
@@ -27,6 +29,10 @@ afterAll(async () => {
 });
 
 describe('what is sent', () => {
+  it('is kept by a browser for a day where it is its mark, and asked for again where it is what keeps the rest', async () => {
+    expect((await api().get('/jar.svg').expect(200)).headers['cache-control']).toBe('public, max-age=86400');
+    expect((await api().get('/sw.js').expect(200)).headers['cache-control']).toBe('public, max-age=0');
+  });
   it.each([
     ['br, gzip', 'br'],
     ['gzip', 'gzip'],

@@ -2,10 +2,10 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Router } from 'express';
+import express, { type Request, type Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
-import { viewLinks } from './viewLinks';
+import { viewLinks, type MayAsk } from './viewLinks';
 
 /** Stands in the built page wherever the nonce of the answer goes. */
 const NONCE_PLACE = '__CSP_NONCE__';
@@ -64,6 +64,10 @@ const PACKED_FROM = 1_400;
 /** What is packed on the way: whole answers of text. A stream that tells things one by one would wait for more. */
 const WHOLE_TEXT = /^(?:application\/(?:json|manifest\+json)|text\/(?:html|csv|plain|calendar))\b/;
 
+/** The jar that a browser shows beside the title, and how long it keeps it, s. */
+const MARK = /jar(?:-\d+)?\.(?:svg|png)$/;
+const MARK_KEPT_S = 86_400;
+
 /** Packs answers as they are sent, where the browser takes it. */
 export const packedAnswers = (): express.RequestHandler =>
   compression({
@@ -71,8 +75,11 @@ export const packedAnswers = (): express.RequestHandler =>
     filter: (_request, response) => WHOLE_TEXT.test(String(response.getHeader('Content-Type') ?? '')),
   });
 
-/** The built application from `directory`, its page for every address that is not a file. */
-export function site(directory: string, apiPrefix: string): Router {
+/**
+ * The built application from `directory`, its page for every address that is not a file.
+ * @param mayAsk what who sent a request may ask the API for
+ */
+export function site(directory: string, apiPrefix: string, mayAsk: (request: Request) => MayAsk): Router {
   const router = express.Router();
   const page = join(directory, 'index.html');
   router.use(
@@ -83,15 +90,25 @@ export function site(directory: string, apiPrefix: string): Router {
       serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
     }),
   );
-  router.use(express.static(directory, { index: false, maxAge: 0 }));
+  router.use(
+    express.static(directory, {
+      index: false,
+      maxAge: 0,
+      // A browser asks for its mark again with each address.
+      setHeaders: (response, file) => {
+        if (MARK.test(file)) response.set('Cache-Control', `public, max-age=${MARK_KEPT_S}`);
+      },
+    }),
+  );
   const html = existsSync(page) ? readFileSync(page, 'utf8') : null;
   const linksOf = viewLinks(directory, apiPrefix);
-  router.get('/{*path}', (request, response, next) => {
+  router.get('/{*path}', async (request, response, next) => {
     if (html === null) {
       next();
       return;
     }
     const nonce = String(response.locals['nonce']);
+    const links = await linksOf(request.originalUrl, nonce, mayAsk(request));
     response
       .type('html')
       .set('Cache-Control', 'no-store')
@@ -99,7 +116,7 @@ export function site(directory: string, apiPrefix: string): Router {
         html
           .replaceAll(NONCE_PLACE, nonce)
           // Behind what every page begins with, which is asked for first.
-          .replace('</head>', () => `${linksOf(request.originalUrl.split(/[?#]/)[0] ?? '', nonce)}</head>`),
+          .replace('</head>', () => `${links}</head>`),
       );
   });
   return router;

@@ -6,6 +6,7 @@ import type { ShelfStore } from '../store/shelfStore';
 
 const byCode = z.object({ code: z.string().min(1).max(200) });
 const version = z.number().int();
+const listed = <T>(schema: z.ZodType<T>) => z.array(z.object({ item: schema, version }));
 
 /** The five calls that every kind of thing on the shelf has. */
 function routesOf<T extends { code: string }>(
@@ -68,7 +69,7 @@ function routesOf<T extends { code: string }>(
 }
 
 function plainList<T>(place: string, many: string, schema: z.ZodType<T>, store: Pick<ShelfStore<T>, 'list'>): Endpoint {
-  const list = z.object({ items: z.array(z.object({ item: schema, version })) });
+  const list = z.object({ items: listed(schema) });
   return endpoint(
     {
       method: 'get',
@@ -98,7 +99,26 @@ const mouldList = z.object({
 
 type ShelfDeps = Pick<AppDeps, 'shelf'>;
 
-const lots = ({ shelf }: ShelfDeps): Endpoint =>
+/** Lots with what is left of each by the log. */
+async function lotsWithUse({ shelf }: ShelfDeps): Promise<z.infer<typeof lotList>['items']> {
+  const [all, uses] = await Promise.all([shelf.lots.list(), shelf.lotUse()]);
+  return all.map(({ item, version: v }) => {
+    const use = uses.get(`${item.productSlug} ${item.part} ${item.code}`) ?? { usedG: 0, batches: 0 };
+    return { item, version: v, ...use, leftG: item.quantityG == null ? null : item.quantityG - use.usedG };
+  });
+}
+
+/** Moulds with their pulls by the log. */
+async function mouldsWithUse({ shelf }: ShelfDeps): Promise<z.infer<typeof mouldList>['items']> {
+  const [all, uses] = await Promise.all([shelf.moulds.list(), shelf.mouldUse()]);
+  return all.map(({ item, version: v }) => ({
+    item,
+    version: v,
+    ...(uses.get(item.code) ?? { pulls: 0, masses: [] }),
+  }));
+}
+
+const lots = (deps: ShelfDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -106,17 +126,10 @@ const lots = ({ shelf }: ShelfDeps): Endpoint =>
       summary: 'All lots, with what is left of each by the log',
       answers: { 200: { description: 'By code', schema: lotList } },
     },
-    async () => {
-      const [all, uses] = await Promise.all([shelf.lots.list(), shelf.lotUse()]);
-      const items = all.map(({ item, version: v }) => {
-        const use = uses.get(`${item.productSlug} ${item.part} ${item.code}`) ?? { usedG: 0, batches: 0 };
-        return { item, version: v, ...use, leftG: item.quantityG == null ? null : item.quantityG - use.usedG };
-      });
-      return { status: 200, body: { items } };
-    },
+    async () => ({ status: 200, body: { items: await lotsWithUse(deps) } }),
   );
 
-const moulds = ({ shelf }: ShelfDeps): Endpoint =>
+const moulds = (deps: ShelfDeps): Endpoint =>
   endpoint(
     {
       method: 'get',
@@ -124,23 +137,42 @@ const moulds = ({ shelf }: ShelfDeps): Endpoint =>
       summary: 'All moulds, with their pulls by the log',
       answers: { 200: { description: 'By code', schema: mouldList } },
     },
+    async () => ({ status: 200, body: { items: await mouldsWithUse(deps) } }),
+  );
+
+const wholeShelf = z.object({
+  lots: lotList.shape.items,
+  moulds: mouldList.shape.items,
+  inclusions: listed(inclusionSchema),
+  additives: listed(additiveSchema),
+  gear: listed(gearSchema),
+});
+
+/** All that a page chooses from, in one answer: each list by itself is one more wait on a slow network. */
+const whole = (deps: ShelfDeps): Endpoint =>
+  endpoint(
+    {
+      method: 'get',
+      path: '/shelf',
+      summary: 'Lots, moulds, inclusions, additives and gear, each as in its own list',
+      answers: { 200: { description: 'Each by code', schema: wholeShelf } },
+    },
     async () => {
-      const [all, uses] = await Promise.all([shelf.moulds.list(), shelf.mouldUse()]);
-      return {
-        status: 200,
-        body: {
-          items: all.map(({ item, version: v }) => ({
-            item,
-            version: v,
-            ...(uses.get(item.code) ?? { pulls: 0, masses: [] }),
-          })),
-        },
-      };
+      const { shelf } = deps;
+      const [lotItems, mouldItems, inclusions, additives, gear] = await Promise.all([
+        lotsWithUse(deps),
+        mouldsWithUse(deps),
+        shelf.inclusions.list(),
+        shelf.additives.list(),
+        shelf.gear.list(),
+      ]);
+      return { status: 200, body: { lots: lotItems, moulds: mouldItems, inclusions, additives, gear } };
     },
   );
 
 export function shelfRoutes({ shelf }: ShelfDeps): Endpoint[] {
   return [
+    whole({ shelf }),
     lots({ shelf }),
     moulds({ shelf }),
     plainList('inclusions', 'inclusions', inclusionSchema, shelf.inclusions),

@@ -68,6 +68,23 @@ describe('a call of the API', () => {
     await expect(read(page, new Response('{"total":7}'))).rejects.toThrow('array');
     expect(await read(page, new Response('{"items":[],"total":0}'))).toEqual({ items: [], total: 0 });
   });
+  it('checks each of several lists, and whole what is held to a rule of the whole or has to have something in it', async () => {
+    const answered = (body: unknown) => new Response(JSON.stringify(body));
+    const two = z.object({ lots: z.array(z.object({ a: z.number() })), gear: z.array(z.string()), left: z.number() });
+    expect(await read(two, answered({ lots: [{ a: 1, b: 2 }], gear: ['x', 'y'], left: 3, more: 4 }))).toEqual({
+      lots: [{ a: 1 }],
+      gear: ['x', 'y'],
+      left: 3,
+    });
+    await expect(read(two, answered({ lots: [{ a: 1 }], gear: ['x', 7], left: 3 }))).rejects.toThrow();
+    await expect(read(two, answered({ lots: [{ a: 1 }], left: 3 }))).rejects.toThrow();
+    const ruled = two.refine((v) => v.lots.length === v.left);
+    expect((await read(ruled, answered({ lots: [{ a: 1 }], gear: [], left: 1 }))).left).toBe(1);
+    await expect(read(ruled, answered({ lots: [], gear: [], left: 1 }))).rejects.toThrow();
+    const some = z.object({ items: z.array(z.number()).min(1) });
+    expect(await read(some, answered({ items: [5] }))).toEqual({ items: [5] });
+    await expect(read(some, answered({ items: [] }))).rejects.toThrow();
+  });
   it('that asks lets others go first; one that writes is on its way at once', async () => {
     let go = () => {};
     vi.stubGlobal('scheduler', { yield: () => new Promise<void>((done) => (go = done)) });

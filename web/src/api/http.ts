@@ -75,14 +75,18 @@ export async function send(path: string, init: RequestInit = {}): Promise<Respon
   throw problem;
 }
 
-/** The schema of the single items, where an answer is a list of them. */
-function itemSchemaOf(schema: z.ZodType): z.ZodType | null {
-  const items = schema instanceof z.ZodObject ? (schema.shape as Record<string, unknown>)['items'] : null;
-  return items instanceof z.ZodArray ? (items.element as z.ZodType) : null;
+/** The lists of any length in what a schema describes, by name, with the schema of their single items. */
+function itemSchemasOf(schema: z.ZodType): [name: string, item: z.ZodType][] {
+  // What is held to a rule of the whole is checked whole.
+  const isPlain = schema instanceof z.ZodObject && !schema._zod.def.checks?.length;
+  const shape = isPlain ? (schema.shape as Record<string, z.ZodType>) : {};
+  return Object.entries(shape).flatMap(([name, part]): [string, z.ZodType][] =>
+    part instanceof z.ZodArray && !part._zod.def.checks?.length ? [[name, part.element as z.ZodType]] : [],
+  );
 }
 
 /**
- * What a server answered, checked. Items of a list are checked one after another: a tap in between does not wait for
+ * What a server answered, checked. Items of lists are checked one after another: a tap in between does not wait for
  * all of them.
  * @throws ZodError where it is not what was asked for
  */
@@ -90,17 +94,21 @@ export async function read<T>(schema: z.ZodType<T>, response: Response): Promise
   const answer = (await response.json()) as T;
   await madeSchema(schema);
   await letOthersFirst();
-  const one = itemSchemaOf(schema);
-  const told = one && z.looseObject({ items: z.array(z.unknown()).min(1) }).safeParse(answer);
-  if (!one || !told?.success) return schema.parse(answer);
-  const rest = schema.parse({ ...told.data, items: [] });
+  const lists = itemSchemasOf(schema);
+  const told = z.looseObject(Object.fromEntries(lists.map(([name]) => [name, z.array(z.unknown())]))).safeParse(answer);
+  if (lists.length === 0 || !told.success) return schema.parse(answer);
+  const rest = schema.parse({ ...told.data, ...Object.fromEntries(lists.map(([name]) => [name, []])) });
   const pause = pauses();
-  const items: unknown[] = [];
-  for (const item of told.data.items) {
-    items.push(one.parse(item));
-    await pause();
+  const checked: Record<string, unknown[]> = {};
+  for (const [name, item] of lists) {
+    const items: unknown[] = [];
+    for (const one of told.data[name] as unknown[]) {
+      items.push(item.parse(one));
+      await pause();
+    }
+    checked[name] = items;
   }
-  return { ...rest, items };
+  return { ...rest, ...checked };
 }
 
 export const withJson = (method: string, body: unknown, version?: number): RequestInit => ({

@@ -17,9 +17,9 @@ import { read, send, versionOf, withJson } from './http';
 
 export type ShelfPlace = 'lots' | 'moulds' | 'inclusions' | 'additives' | 'gear';
 
-const listOf = <T>(item: z.ZodType<T>) => z.object({ items: z.array(z.looseObject({ item, version: z.number() })) });
-const lotList = z.object({
-  items: z.array(
+const listOf = <T>(item: z.ZodType<T>) => z.array(z.looseObject({ item, version: z.number() }));
+const wholeShelf = z.object({
+  lots: z.array(
     z.object({
       item: lotSchema,
       version: z.number(),
@@ -28,9 +28,7 @@ const lotList = z.object({
       batches: z.number(),
     }),
   ),
-});
-const mouldList = z.object({
-  items: z.array(
+  moulds: z.array(
     z.object({
       item: mouldSchema,
       version: z.number(),
@@ -38,6 +36,9 @@ const mouldList = z.object({
       masses: z.array(z.object({ productSlug: z.string(), massG: z.number() })),
     }),
   ),
+  inclusions: listOf(inclusionSchema),
+  additives: listOf(additiveSchema),
+  gear: listOf(gearSchema),
 });
 const found = z.object({
   items: z.array(
@@ -88,6 +89,14 @@ export interface ShelvedGear {
   readonly item: Gear;
   readonly version: number;
 }
+/** The shelf beside the cards: each list by code. */
+export interface WholeShelf {
+  readonly lots: ShelvedLot[];
+  readonly moulds: ShelvedMould[];
+  readonly inclusions: ShelvedInclusion[];
+  readonly additives: ShelvedAdditive[];
+  readonly gear: ShelvedGear[];
+}
 export type Found = z.infer<typeof found>['items'][number];
 export type ImportAnswer = z.infer<typeof importAnswer>;
 
@@ -95,13 +104,8 @@ const at = (place: ShelfPlace, code: string) => `/${place}/${encodeURIComponent(
 
 /** The shelf's part of the API. */
 export const shelfApi = {
-  lots: async (): Promise<ShelvedLot[]> => (await read(lotList, await send('/lots'))).items,
-  moulds: async (): Promise<ShelvedMould[]> => (await read(mouldList, await send('/moulds'))).items,
-  inclusions: async (): Promise<ShelvedInclusion[]> =>
-    (await read(listOf(inclusionSchema), await send('/inclusions'))).items,
-  additives: async (): Promise<ShelvedAdditive[]> =>
-    (await read(listOf(additiveSchema), await send('/additives'))).items,
-  gear: async (): Promise<ShelvedGear[]> => (await read(listOf(gearSchema), await send('/gear'))).items,
+  /** All that is chosen from beside the cards. */
+  whole: async (): Promise<WholeShelf> => read(wholeShelf, await send('/shelf')),
   /** Stores a new thing, or a change of the version that was read. */
   save: async (place: ShelfPlace, item: { code: string }, version: number | null): Promise<number> =>
     versionOf(

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { STAGE_WORDS } from '@warm-jar/core';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
 import ItemJar from '../components/ItemJar.vue';
 import { dueClock } from '../stores/urgency';
 import { useWork } from '../stores/work';
 import { jarPlace } from './jarPlaces';
+import { opened } from './opened';
 import { useAway } from './useAway';
 
 /** On a phone: the jar that cannot wait, and the drawer with the others. */
@@ -16,6 +17,7 @@ const due = computed(() => (first.value ? dueClock(first.value, work.nowMs) : ''
 const count = computed(() => work.items.length + work.more);
 const { says, away } = useAway();
 const jars = computed(() => `${count.value} ${count.value === 1 ? 'jar' : 'jars'}`);
+onMounted(opened);
 </script>
 
 <template>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { onMounted } from 'vue';
 import { useRoute } from 'vue-router';
 import KeyCap from '../components/KeyCap.vue';
 import { PLACES } from '../places/places';
+import { opened } from './opened';
 import ShellTools from './ShellTools.vue';
 
 const emit = defineEmits<{ keys: []; find: [] }>();
 const route = useRoute();
 /** The places with a link in the bar; one is lit while a place under it is open. */
 const LINKS = PLACES.filter((p) => p.menu !== undefined);
+onMounted(opened);
 </script>
 
 <template>

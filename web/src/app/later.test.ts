@@ -41,22 +41,25 @@ describe('what comes after the page', () => {
       return 7;
     });
     vi.stubGlobal('cancelIdleCallback', cancelled);
+    vi.useFakeTimers({ shouldAdvanceTime: true });
     const made = await used(() => useIdle());
+    expect(idle).toBeUndefined();
+    vi.advanceTimersByTime(3_000);
     expect(made.result.value).toBe(false);
-    idle?.();
+    idle!();
     expect(made.result.value).toBe(true);
     made.unmount();
     expect(cancelled).toHaveBeenCalledWith(7);
   });
   it('comes after a while in a browser that does not tell', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
     vi.stubGlobal('requestIdleCallback', undefined);
     delete (window as { requestIdleCallback?: unknown }).requestIdleCallback;
     const made = await used(() => useIdle());
     page = made;
     expect(made.result.value).toBe(false);
-    await vi.waitFor(() => {
-      expect(made.result.value).toBe(true);
-    }, 3_000);
+    vi.advanceTimersByTime(3_000);
+    expect(made.result.value).toBe(true);
   });
 });
 

@@ -1,7 +1,9 @@
 import { onMounted, onUnmounted, ref, type Ref } from 'vue';
 
-/** Longest that a busy page is waited for, ms. */
-const PATIENCE_MS = 1_500;
+/** What comes later takes nothing from the page for so long, ms: until then it asks and waits for its own answers. */
+const PAGE_FIRST_MS = 3_000;
+/** Longest that a busy page is waited for after that, ms. */
+const PATIENCE_MS = 2_000;
 
 /** True once the page has been drawn and has nothing more urgent to do. */
 export function useIdle(): Readonly<Ref<boolean>> {
@@ -11,8 +13,12 @@ export function useIdle(): Readonly<Ref<boolean>> {
   };
   let [waiting, timer] = [0, 0];
   onMounted(() => {
-    if ('requestIdleCallback' in window) waiting = window.requestIdleCallback(now, { timeout: PATIENCE_MS });
-    else timer = Number(setTimeout(now, PATIENCE_MS));
+    timer = Number(
+      setTimeout(() => {
+        if ('requestIdleCallback' in window) waiting = window.requestIdleCallback(now, { timeout: PATIENCE_MS });
+        else now();
+      }, PAGE_FIRST_MS),
+    );
   });
   onUnmounted(() => {
     if (waiting) window.cancelIdleCallback(waiting);

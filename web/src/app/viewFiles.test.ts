@@ -34,11 +34,30 @@ describe('the files of each view, written down by the build', () => {
       'later.js': chunk('later.js'),
     } as unknown as Bundle;
     const asked = [
-      { pattern: '^/batches$', view: 'views/batch/BatchView.vue' },
-      { pattern: '^/gone$', view: 'views/gone/GoneView.vue' },
+      { pattern: '^/batches$', view: 'views/batch/BatchView.vue', asks: ['/work'], bar: true },
+      { pattern: '^/gone$', view: 'views/gone/GoneView.vue', asks: [], bar: true },
     ];
     expect(filesByAddress(bundle, asked)).toEqual([
-      { pattern: '^/batches$', scripts: ['batch.js', 'sums.js'], styles: ['batch.css'] },
+      { pattern: '^/batches$', scripts: ['batch.js', 'sums.js'], styles: ['batch.css'], asks: ['/work'], bar: true },
     ]);
+  });
+  it('come with what each asks for, its own parts by where they stand in the address', () => {
+    const asksAt = (path: string) => addresses.find((a) => new RegExp(a.pattern, 'i').test(path))?.asks;
+    expect(asksAt('/batches/B-0412/bench')).toEqual(['/products', '/work', '/batches/$1', '/shelf']);
+    expect(asksAt('/guide/cause/ratio-off')).toEqual(['/products', '/work']);
+    expect(addresses.filter((a) => !a.bar).map((a) => a.view)).toEqual([
+      'views/people/SignInView.vue',
+      'views/people/PairView.vue',
+      'views/board/BoardView.vue',
+    ]);
+    // Nothing is to be had before somebody signed in.
+    expect(asksAt('/sign-in')).toEqual([]);
+    for (const { pattern, asks } of addresses)
+      for (const ask of asks) {
+        const part = Number(/\$(\d)/.exec(ask)?.[1] ?? 0);
+        // One group more than there are parts is the whole match.
+        expect(part, ask).toBeLessThanOrEqual(new RegExp(`${pattern}|`).exec('')!.length - 1);
+        expect(ask).not.toContain(':');
+      }
   });
 });

@@ -18,6 +18,7 @@ export const BATCH_PLACES: readonly Place[] = [
     path: '/batches/:code',
     title: 'Batch',
     view: () => import('../views/batch/BatchView.vue'),
+    asks: ['/batches/:code', '/shelf'],
     called: 'batch',
     keys: [
       { key: 'c', does: 'Check this batch' },
@@ -43,6 +44,7 @@ export const BATCH_PLACES: readonly Place[] = [
     path: '/batches/:code/check',
     title: 'Check',
     view: () => import('../views/check/CheckView.vue'),
+    asks: ['/batches/:code'],
     called: 'check',
     keys: [
       { key: 'y', does: 'Read the hardness tester' },
@@ -55,6 +57,7 @@ export const BATCH_PLACES: readonly Place[] = [
     path: '/batches/:code/bench',
     title: 'Bench',
     view: () => import('../views/bench/BenchView.vue'),
+    asks: ['/batches/:code', '/shelf'],
     called: 'bench',
     keys: [
       { key: 'Enter', does: 'The step is done' },
@@ -99,6 +102,7 @@ export const BATCH_PLACES: readonly Place[] = [
     path: '/batches/:code/diagnosis',
     title: 'Diagnosis',
     view: () => import('../views/diagnosis/DiagnosisView.vue'),
+    asks: ['/batches/:code'],
     called: 'diagnosis',
     keys: [
       { key: 'c', does: 'Check this batch' },
@@ -114,6 +118,7 @@ export const BATCH_PLACES: readonly Place[] = [
     path: '/batches/:code/mend',
     title: 'Mend',
     view: () => import('../views/mend/MendView.vue'),
+    asks: ['/batches/:code', '/shelf'],
     called: 'mend',
     keys: [{ key: 'y', does: 'Keep what the next batch says it was' }],
   },

@@ -37,6 +37,11 @@ export interface Place {
   readonly tabs?: readonly PlaceTab[];
   /** Without the shell around it. */
   readonly bare?: boolean;
+  /**
+   * What it asks the server for as it opens, whatever is kept in the browser: paths behind the API's prefix, parts of
+   * its own path by their names. The page tells a browser of them at once.
+   */
+  readonly asks?: readonly string[];
   /** Seen before anybody signed in. */
   readonly open?: boolean;
 }

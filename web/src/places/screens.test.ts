@@ -3,7 +3,7 @@ import { diagnose, layerPlan, saltmarshCard, saltmarshPieces, SALTMARSH_CARDS, t
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answers } from '../testing/mounted';
 import { closeScreens, noWorkers, screen } from '../testing/screen';
-import { pretendStudio, SHELF_DAY, storedBatch } from '../testing/pretendedStudio';
+import { EMPTY_SHELF, pretendStudio, SHELF_DAY, storedBatch } from '../testing/pretendedStudio';
 
 /** A record with much in it: a long note, additives, looks with several symptoms, a mend. */
 const FULL = storedBatch('B-0007', {
@@ -153,17 +153,8 @@ const OF_THE_STUDIO: readonly (readonly [string, object])[] = [
 ];
 const EMPTY_STUDIO: Answers = ({ method, path }) => {
   if (method !== 'GET') return undefined;
-  const list = [
-    '/products',
-    '/lots',
-    '/moulds',
-    '/inclusions',
-    '/additives',
-    '/gear',
-    '/pieces',
-    '/trials',
-    '/filters',
-  ];
+  const list = ['/products', '/pieces', '/trials', '/filters'];
+  if (path === '/shelf') return { body: EMPTY_SHELF };
   if (list.includes(path)) return { body: { items: [] } };
   return path.startsWith('/batches?') ? { body: { items: [], total: 0 } } : undefined;
 };

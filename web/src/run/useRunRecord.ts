@@ -54,7 +54,8 @@ function useStoredRun(code: Ref<string>) {
       if (of === code.value) stored.value = batch;
     }),
     live.onChange((change) => {
-      if (change.code === code.value) void load();
+      // Without a code: any may have changed.
+      if (change.code === code.value || change.code === '') void load();
     }),
   ];
   onUnmounted(() => {

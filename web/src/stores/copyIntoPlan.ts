@@ -15,7 +15,7 @@ export function useCopyIntoPlan(batch: Ref<Batch | null>, product: Ref<Product |
     if (!batch.value || !product.value) return;
     const copied = { product: product.value, batch: batch.value, changes, symptom };
     // Its sums are as much as the page: they come where somebody copies.
-    const [{ planCopy }] = await Promise.all([import('./planCopy'), shelf.loaded ? undefined : shelf.load()]);
+    const [{ planCopy }] = await Promise.all([import('./planCopy'), shelf.ready()]);
     plan.set(planCopy(copied, new Set(shelf.moulds.map((m) => m.item.code))));
     problem.value = null;
     await router.push({ name: 'plan' });

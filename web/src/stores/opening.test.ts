@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { refusal, used, type Answers, type Mounted } from '../testing/mounted';
-import { pretendStudio } from '../testing/pretendedStudio';
+import { EMPTY_SHELF, pretendStudio } from '../testing/pretendedStudio';
 import { useOpening } from './opening';
 
 let page: Mounted | null = null;
@@ -16,11 +16,7 @@ afterEach(() => {
 const EMPTY: Readonly<Record<string, unknown>> = {
   '/products': { items: [] },
   '/people': { items: [] },
-  '/moulds': { items: [] },
-  '/gear': { items: [] },
-  '/lots': { items: [] },
-  '/inclusions': { items: [] },
-  '/additives': { items: [] },
+  '/shelf': EMPTY_SHELF,
 };
 const nothing: Answers = ({ path }) => {
   if (path.startsWith('/batches?')) return { body: { items: [], page: 1, pageSize: 1, total: 0 } };
@@ -46,7 +42,7 @@ describe('the opening of a studio', () => {
     expect(opening.next?.step).toBe('units');
     expect(opening.done).toBe(0);
   });
-  it.each(['/products', '/batches', '/moulds'])(
+  it.each(['/products', '/batches', '/shelf'])(
     'takes a failed read of %s for no answer, not for nothing',
     async (of) => {
       const { opening } = await open(failing(of));

@@ -56,7 +56,7 @@ export const useOpening = defineStore('opening', () => {
   /** Asks only whether the studio is new: where a card stands, nothing more is asked. */
   async function loadIfNew(): Promise<void> {
     if (isOver.value) return;
-    if (!products.loaded) await products.load();
+    await products.ready();
     if (products.problem === null && products.cards.length === 0) await load();
   }
   const change = (part: Partial<KeptOpening>) => {

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { z } from 'zod';
 import { ApiProblem, api } from '../api/client';
 import { copyOf, keepCopy } from './copies';
+import { sharedRead } from './sharedRead';
 
 /** The cards of the shelf, newest revisions, and older ones as batches ask for them. */
 export const useProducts = defineStore('products', () => {
@@ -12,9 +13,6 @@ export const useProducts = defineStore('products', () => {
   const problem = ref<string | null>(null);
   const older = new Map<string, Promise<Product>>();
   const bySlug = computed(() => new Map(cards.value.map((c) => [c.slug, c])));
-
-  /** What is being read now: a card asked for meanwhile waits for the same answer. */
-  let reading: Promise<void> | null = null;
 
   async function readCards(): Promise<void> {
     try {
@@ -27,14 +25,7 @@ export const useProducts = defineStore('products', () => {
       problem.value = error instanceof ApiProblem ? error.message : 'The cards could not be read.';
     }
   }
-  /** Reads them anew: one that was begun before something was written would not know of it. */
-  function load(): Promise<void> {
-    const mine = readCards().finally(() => {
-      if (reading === mine) reading = null;
-    });
-    reading = mine;
-    return mine;
-  }
+  const { load, ready } = sharedRead(readCards, () => loaded.value);
 
   /** A revision never changes: a copy of it is as good, once the server is away. */
   async function readCard(slug: string, revision: number): Promise<Product> {
@@ -52,7 +43,7 @@ export const useProducts = defineStore('products', () => {
 
   /** The card at the revision a batch was made with. */
   async function at(slug: string, revision: number | null | undefined): Promise<Product> {
-    if (!loaded.value) await (reading ?? load());
+    await ready();
     const newest = bySlug.value.get(slug);
     if (newest && (revision == null || newest.revision === revision)) return newest;
     const key = `${slug} ${revision ?? 1}`;
@@ -62,5 +53,5 @@ export const useProducts = defineStore('products', () => {
     return asked;
   }
 
-  return { cards, loaded, problem, bySlug, load, at };
+  return { cards, loaded, problem, bySlug, load, ready, at };
 });

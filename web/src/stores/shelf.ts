@@ -4,6 +4,7 @@ import { gearSchema } from '@warm-jar/core';
 import { z } from 'zod';
 import { ApiProblem } from '../api/client';
 import { copyOf, keepCopy } from './copies';
+import { sharedRead } from './sharedRead';
 import {
   shelfApi,
   type ShelvedAdditive,
@@ -25,15 +26,11 @@ export const useShelf = defineStore('shelf', () => {
   const loaded = ref(false);
   const problem = ref<string | null>(null);
 
-  async function load(): Promise<void> {
+  async function readShelf(): Promise<void> {
     try {
-      [lots.value, moulds.value, inclusions.value, additives.value, gear.value] = await Promise.all([
-        shelfApi.lots(),
-        shelfApi.moulds(),
-        shelfApi.inclusions(),
-        shelfApi.additives(),
-        shelfApi.gear(),
-      ]);
+      const whole = await shelfApi.whole();
+      [lots.value, moulds.value, inclusions.value] = [whole.lots, whole.moulds, whole.inclusions];
+      [additives.value, gear.value] = [whole.additives, whole.gear];
       problem.value = null;
       void keepCopy('gear', gear.value);
     } catch (error) {
@@ -44,7 +41,9 @@ export const useShelf = defineStore('shelf', () => {
       loaded.value = true;
     }
   }
+  // One that could not be read is asked for again by whoever needs it next.
+  const { load, ready } = sharedRead(readShelf, () => loaded.value && problem.value === null);
 
   const vessels = computed(() => gear.value.flatMap(({ item }) => (item.kind === 'pressure-vessel' ? [item] : [])));
-  return { lots, moulds, inclusions, additives, gear, vessels, loaded, problem, load };
+  return { lots, moulds, inclusions, additives, gear, vessels, loaded, problem, load, ready };
 });

@@ -96,7 +96,7 @@ describe('the shelf and the cards', () => {
   });
   it('say why they could not be read, and count as looked for', async () => {
     pretendStudio([], ({ path }) =>
-      path === '/lots' ? { status: 503, body: refusal('disk', 'The disk is full.') } : undefined,
+      path === '/shelf' ? { status: 503, body: refusal('disk', 'The disk is full.') } : undefined,
     );
     const { result } = await use(useShelf);
     await result.load();

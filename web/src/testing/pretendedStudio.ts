@@ -13,17 +13,23 @@ import { pretendServer, type Answered, type Answers, type Asked } from './mounte
 /** The moment that the pretended studio's shelf was filled. */
 export const SHELF_DAY = new Date('2026-03-14T09:00:00Z');
 
-const shelved = <T>(items: readonly T[], more: object = {}) => ({
-  items: items.map((item) => ({ item, version: 1, ...more })),
+const shelved = <T>(items: readonly T[], more: object = {}) => items.map((item) => ({ item, version: 1, ...more }));
+
+/** What the pretended studio's shelf answers, whole. */
+export const shelfAnswer = () => ({
+  lots: shelved(saltmarshLots(SHELF_DAY), { usedG: 0, leftG: 3000, batches: 0 }),
+  moulds: shelved(saltmarshMoulds(), { pulls: 4, masses: [] }),
+  inclusions: shelved(saltmarshInclusions(SHELF_DAY)),
+  additives: shelved(saltmarshAdditives()),
+  gear: shelved(saltmarshGear(SHELF_DAY)),
 });
+
+/** A shelf that nothing stands on. */
+export const EMPTY_SHELF = { lots: [], moulds: [], inclusions: [], additives: [], gear: [] };
 
 const LISTS: Readonly<Record<string, () => unknown>> = {
   '/products': () => ({ items: SALTMARSH_CARDS }),
-  '/lots': () => shelved(saltmarshLots(SHELF_DAY), { usedG: 0, leftG: 3000, batches: 0 }),
-  '/moulds': () => shelved(saltmarshMoulds(), { pulls: 4, masses: [] }),
-  '/inclusions': () => shelved(saltmarshInclusions(SHELF_DAY)),
-  '/additives': () => shelved(saltmarshAdditives()),
-  '/gear': () => shelved(saltmarshGear(SHELF_DAY)),
+  '/shelf': shelfAnswer,
   '/devices': () => ({ items: [] }),
   '/session': () => ({
     mode: 'local',

@@ -83,7 +83,7 @@ const apart = computed(() => castingsOf(batch.value ?? {}).length > 0);
 /** The shelf knows the cavities' outlines. */
 const shelf = useShelf();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const RANK = { above: 0, below: 0, near: 1, inside: 2, 'not-stated': 3, 'not-recorded': 4 } as const;
 const measured = computed(() =>

@@ -19,7 +19,7 @@ import Select from 'primevue/select';
 import { computed, onMounted, ref, toRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import ColourCard from './ColourCard.vue';
-import DateEntry from '../../components/DateEntry.vue';
+import { DateEntry } from '../../components/laterEntry';
 import LimitStrip from '../../components/LimitStrip.vue';
 import MendChain from '../../components/MendChain.vue';
 import NumberEntry from '../../components/NumberEntry.vue';

@@ -10,7 +10,7 @@ const units = useUnits();
 const props = defineProps<{ batch: Batch; product: Product }>();
 const shelf = useShelf();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const lotOf = (part: 'A' | 'B') =>
   shelf.lots.find(

@@ -1,7 +1,6 @@
-import { changeAnswer, diagnose, type Batch, type ChangeAnswer, type SymptomKind } from '@warm-jar/core';
+import { changeAnswer, seenSymptoms, type Batch, type ChangeAnswer, type SymptomKind } from '@warm-jar/core';
 import { shallowRef, watch, type Ref } from 'vue';
 import { ApiProblem, api } from '../../api/client';
-import { useProducts } from '../../stores/products';
 
 /** The batch that one was copied from, the fault it was changed for, and what the copy answers. */
 export interface CopiedFromAnswer {
@@ -12,7 +11,6 @@ export interface CopiedFromAnswer {
 
 /** What a copied batch answers to the change made in it; null where it was copied from none, or that one is gone. */
 export function useCopiedFrom(batch: Ref<Batch | null>) {
-  const products = useProducts();
   const told = shallowRef<CopiedFromAnswer | null>(null);
   async function load(): Promise<void> {
     const now = batch.value;
@@ -20,8 +18,7 @@ export function useCopiedFrom(batch: Ref<Batch | null>) {
     if (!now || !code) return;
     try {
       const { batch: before } = await api.batch(code);
-      const card = await products.at(before.product.slug, before.product.revision);
-      const kind = now.copiedFrom?.symptom ?? diagnose(card, before).symptoms.at(-1)?.kind;
+      const kind = now.copiedFrom?.symptom ?? seenSymptoms(before).at(-1)?.kind;
       if (kind && batch.value === now) told.value = { before, kind, answer: changeAnswer(before, now, kind) };
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;

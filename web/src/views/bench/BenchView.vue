@@ -52,7 +52,7 @@ const act = computed(() => {
 const shelf = useShelf();
 const router = useRouter();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const STEPS: Record<BenchStep, Component> = {
   'weigh-a': WeighStep,

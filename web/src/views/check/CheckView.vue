@@ -60,7 +60,7 @@ onPlainKey('y', () => void readTester());
 const scale = computed(() => product.value?.hardness?.scale ?? '');
 const shelf = useShelf();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 /** The casting whose face is drawn: the first that is looked at. */
 const drawnCasting = computed(() => {

@@ -188,9 +188,12 @@ describe('a run at the bench', () => {
     ...more,
   });
   const open = async (view: BenchView, after: BenchView = view) => {
+    // The page asks again by itself: what was done stays done.
+    let now = view;
     const sent = pretendStudio([], ({ path, method }) => {
       if (!path.startsWith('/bench-drills/run')) return undefined;
-      return { body: method === 'POST' ? after : view };
+      if (method === 'POST') now = after;
+      return { body: now };
     });
     return { sent, page: await screen('drill', { what: 'bench', id: 'run' }) };
   };

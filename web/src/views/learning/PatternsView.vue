@@ -5,7 +5,7 @@ import Select from 'primevue/select';
 import { computed } from 'vue';
 import { useRouter, type LocationQueryRaw } from 'vue-router';
 import { InTurn } from '../../components/InTurn';
-import DateEntry from '../../components/DateEntry.vue';
+import { DateEntry } from '../../components/laterEntry';
 import ProblemNote from '../../components/ProblemNote.vue';
 import { inWords, symptomWords } from '../../components/words';
 import { useProducts } from '../../stores/products';

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue';
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
+import { DateEntry } from '../../components/laterEntry';
 import type { FilterField } from './filterField';
-
-const DateEntry = defineAsyncComponent(() => import('../../components/DateEntry.vue'));
 
 /** One filter of the log, entered the way its kind asks. */
 defineProps<{ entry: FilterField; value: string }>();

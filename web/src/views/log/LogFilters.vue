@@ -32,7 +32,7 @@ const emit = defineEmits<{
 const products = useProducts();
 const shelf = useShelf();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const { saved, name, problem, save, forget } = useSavedFilters(computed(() => props.chosen));
 const STAGES = [

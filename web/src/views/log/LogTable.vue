@@ -2,7 +2,7 @@
 import { STAGE_WORDS, type BatchSummary } from '@warm-jar/core';
 import Button from 'primevue/button';
 import Checkbox from 'primevue/checkbox';
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { InTurn } from '../../components/InTurn';
 import StateDot from '../../components/StateDot.vue';
@@ -55,6 +55,16 @@ const handfuls = computed(() =>
     props.items.slice(i * HANDFUL, (i + 1) * HANDFUL),
   ),
 );
+/** Handfuls that are made, and whether all of the first rows are: columns are as wide as their rows need, and would move. */
+const [madeHandfuls, whole] = [ref(0), ref(false)];
+const isComing = computed(() => !whole.value && props.items.length > 0);
+const made = (handful: number) => {
+  madeHandfuls.value = Math.max(madeHandfuls.value, handful + 1);
+};
+// Other rows may come before the first are made, and fewer.
+watch([madeHandfuls, handfuls], ([done, all]) => {
+  if (all.length > 0 && done >= all.length) whole.value = true;
+});
 /** Rows whose castings are shown. */
 const opened = ref<ReadonlySet<string>>(new Set());
 const apart = computed(() => props.items.some((b) => b.castings.length > 0));
@@ -80,7 +90,7 @@ const width = computed(() => headings.value.length + (apart.value ? 2 : 1));
 
 <template>
   <TableBox label="batches">
-    <table :aria-busy="busy">
+    <table :aria-busy="busy" :class="{ coming: isComing }">
       <thead>
         <tr ref="head">
           <th class="hand">
@@ -115,7 +125,7 @@ const width = computed(() => headings.value.length + (apart.value ? 2 : 1));
         </tr>
         <InTurn v-for="(some, i) in handfuls" :key="i">
           <template v-for="b in some" :key="b.code">
-            <tr class="batch" @click="openBatch(b)">
+            <tr class="batch" @click="openBatch(b)" @vue:mounted="made(i)">
               <td class="hand">
                 <Checkbox
                   :model-value="codes.has(b.code)"
@@ -179,6 +189,9 @@ table {
 }
 table[aria-busy='true'] {
   opacity: 0.55;
+}
+.coming {
+  visibility: hidden;
 }
 thead th {
   padding: 12px 8px;

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { batchSummarySchema, type BatchSummary } from '@warm-jar/core';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h, ref } from 'vue';
 import { mounted, type Mounted } from '../../testing/mounted';
 import type { ColumnId } from './logQuery';
@@ -70,6 +70,60 @@ const TWO = [
     ] as unknown as BatchSummary['castings'],
   }),
 ];
+
+describe('the rows of the log, made one handful after another', () => {
+  const turns: (() => void)[] = [];
+  afterEach(() => {
+    vi.unstubAllGlobals();
+    turns.length = 0;
+  });
+  const rows = (count: number) => Array.from({ length: count }, (_, i) => summary(`B-1${String(i).padStart(3, '0')}`));
+  /** Lets as many parts be made as are waiting now, one after another. */
+  async function turn(times: number): Promise<void> {
+    for (let i = 0; i < times; i += 1) {
+      await vi.waitFor(() => {
+        expect(turns.length).toBeGreaterThan(0);
+      });
+      turns.shift()!();
+      await page!.settle();
+    }
+  }
+  const seen = () => page!.root.querySelector('table')!.classList.contains('coming') === false;
+  const count = () => page!.root.querySelectorAll('tr.batch').length;
+
+  async function openInTurns(first: BatchSummary[]) {
+    vi.stubGlobal('scheduler', { yield: () => new Promise<void>((go) => turns.push(go)) });
+    const items = ref(first);
+    const View = defineComponent({
+      setup: () => () =>
+        h(LogTable, { items: items.value, columns: ['mould'], sort: '', busy: false, empty: 'Nothing.', picked: [] }),
+    });
+    page = await mounted(View, {}, '/batches');
+    return items;
+  }
+  it('are seen when all of them are made: columns would move as more come', async () => {
+    await openInTurns(rows(12));
+    await turn(2);
+    expect([count(), seen()]).toEqual([10, false]);
+    await turn(1);
+    expect([count(), seen()]).toEqual([12, true]);
+  });
+  it('are seen where fewer come meanwhile, and stay so where more come', async () => {
+    const items = await openInTurns(rows(12));
+    await turn(1);
+    expect(seen()).toBe(false);
+    items.value = rows(4);
+    await page!.settle();
+    expect([count(), seen()]).toEqual([4, true]);
+    items.value = rows(9);
+    await page!.settle();
+    expect(seen()).toBe(true);
+  });
+  it('need not be made where there are none', async () => {
+    await openInTurns([]);
+    expect([page!.text(), seen()]).toEqual([expect.stringContaining('Nothing.'), true]);
+  });
+});
 
 describe('the rows of the log', () => {
   it('say how they are sorted, and ask for another order by tap and by key', async () => {

@@ -25,7 +25,7 @@ export function usePicks() {
   const { say } = useUnits();
   const { value, set, batch } = useDraftContext();
   onMounted(() => {
-    if (!shelf.loaded) void shelf.load();
+    void shelf.ready();
   });
   const text = (path: string) => {
     const v = value(path);

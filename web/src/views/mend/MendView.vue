@@ -21,7 +21,7 @@ const { batch, product } = stored;
 const shelf = useShelf();
 const units = useUnits();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const { stories, current, problem, areaCM2, thicknessMm, coat, tick, keepCoat, finish } = useMend(stored, props.code);
 const left = computed(() => current.value?.mend.steps.filter((s) => !s.done).length ?? 0);

@@ -32,7 +32,7 @@ const router = useRouter();
 const live = useLive();
 const shelf = useShelf();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const open = ref(false);
 const weighed = ref<number | null>(null);

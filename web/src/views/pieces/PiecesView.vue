@@ -22,7 +22,7 @@ const { value, problem, load } = useLoaded(async () => {
 const shelf = useShelf();
 const router = useRouter();
 onMounted(() => {
-  if (!shelf.loaded) void shelf.load();
+  void shelf.ready();
 });
 const rows = computed(() =>
   [...(value.value?.pieces ?? [])]

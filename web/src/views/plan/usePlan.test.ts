@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
 import { mounted, used, refusal, type Answers, type Mounted } from '../../testing/mounted';
-import { pretendStudio, sentTo } from '../../testing/pretendedStudio';
+import { pretendStudio, sentTo, shelfAnswer } from '../../testing/pretendedStudio';
 import PlanInputs from './PlanInputs.vue';
 import { useBeginBatch } from './useBeginBatch';
 import { providePlan, type PlanContext } from './usePlan';
@@ -65,7 +65,9 @@ describe('the plan', () => {
     const { plan } = await open();
     expect(plan.prices.value.get('house-coat-9')).toBeGreaterThan(0);
     page!.unmount();
-    const { plan: without } = await open(({ path }) => (path === '/lots' ? { body: { items: [] } } : undefined));
+    const { plan: without } = await open(({ path }) =>
+      path === '/shelf' ? { body: { ...shelfAnswer(), lots: [] } } : undefined,
+    );
     expect(without.prices.value.size).toBe(0);
   });
 });

@@ -34,7 +34,7 @@ function usePlanRequest() {
   const shelf = useShelf();
   const units = useUnits();
   onMounted(() => {
-    if (!shelf.loaded) void shelf.load();
+    void shelf.ready();
   });
   const product = computed(() => products.bySlug.get(store.form.productSlug ?? '') ?? null);
   fitEarly(product);
