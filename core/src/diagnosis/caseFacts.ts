@@ -4,9 +4,9 @@ import { cureTemperatureC } from '../limits/cureTemperature';
 import { limitReadings } from '../limits/limitReadings';
 import { workingTime, type WorkingTime } from '../cure/workingTime';
 import type { Batch } from '../formats/batch';
-import type { DiagnoseRequest, LimitReading } from '../formats/diagnosis';
+import type { DiagnoseRequest, Evidence, LimitReading } from '../formats/diagnosis';
 import type { Product } from '../formats/product';
-import type { SymptomKind } from '../formats/vocabulary';
+import type { CauseId, SymptomKind } from '../formats/vocabulary';
 import type { Say } from '../units/wording';
 
 /** One symptom as it was seen, and when. */
@@ -40,7 +40,12 @@ export interface RecordFacts {
 /** The record together with the symptom that is to be explained. */
 export interface CaseFacts extends RecordFacts {
   readonly seen: SeenSymptom;
+  /** What speaks for and against each cause, where that was worked out already. */
+  readonly evidence?: EvidenceByCause;
 }
+
+/** The evidence of every cause that could have made a fault. */
+export type EvidenceByCause = ReadonlyMap<CauseId, Evidence[]>;
 
 /**
  * Works out once what every cause's evidence looks at. A figure that is hardly likely is read both ways, as it stands

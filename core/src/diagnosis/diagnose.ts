@@ -8,8 +8,10 @@ import { askNext } from './ask';
 import { recordFacts, type History, type RecordFacts, type SeenSymptom } from './caseFacts';
 import { rankCauses } from './ledger';
 import { mendFor } from './mending/mend';
+import { recordBeside, type Beside } from './recordBeside';
 import { seenSymptoms } from './seenSymptoms';
 import { explainedTogether } from './together';
+import { whatIf } from './whatIf';
 import { limitReadings } from '../limits/limitReadings';
 
 export interface DiagnoseOptions {
@@ -42,10 +44,23 @@ const placed = (batch: Batch, id: string, told: SymptomDiagnosis): SymptomDiagno
   causes: told.causes.map((c) => ({ ...c, evidence: inBatch(batch, id, c.evidence) })),
 });
 
-function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnosis {
-  const facts = { ...record, seen };
+/** A record as it is read, and what records beside it would say; null where it is read in two ways. */
+interface Read {
+  readonly facts: RecordFacts;
+  readonly beside: Beside | null;
+}
+
+function diagnoseSymptom({ facts: record, beside }: Read, seen: SeenSymptom): SymptomDiagnosis {
+  const weighing = whatIf({ ...record, seen }, beside);
+  const facts = { ...record, seen, ...(weighing.evidence && { evidence: weighing.evidence }) };
   const causes = rankCauses(facts);
-  return { ...seen, causes, ask: askNext(facts), mend: mendFor(facts, causes), together: explainedTogether(facts) };
+  return {
+    ...seen,
+    causes,
+    ask: askNext(facts, weighing),
+    mend: mendFor(facts, causes),
+    together: explainedTogether(facts),
+  };
 }
 
 /**
@@ -56,30 +71,46 @@ function diagnoseSymptom(record: RecordFacts, seen: SeenSymptom): SymptomDiagnos
  */
 export function diagnose(product: Product, batch: Batch, options: DiagnoseOptions = {}): Diagnosis {
   const say = options.say ?? wordsIn();
-  const factsOf = (laid: Batch, history: History | null | undefined) =>
-    recordFacts(product, laid, say, history ?? {}, options.now ?? null);
+  const seenHere = seenSymptoms(batch);
+  const read = (laid: Batch, given: History | null | undefined, isAsked: boolean): Read => {
+    const [history, now] = [given ?? {}, options.now ?? null];
+    return (
+      (isAsked ? recordBeside(product, laid, say, history, now) : null) ?? {
+        facts: recordFacts(product, laid, say, history, now),
+        beside: null,
+      }
+    );
+  };
   const common = commonBatch(product, batch);
-  const whole = factsOf(common, options.history);
-  const known = new Map<string, RecordFacts>();
-  const ofCasting = (id: string): RecordFacts => {
+  const whole = read(
+    common,
+    options.history,
+    seenHere.some((seen) => seen.casting === undefined),
+  );
+  const known = new Map<string, Read>();
+  const ofCasting = (id: string): Read => {
     const history = options.historyOf ? options.historyOf(id) : options.history;
-    const facts = known.get(id) ?? factsOf(castingAsBatch(product, batch, id), history);
+    const facts = known.get(id) ?? read(castingAsBatch(product, batch, id), history, true);
     known.set(id, facts);
     return facts;
   };
-  const symptoms = seenSymptoms(batch).map((seen) =>
+  const symptoms = seenHere.map((seen) =>
     seen.casting === undefined
       ? diagnoseSymptom(whole, seen)
       : placed(batch, seen.casting, diagnoseSymptom(ofCasting(seen.casting), seen)),
   );
   return {
     format: 'warm-jar.diagnosis/1',
-    limits: limitsAsWritten(whole, common),
-    doubts: whole.doubts.map(({ field, says, meant }) => ({ field, says, ...(meant === undefined ? {} : { meant }) })),
+    limits: limitsAsWritten(whole.facts, common),
+    doubts: whole.facts.doubts.map(({ field, says, meant }) => ({
+      field,
+      says,
+      ...(meant === undefined ? {} : { meant }),
+    })),
     ...(castingsOf(batch).length === 0
       ? {}
       : {
-          castings: [...known].map(([id, facts]) => ({
+          castings: [...known].map(([id, { facts }]) => ({
             id,
             limits: inBatch(batch, id, limitsAsWritten(facts, castingAsBatch(product, batch, id))),
           })),

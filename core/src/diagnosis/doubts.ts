@@ -3,7 +3,7 @@ import type { Product } from '../formats/product';
 import { valueAt, withValue } from '../formats/documentPath';
 import { batchRatioErrorPct, hasFixedRatio } from '../mixing/batchAmounts';
 import type { Say } from '../units/wording';
-import { FADES_OVER_K, fadingBelief, mistypedFigures, unitOf } from './likelyFigures';
+import { FADES_OVER_K, FINDS_MISTYPED, fadingBelief, unitOf, type Mistyped } from './likelyFigures';
 
 /** A figure so far from what is likely at a bench that it is asked about before it is believed. */
 export interface Doubt {
@@ -91,35 +91,39 @@ function ratioDoubts(product: Product, batch: Batch, say: Say): Doubt[] {
 /** A figure that is less likely right than this counts as not recorded where only one way can be told. */
 const MOSTLY_BELIEVED = 0.5;
 
-/** Figures that would be usual with the point in another place, or two digits changed about. */
-function mistypedDoubts(product: Product, batch: Batch, say: Say): Doubt[] {
-  return mistypedFigures(product, batch).map(({ field, value, meant, belief }) => {
-    const unit = unitOf(field, batch);
-    return {
-      field,
-      meant,
-      belief,
-      says: `${say(value, unit)} is hardly likely here. Was ${say(meant, unit)} meant?${belief < MOSTLY_BELIEVED ? ' Until that is known it is not counted.' : ''}`,
-    };
-  });
+/** What is said of a figure that would be usual with the point in another place, or two digits changed about. */
+function mistypedDoubt({ field, value, meant, belief }: Mistyped, batch: Batch, say: Say): Doubt {
+  const unit = unitOf(field, batch);
+  return {
+    field,
+    meant,
+    belief,
+    says: `${say(value, unit)} is hardly likely here. Was ${say(meant, unit)} meant?${belief < MOSTLY_BELIEVED ? ' Until that is known it is not counted.' : ''}`,
+  };
 }
 
 /** Whether somebody looked at the figure again and says that it stands. */
 const stands = (batch: Batch, { field }: Doubt): boolean =>
   (batch.readAgain ?? []).some((r) => r.field === field && r.value === valueAt(batch, field));
 
-/**
- * Figures to be looked at again before they are believed; those that somebody has looked at again are none.
- * @param now by the studio's clock; without it a look in the future cannot be told
- */
-export function doubtsOf(product: Product, batch: Batch, say: Say, now: Date | null = null): Doubt[] {
-  const all: Doubt[] = [
-    ...lookDoubts(batch, now),
-    ...mistypedDoubts(product, batch, say),
-    ...warmthDoubts(batch, say),
-    ...stepDoubts(batch, say),
-    ...ratioDoubts(product, batch, say),
-  ];
+/** @param now by the studio's clock; without it a look in the future cannot be told */
+type FindsDoubts = (product: Product, batch: Batch, say: Say, now: Date | null) => Doubt[];
+
+/** What finds doubts, each by itself; of two that name the same field the first counts. */
+export const FINDS_DOUBTS: readonly FindsDoubts[] = [
+  (_product, batch, _say, now) => lookDoubts(batch, now),
+  ...FINDS_MISTYPED.map(
+    (find): FindsDoubts =>
+      (product, batch, say) =>
+        find(product, batch).map((m) => mistypedDoubt(m, batch, say)),
+  ),
+  (_product, batch, say) => warmthDoubts(batch, say),
+  (_product, batch, say) => stepDoubts(batch, say),
+  ratioDoubts,
+];
+
+/** What was found, each field once, without those that somebody has looked at again. */
+export function standingDoubts(batch: Batch, all: readonly Doubt[]): Doubt[] {
   const told = new Set<string>();
   return all.filter((d) => {
     const known = told.has(d.field) || stands(batch, d);
@@ -127,6 +131,16 @@ export function doubtsOf(product: Product, batch: Batch, say: Say, now: Date | n
     return !known;
   });
 }
+
+/**
+ * Figures to be looked at again before they are believed; those that somebody has looked at again are none.
+ * @param now by the studio's clock; without it a look in the future cannot be told
+ */
+export const doubtsOf = (product: Product, batch: Batch, say: Say, now: Date | null = null): Doubt[] =>
+  standingDoubts(
+    batch,
+    FINDS_DOUBTS.flatMap((find) => find(product, batch, say, now)),
+  );
 
 /** A record in which the figures that may be mistyped count as not recorded, and how likely it is to be so. */
 export interface Unbelieved {

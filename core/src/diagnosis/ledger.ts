@@ -1,5 +1,5 @@
 import type { CauseShare, Evidence, PlanChange } from '../formats/diagnosis';
-import type { CauseId } from '../formats/vocabulary';
+import type { CauseId, Family, SymptomKind } from '../formats/vocabulary';
 import type { CaseFacts } from './caseFacts';
 import { CATALOGUE } from './catalogue';
 import type { Cause } from './cause';
@@ -7,7 +7,7 @@ import { ratesHere, type HereRate } from './learnedPrior';
 import { neighbourEvidence } from './neighbourEvidence';
 import { outcomeEvidence } from './outcomeEvidence';
 import { quickTestEvidence } from './quickTests';
-import { memoize } from '../numeric/memoize';
+import { memoize, memoizeText } from '../numeric/memoize';
 import { likelihoodRatio } from './weight';
 import { noticedErrorRate, withErrors } from './mistypedEvidence';
 import { outcomesFor, turnedOut } from '../outcomes/turnedOut';
@@ -28,26 +28,45 @@ const MAX_TOTAL_POINTS = 40;
  */
 export const EVIDENCE_SCALE = 1.31;
 
+/** A fault as a cause is known by it. */
+interface FaultIn {
+  readonly seen: { readonly kind: SymptomKind; readonly pattern: string };
+  readonly product: { readonly family: Family };
+}
+
 /** Weight before the record is read: by symptom and pattern, and by how the family behaves. */
-const priorOf = (cause: Cause, { seen, product }: CaseFacts) =>
+const priorOf = (cause: Cause, { seen, product }: FaultIn) =>
   (cause.prior[seen.kind]?.[seen.pattern as 'unspecified'] ?? 0) * (cause.familyFactor?.[product.family] ?? 1);
 
-const isPossible = (cause: Cause, facts: CaseFacts): boolean =>
-  priorOf(cause, facts) > 0 &&
-  (!cause.families || cause.families.includes(facts.product.family)) &&
-  (cause.applies?.(facts) ?? true);
+/** The causes that the catalogue knows to make a symptom and pattern in a family, whatever the record says. */
+const knownToMakeIt = memoizeText((text): readonly Cause[] => {
+  const [kind, family, pattern] = JSON.parse(text) as [SymptomKind, Family, string];
+  const of = { seen: { kind, pattern }, product: { family } };
+  return CATALOGUE.filter((c) => priorOf(c, of) > 0 && (!c.families || c.families.includes(family)));
+}, 1_000);
+
+/**
+ * The causes that might have made a fault, in the catalogue's order: those that are known to make one like it in a
+ * product of this family, and those that it turned out to be.
+ */
+export function causesInQuestion({ seen, product, batch }: CaseFacts): readonly Cause[] {
+  const known = knownToMakeIt(JSON.stringify([seen.kind, product.family, seen.pattern]));
+  if ((batch.outcome?.length ?? 0) === 0) return known;
+  const { confirmed } = turnedOut(outcomesFor(batch, seen.kind, seen.casting));
+  return CATALOGUE.filter((c) => known.includes(c) || confirmed.includes(c.id));
+}
 
 const isConfirmed = (cause: Cause, { batch, seen }: CaseFacts): boolean =>
   (batch.outcome?.length ?? 0) > 0 &&
   turnedOut(outcomesFor(batch, seen.kind, seen.casting)).confirmed.includes(cause.id);
 
-/** Whether a cause could make this symptom and pattern in this product, or is what it turned out to be. */
+/** Whether a cause in question could have made it by what the record says, or is what it turned out to be. */
 export const isCandidate = (cause: Cause, facts: CaseFacts): boolean =>
-  isPossible(cause, facts) || isConfirmed(cause, facts);
+  (priorOf(cause, facts) > 0 && (cause.applies?.(facts) ?? true)) || isConfirmed(cause, facts);
 
 /** The causes that could make this symptom and pattern in this product, and one that it turned out to be. */
 export const candidates: (facts: CaseFacts) => readonly Cause[] = memoize((facts: CaseFacts) =>
-  CATALOGUE.filter((cause) => isCandidate(cause, facts)),
+  causesInQuestion(facts).filter((cause) => isCandidate(cause, facts)),
 );
 
 /** The catalogue's shares before the record is read, `something-else` among them. */
@@ -116,7 +135,7 @@ function sharesAsRead(facts: CaseFacts): Map<CauseId, Weighed> {
   const here = ratesHere(facts, priors);
   const all = [...candidates(facts), null].map((cause) => {
     const id = cause?.id ?? 'something-else';
-    const evidence = cause ? evidenceFor(cause, facts) : outcomeEvidence(id, facts);
+    const evidence = cause ? (facts.evidence?.get(cause.id) ?? evidenceFor(cause, facts)) : outcomeEvidence(id, facts);
     const before = priors.get(id)! * (here.get(id)?.factor ?? 1);
     return { id, cause, evidence, before, after: before * likelihoodRatio(totalPoints(evidence)), here: here.get(id) };
   });
@@ -126,7 +145,12 @@ function sharesAsRead(facts: CaseFacts): Map<CauseId, Weighed> {
   const astray = known ? 0 : RECORD_ASTRAY;
   const mixed = (before: number, after: number) =>
     (1 - astray) * (after / recordTotal) + astray * (before / priorTotal);
-  return new Map(all.map(({ id, before, after, ...rest }) => [id, { ...rest, share: mixed(before, after) }]));
+  return new Map(
+    all.map(({ id, cause, evidence, here: rate, before, after }) => [
+      id,
+      { cause, evidence, here: rate, share: mixed(before, after) },
+    ]),
+  );
 }
 
 /**

@@ -1,5 +1,4 @@
 import type { Batch } from '../formats/batch';
-import { valueAt } from '../formats/documentPath';
 import type { Product } from '../formats/product';
 import { batchRatioErrorPct, hasFixedRatio } from '../mixing/batchAmounts';
 import { familyTolerancePct } from '../mixing/safeBatch';
@@ -117,10 +116,14 @@ function swaps(value: number): number[] {
 /** What may have been meant: the point one place further, or two digits changed about. */
 export const meantInstead = (value: number): readonly number[] => [value / 10, value * 10, ...swaps(value)];
 
-const numberAt = (batch: Batch, field: string): number | null => {
-  const v = valueAt(batch, field);
-  return typeof v === 'number' ? v : null;
-};
+/** Reads a figure of a record; null where there is none. */
+function figureAt(field: string): (batch: Batch) => number | null {
+  const [section, key] = field.split('.') as [keyof Batch, string];
+  return (batch) => {
+    const v = (batch[section] as Readonly<Record<string, unknown>> | null | undefined)?.[key];
+    return typeof v === 'number' ? v : null;
+  };
+}
 
 /** A figure that is hardly likely, with what was probably meant. */
 export interface Mistyped {
@@ -154,9 +157,13 @@ export const FADES_OVER_K = BEYOND_K;
 const wellInside = (v: number, [low, high]: readonly [number, number]): number =>
   high <= low ? 0 : smooth(Math.min(v - low, high - v) / (WELL_INSIDE * (high - low)));
 
-function outOfRange(product: Product, batch: Batch): Mistyped[] {
-  return Object.entries(RANGES).flatMap(([field, rangeOf]) => {
-    const value = numberAt(batch, field);
+/** Figures of a record that are hardly likely. */
+type FindsMistyped = (product: Product, batch: Batch) => Mistyped[];
+
+function outOfRange(field: string, rangeOf: RangeOf): FindsMistyped {
+  const figure = figureAt(field);
+  return (product, batch) => {
+    const value = figure(batch);
     const range = value === null || value === 0 ? null : rangeOf(product, batch);
     if (value === null || range === null || inside(value, range.likely)) return [];
     const meant = meantInstead(value).find((m) => inside(m, range.usual));
@@ -164,7 +171,7 @@ function outOfRange(product: Product, batch: Batch): Mistyped[] {
     // Without a leap: a figure just beyond what is likely is asked about, and still mostly believed.
     const wrong = smooth(beyond(field, value, range.likely)) * wellInside(meant, range.usual);
     return [{ field, value, meant, belief: 1 - wrong }];
-  });
+  };
 }
 
 /** Temperatures of one bench at one time: they keep together, but for what was warmed. */
@@ -174,7 +181,7 @@ const OF_ONE_BENCH = [
   'resin.temperatureAC',
   'resin.temperatureBC',
   'resin.atPourC',
-] as const;
+].map((field) => ({ field, figure: figureAt(field) }));
 /** Further from all the others than this it stands alone; nearer to them than this it stands with them, K. */
 const [ALONE_K, TOGETHER_K] = [6, 2.5];
 
@@ -182,9 +189,9 @@ const middleOf = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 /** A temperature that stands alone, and would stand with the others with its digits changed about. */
-function standsAlone(batch: Batch): Mistyped[] {
-  const known = OF_ONE_BENCH.flatMap((field) => {
-    const value = numberAt(batch, field);
+function standsAlone(_product: Product, batch: Batch): Mistyped[] {
+  const known = OF_ONE_BENCH.flatMap(({ field, figure }) => {
+    const value = figure(batch);
     return value === null ? [] : [{ field, value }];
   });
   if (known.length < 3) return [];
@@ -215,10 +222,12 @@ function amountTenTimesOut(product: Product, batch: Batch): Mistyped[] {
 }
 
 /**
- * Figures that are hardly possible as they stand, and would be usual with the point in another place or two digits
- * changed about. One that is only out of its limit is none: that is what limits are for.
+ * What finds figures that are hardly possible as they stand, and would be usual with the point in another place or two
+ * digits changed about. One that is only out of its limit is none: that is what limits are for. Of two that name the
+ * same field the first counts.
  */
-export function mistypedFigures(product: Product, batch: Batch): Mistyped[] {
-  const found = [...outOfRange(product, batch), ...standsAlone(batch), ...amountTenTimesOut(product, batch)];
-  return found.filter((m, i) => found.findIndex((o) => o.field === m.field) === i);
-}
+export const FINDS_MISTYPED: readonly FindsMistyped[] = [
+  ...Object.entries(RANGES).map(([field, rangeOf]) => outOfRange(field, rangeOf)),
+  standsAlone,
+  amountTenTimesOut,
+];

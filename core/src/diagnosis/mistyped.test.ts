@@ -9,7 +9,7 @@ import { soundBatch } from '../simulation/soundBatch';
 import { wordsIn } from '../units/wording';
 import { diagnose } from './diagnose';
 import { doubtsOf } from './doubts';
-import { meantInstead, mistypedFigures } from './likelyFigures';
+import { FINDS_MISTYPED, meantInstead } from './likelyFigures';
 import { withErrors } from './mistypedEvidence';
 
 const CARD = saltmarshCard('house-clear-6');
@@ -114,6 +114,6 @@ describe('shares under bad data', () => {
     expect(written.every((b) => batchSchema.safeParse(b).success)).toBe(true);
     const changed = written.filter((b) => JSON.stringify(b) !== JSON.stringify(batch)).length;
     expect(changed).toBeGreaterThan(30);
-    expect(mistypedFigures(product, batch)).toEqual([]);
+    expect(FINDS_MISTYPED.flatMap((find) => find(product, batch))).toEqual([]);
   });
 });

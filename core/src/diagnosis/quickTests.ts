@@ -375,6 +375,7 @@ export function recordedOutcome(facts: CaseFacts, test: QuickTest): TestOutcome 
 
 /** What the quick tests made so far say of a cause. */
 export function quickTestEvidence(cause: CauseId, facts: CaseFacts): MaybeEvidence[] {
+  if ((facts.batch.quickTests ?? []).length === 0) return [];
   return QUICK_TESTS.filter((t) => t.fits(facts)).map((test) => {
     const outcome = recordedOutcome(facts, test);
     const points = outcome?.points[cause];

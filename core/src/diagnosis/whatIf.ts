@@ -1,17 +1,14 @@
-import { workingTime, type WorkingTime } from '../cure/workingTime';
 import type { Batch } from '../formats/batch';
-import type { LimitReading } from '../formats/diagnosis';
-import { dewPointSpreadK } from '../limits/conditionReadings';
-import { cureTemperatureC } from '../limits/cureTemperature';
-import { READING_PARTS, withReasons } from '../limits/limitReadings';
-import { changesBetween, touchedBy, watcher } from '../numeric/watched';
-import { recordFacts, type CaseFacts } from './caseFacts';
-import { CATALOGUE } from './catalogue';
-import { doubtsOf, unbelieved, type Doubt } from './doubts';
-import { candidates, evidenceFor, isCandidate, totalPoints } from './ledger';
+import type { Evidence } from '../formats/diagnosis';
+import { keeper } from '../numeric/keptSums';
+import { changesBetween } from '../numeric/watched';
+import { recordFacts, type CaseFacts, type EvidenceByCause } from './caseFacts';
+import type { Cause } from './cause';
+import { candidates, causesInQuestion, evidenceFor, isCandidate, totalPoints } from './ledger';
+import { recordBeside, type Beside } from './recordBeside';
 
 /** The points of every cause that could have made a fault. */
-type Points = ReadonlyMap<string, number>;
+export type Points = ReadonlyMap<string, number>;
 
 /** The points of every cause, were the record this one. */
 export type WhatIf = (batch: Batch) => Points;
@@ -19,7 +16,10 @@ export type WhatIf = (batch: Batch) => Points;
 /** What all answers are held against: the points as they are, and as they would be. */
 export interface Weighing {
   readonly now: Points;
+  /** Gives `now` itself where nothing that counts would change. */
   readonly after: WhatIf;
+  /** The evidence that the points are of; null where the record is read in two ways. */
+  readonly evidence: EvidenceByCause | null;
 }
 
 export const pointsByCause = (facts: CaseFacts): Points =>
@@ -38,101 +38,57 @@ export const plainWhatIf =
 /** Parts of the facts that are looked at as one thing. */
 const WHOLE: ReadonlySet<string> = new Set(['product', 'history', 'seen', 'doubts', 'otherwise']);
 
-const same = (a: unknown, b: unknown): boolean => a === b || changesBetween(a, b).length === 0;
+/** The evidence of a cause; null where it could not have made the fault. */
+const evidenceIfAny =
+  (cause: Cause) =>
+  (facts: CaseFacts): Evidence[] | null =>
+    isCandidate(cause, facts) ? evidenceFor(cause, facts) : null;
 
-/** Where the facts of two records differ. */
-function changedFacts(before: CaseFacts, after: CaseFacts, ofBatch: readonly string[]): string[] {
-  const fields = new Set([...before.readings.keys(), ...after.readings.keys()]);
-  const readings = [...fields].filter((f) => !same(before.readings.get(f), after.readings.get(f)));
-  return [
-    ...ofBatch.map((path) => `batch.${path}`),
-    ...(readings.length > 0 ? ['readings.*'] : []),
-    ...readings.map((f) => `readings.${f}`),
-    ...changesBetween(before.working, after.working, 'working'),
-    ...changesBetween(before.cureC, after.cureC, 'cureC'),
-    ...changesBetween(before.dewPointSpreadK, after.dewPointSpreadK, 'dewPointSpreadK'),
-    ...(same(before.doubts, after.doubts) ? [] : ['doubts']),
-  ];
+/**
+ * Why something was done beyond a limit goes into every reading, and what it turned out to be into which causes are
+ * weighed: a record that differs in these is read anew.
+ */
+const READ_ANEW = ['batch.bench', 'batch.outcome'];
+const isReadAnew = (change: string) => change === 'batch' || READ_ANEW.some((path) => change.startsWith(path));
+
+/**
+ * The record as those with an answer are held against it: of one that is read in two ways, the way that leads, by
+ * itself. Null where it holds a figure that may be mistyped, and answers are read in two ways too.
+ */
+function asAnswered({ product, batch, say, history, seen }: CaseFacts): { facts: CaseFacts; beside: Beside } | null {
+  const read = recordBeside(product, batch, say, history);
+  return read && { facts: { ...read.facts, seen }, beside: read.beside };
 }
-
-/** Sums over one document: each is worked out again only where what it looked at changed. */
-function keptSums<T extends object, R>(
-  root: T,
-  sums: readonly ((of: T) => R)[],
-  whole?: ReadonlySet<string>,
-): { readonly before: readonly R[]; readonly after: (next: T, changes: readonly string[]) => R[] } {
-  const watch = watcher(root, whole);
-  const all = sums.map((sum) => watch(sum));
-  const touched = touchedBy(all.map((w) => w.reads));
-  return {
-    before: all.map((w) => w.value),
-    after: (next, changes) => {
-      const again = touched(changes);
-      return all.map(({ value }, i) => (again.has(i) ? sums[i]!(next) : value));
-    },
-  };
-}
-
-type Timed = { readonly batch: Batch; readonly working: WorkingTime };
-
-/** The facts of records that differ from one by an answer: each part is worked out again only where it is touched. */
-function factsBeside(facts: CaseFacts): (batch: Batch, ofBatch: readonly string[]) => CaseFacts | null {
-  const { product, say, history, seen } = facts;
-  const doubts = keptSums(facts.batch, [(b: Batch) => doubtsOf(product, b, say)]);
-  const working = keptSums(facts.batch, [(b: Batch) => workingTime(product, b)]);
-  const numbers = keptSums(facts.batch, [cureTemperatureC, dewPointSpreadK]);
-  const parts = keptSums<Timed, LimitReading[]>(
-    { batch: facts.batch, working: facts.working },
-    READING_PARTS.map((part) => (of) => part(product, of, say)),
-  );
-  return (batch, ofBatch) => {
-    const [found] = doubts.after(batch, ofBatch) as [Doubt[]];
-    // A figure that may be mistyped has two ways to be read: that is worked out as any record is.
-    if (unbelieved(batch, found)) return null;
-    const [time] = working.after(batch, ofBatch) as [WorkingTime];
-    const ofTimed = [...ofBatch.map((p) => `batch.${p}`), ...changesBetween(facts.working, time, 'working')];
-    const readings = parts.after({ batch, working: time }, ofTimed).flat();
-    const [cureC, spreadK] = numbers.after(batch, ofBatch) as [number | null, number | null];
-    return {
-      product,
-      batch,
-      say,
-      history,
-      seen,
-      doubts: found,
-      working: time,
-      readings: new Map(withReasons(batch, readings).map((r) => [r.field, r])),
-      cureC,
-      dewPointSpreadK: spreadK,
-      otherwise: null,
-    };
-  };
-}
-
-/** The points of each cause of the catalogue; null where it could not have made the fault. */
-const POINTS = CATALOGUE.map(
-  (cause) => (facts: CaseFacts) => (isCandidate(cause, facts) ? totalPoints(evidenceFor(cause, facts)) : null),
-);
 
 /**
  * The points of every cause under answers that are not known yet. An answer touches few parts of a record: what each
  * part and each cause looked at is noted once, and only those that an answer touches are worked out again.
+ * @param known the facts of records beside this one, where they are known already
  */
-export function whatIf(facts: CaseFacts): Weighing {
+export function whatIf(facts: CaseFacts, known: Beside | null = null): Weighing {
   const plain = plainWhatIf(facts);
-  const beside = factsBeside(facts);
-  const base = beside(facts.batch, []);
-  if (base === null) return { now: pointsByCause(facts), after: plain };
-  const causes = keptSums(base, POINTS, WHOLE);
+  const base = known ? { facts, beside: known } : asAnswered(facts);
+  if (base === null) return { now: pointsByCause(facts), after: plain, evidence: null };
+  const { keep, touched } = keeper(base.facts, WHOLE);
+  const weighed = causesInQuestion(base.facts);
+  const causes = keep(weighed.map(evidenceIfAny));
+  const evidence = new Map(causes.before.flatMap((of, i) => (of === null ? [] : [[weighed[i]!.id, of] as const])));
+  const before: Points = new Map([...evidence].map(([id, of]) => [id as string, totalPoints(of)]));
   const after: WhatIf = (batch) => {
-    const ofBatch = changesBetween(base.batch, batch);
-    const next = beside(batch, ofBatch);
-    return next === null ? plain(batch) : pointsOf(causes.after(next, changedFacts(base, next, ofBatch)));
+    const ofBatch = changesBetween(base.facts.batch, batch, 'batch');
+    const found = ofBatch.some(isReadAnew) ? null : base.beside(base.facts, batch, ofBatch);
+    if (found === null) return plain(batch);
+    const then = causes.after(found.next, touched(found.changes));
+    if (then === causes.before) return before;
+    const points = new Map<string, number>();
+    then.forEach((of, i) => {
+      const { id } = weighed[i]!;
+      if (of !== null) points.set(id, of === causes.before[i] ? before.get(id)! : totalPoints(of));
+    });
+    return points;
   };
-  // With doubts the record as it stands is read in two ways, and the points are those of the one that leads.
-  return { now: facts.doubts.length === 0 ? pointsOf(causes.before) : pointsByCause(facts), after };
+  // With doubts the record as it stands may be read in two ways, and the points are those of the one that leads.
+  return known !== null || facts.doubts.length === 0
+    ? { now: before, after, evidence }
+    : { now: pointsByCause(facts), after, evidence: null };
 }
-
-/** Points in the catalogue's order, by cause. */
-const pointsOf = (all: readonly (number | null)[]): Points =>
-  new Map(all.flatMap((points, i) => (points === null ? [] : [[CATALOGUE[i]!.id as string, points] as const])));

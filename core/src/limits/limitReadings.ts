@@ -47,9 +47,9 @@ export const READING_PARTS: readonly ReadingPart[] = [
 ];
 
 /** What went on beyond a limit has its reason beside it. */
-export function withReasons(batch: Batch, readings: readonly LimitReading[]): LimitReading[] {
+export function withReasons(batch: Batch, readings: LimitReading[]): LimitReading[] {
   const reasons = batch.bench?.reasons ?? [];
-  if (reasons.length === 0) return [...readings];
+  if (reasons.length === 0) return readings;
   return readings.map((r) => {
     const passed = reasons.findLast(({ field }) => field === r.field);
     return passed && isOutside(r) ? { ...r, passedBecause: passed.reason } : r;

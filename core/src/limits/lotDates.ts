@@ -45,24 +45,27 @@ function openedReading(
 ): LimitReading {
   const months = product.shelf?.openedMonths ?? null;
   const field = `${part}.openedOn`;
-  const base = { field, high: months, unit: 'months' };
   if (!lot?.openedOn || !day) {
     const rule = months === null ? 'the card states no limit' : `the card allows ${say(months, 'months')} once opened`;
-    return makeReading(
-      { ...base, measured: null, says: `When ${PART_WORDS[part]} was opened is not recorded; ${rule}.` },
-      say,
-    );
+    const says = `When ${PART_WORDS[part]} was opened is not recorded; ${rule}.`;
+    return makeReading({ field, high: months, unit: 'months', measured: null, says }, say);
   }
   const openDays = daysBetween(lot.openedOn, day);
   const measured = Math.round((openDays / MEAN_MONTH_DAYS) * 10) / 10;
   const opened = `${PART_WORDS[part]} had been open for ${say(measured, 'months')}`;
-  if (months === null) return makeReading({ ...base, measured, says: `${opened}; the card states no limit.` }, say);
+  if (months === null)
+    return makeReading(
+      { field, high: months, unit: 'months', measured, says: `${opened}; the card states no limit.` },
+      say,
+    );
   const deadline = addMonths(lot.openedOn, months);
   const left = daysBetween(day, deadline);
   const state = stateBefore(left, NEAR_SHARE * daysBetween(lot.openedOn, deadline));
   return makeReading(
     {
-      ...base,
+      field,
+      high: months,
+      unit: 'months',
       measured,
       state,
       says: `${opened}; the card allows ${say(months, 'months')}, that is until ${deadline}.`,
@@ -78,12 +81,10 @@ function useByReading(
   day: string | null,
   say: Say,
 ): LimitReading {
-  const base = { field: `${part}.useBy`, high: 0, unit: 'days' };
+  const field = `${part}.useBy`;
   if (!lot?.useBy || !day) {
-    return makeReading(
-      { ...base, measured: null, says: `The use-by date of ${PART_WORDS[part]} was not recorded.` },
-      say,
-    );
+    const notRecorded = `The use-by date of ${PART_WORDS[part]} was not recorded.`;
+    return makeReading({ field, high: 0, unit: 'days', measured: null, says: notRecorded }, say);
   }
   const past = daysBetween(lot.useBy, day);
   const shelfDays = (product.shelf?.unopenedMonths ?? 0) * MEAN_MONTH_DAYS;
@@ -93,7 +94,7 @@ function useByReading(
     past > 0
       ? `${PART_WORDS[part]} was ${days(past)} past its use-by date, ${lot.useBy}.`
       : `${PART_WORDS[part]} had ${days(-past)} left to its use-by date, ${lot.useBy}.`;
-  return makeReading({ ...base, measured: past, state, says }, say);
+  return makeReading({ field, high: 0, unit: 'days', measured: past, state, says }, say);
 }
 
 /** Both lots against the card's shelf life once opened and the bottle's use-by date, on the day of the batch. */

@@ -1,13 +1,12 @@
 /**
- * What a sum looked at: paths below its root, `a.b.0.c`. A path that ends in `*` is a whole object whose keys were
- * listed. Where nothing of it changed, a sum that goes by nothing else gives what it gave before.
+ * Which of some sums over one document go by which of its paths, `a.b.0.c` below its root. A path that ends in `*` is
+ * a whole object whose keys were listed. Where nothing that a sum looked at changed, it gives what it gave before.
  */
-export type Reads = ReadonlySet<string>;
-
-/** A sum with what it looked at. */
-export interface Watched<R> {
-  readonly value: R;
-  readonly reads: Reads;
+interface Noted {
+  /** The sums that looked at it, by their numbers. */
+  readonly readers: number[];
+  /** The last of them, which need not be told twice. */
+  last: number;
 }
 
 const join = (at: string, key: string) => (at === '' ? key : `${at}.${key}`);
@@ -18,38 +17,43 @@ const isPlain = (v: object): boolean => {
 };
 
 /** A map that notes which of its keys are asked for. */
-function watchedMap(map: ReadonlyMap<unknown, unknown>, at: string, note: (path: string) => void): unknown {
+function watchedMap(map: ReadonlyMap<unknown, unknown>, at: string, { note, noted }: Watch): unknown {
   return new Proxy(map, {
     get: (of, key) => {
       if (key === 'get' || key === 'has')
         return (k: string) => {
-          note(join(at, k));
+          note(noted(join(at, k)));
           return of[key](k);
         };
-      note(join(at, '*'));
+      note(noted(join(at, '*')));
       const value: unknown = Reflect.get(of, key, of);
       return typeof value === 'function' ? (value.bind(of) as unknown) : value;
     },
   });
 }
 
-/** What a key of a watched object gives, and under which path it is noted. */
+/** What a key of a watched object gives, and where it is noted that somebody asked. */
 interface Child {
-  readonly path: string;
+  /** Null for what every list can do: that is not looked at. */
+  readonly noted: Noted | null;
   readonly gives: unknown;
 }
 
 interface Watch {
-  readonly note: (path: string) => void;
+  readonly note: (at: Noted) => void;
+  /** Where it is noted who looked at a path. */
+  readonly noted: (path: string) => Noted;
   readonly whole: ReadonlySet<string>;
 }
 
 function childOf(source: object, at: string, key: string, watch: Watch): Child {
   const value: unknown = Reflect.get(source, key);
   const path = join(at, key);
-  if (!isObject(value) || watch.whole.has(path)) return { path, gives: value };
-  if (value instanceof Map) return { path, gives: watchedMap(value, path, watch.note) };
-  return { path, gives: isPlain(value) ? watchedObject(value, path, watch) : value };
+  if (typeof value === 'function') return { noted: null, gives: value };
+  const noted = watch.noted(path);
+  if (!isObject(value) || watch.whole.has(path)) return { noted, gives: value };
+  if (value instanceof Map) return { noted, gives: watchedMap(value, path, watch) };
+  return { noted, gives: isPlain(value) ? watchedObject(value, path, watch) : value };
 }
 
 function watchedObject(source: object, at: string, watch: Watch, known = new Map<string, Child>()): object {
@@ -62,16 +66,15 @@ function watchedObject(source: object, at: string, watch: Watch, known = new Map
         child = childOf(source, at, key, watch);
         known.set(key, child);
       }
-      // What every list can do is not looked at.
-      if (typeof child.gives !== 'function') watch.note(child.path);
+      if (child.noted) watch.note(child.noted);
       return child.gives;
     },
     has: (_, key) => {
-      if (typeof key === 'string') watch.note(join(at, key));
+      if (typeof key === 'string') watch.note(watch.noted(join(at, key)));
       return Reflect.has(source, key);
     },
     ownKeys: () => {
-      watch.note(join(at, '*'));
+      watch.note(watch.noted(join(at, '*')));
       return Reflect.ownKeys(source);
     },
     getOwnPropertyDescriptor: (target, key) => {
@@ -83,22 +86,52 @@ function watchedObject(source: object, at: string, watch: Watch, known = new Map
   });
 }
 
+/** Sums over one document that are watched, numbered from 0 as they are worked out. */
+export interface Watcher<T> {
+  /** Works a sum out, and notes what it looked at. */
+  readonly watch: <R>(sum: (root: T) => R) => R;
+  /** Which of them might give something else after changes. Who looked below what became something else looked at it too. */
+  readonly touched: (changes: readonly string[]) => ReadonlySet<number>;
+}
+
 /**
- * Works sums over one document out, and keeps what each looked at.
+ * Watches sums over one document.
  * @param whole paths that are looked at as one thing: what stands below them is not told apart
  */
-export function watcher<T extends object>(
-  root: T,
-  whole: ReadonlySet<string> = new Set(),
-): <R>(sum: (root: T) => R) => Watched<R> {
-  let reads = new Set<string>();
-  const watch: Watch = { note: (path) => reads.add(path), whole };
+export function watcher<T extends object>(root: T, whole: ReadonlySet<string> = new Set()): Watcher<T> {
+  let count = 0;
+  const all = new Map<string, Noted>();
+  const watch: Watch = {
+    whole,
+    note: (at) => {
+      if (at.last === count) return;
+      at.last = count;
+      at.readers.push(count);
+    },
+    noted: (path) => {
+      const before = all.get(path);
+      if (before) return before;
+      const nobody: Noted = { readers: [], last: -1 };
+      all.set(path, nobody);
+      return nobody;
+    },
+  };
   const known = new Map<string, Child>();
-  return (sum) => {
-    reads = new Set();
-    // A root of its own for each: what another sum remembered of a root would hide what this one goes by.
-    const value = sum(watchedObject(root, '', watch, known) as T);
-    return { value, reads };
+  return {
+    watch: (sum) => {
+      // A root of its own for each: what another sum remembered of a root would hide what this one goes by.
+      const value = sum(watchedObject(root, '', watch, known) as T);
+      count += 1;
+      return value;
+    },
+    touched: (changes) => {
+      const touched = new Set<number>();
+      for (const change of changes) {
+        if (change === '') return new Set(Array.from({ length: count }, (_, i) => i));
+        for (const path of notedAs(change)) for (const i of all.get(path)?.readers ?? []) touched.add(i);
+      }
+      return touched;
+    },
   };
 }
 
@@ -127,28 +160,4 @@ function notedAs(change: string): string[] {
   for (let dot = change.lastIndexOf('.'); dot > 0; dot = change.lastIndexOf('.', dot - 1))
     noted.push(`${change.slice(0, dot)}.*`);
   return noted;
-}
-
-/**
- * Which of some sums might give something else after changes: by what each looked at. Whoever looked below what became
- * something else looked at it on the way.
- * @returns a function of the changes that tells the places of those sums in the list
- */
-export function touchedBy(all: readonly Reads[]): (changes: readonly string[]) => ReadonlySet<number> {
-  const readers = new Map<string, number[]>();
-  all.forEach((reads, i) => {
-    for (const path of reads) {
-      const known = readers.get(path);
-      if (known) known.push(i);
-      else readers.set(path, [i]);
-    }
-  });
-  return (changes) => {
-    const touched = new Set<number>();
-    for (const change of changes) {
-      if (change === '') return new Set(all.keys());
-      for (const noted of notedAs(change)) for (const i of readers.get(noted) ?? []) touched.add(i);
-    }
-    return touched;
-  };
 }

@@ -7,6 +7,7 @@ import {
   lightFormat,
   parseISO,
 } from 'date-fns';
+import { memoizeText } from '../numeric/memoize';
 
 /** Mean Gregorian month, days; only for the size of a stretch of time in words, never for a deadline. */
 export const MEAN_MONTH_DAYS = 30.436875;
@@ -16,12 +17,15 @@ const DAY_MS = 86_400_000;
 
 const PLAIN_DAY = /^\d{4}-\d{2}-\d{2}$/;
 
+/** Days that are remembered: the lots and batches of a studio are of the same few years. */
+const MAX_DAYS = 4_000;
+
 /** A plain calendar day as days since 1970; null for all else, a day that no month has too: the general reader tells. */
-function dayNumber(isoDate: string): number | null {
+const dayNumber = memoizeText((isoDate): number | null => {
   if (!PLAIN_DAY.test(isoDate)) return null;
   const ms = Date.parse(isoDate);
   return Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== isoDate ? null : ms / DAY_MS;
-}
+}, MAX_DAYS);
 
 /** A plain day whole months later; null where it is no plain day, or lies beyond the years that are written so. */
 function monthsLater(isoDate: string, months: number): string | null {
@@ -35,12 +39,17 @@ function monthsLater(isoDate: string, months: number): string | null {
   return year >= 1000 && year <= 9999 ? date.toISOString().slice(0, 10) : null;
 }
 
+const plainMonthsLater = memoizeText((text): string | null => {
+  const [isoDate, months] = text.split('|') as [string, string];
+  return monthsLater(isoDate, Number(months));
+}, MAX_DAYS);
+
 /**
  * A date some calendar months later: the same day, or the month's last where it is shorter.
  * @example addMonths('2026-01-31', 1) // '2026-02-28'
  */
 export function addMonths(isoDate: string, months: number): string {
-  const plain = Number.isInteger(months) ? monthsLater(isoDate, months) : null;
+  const plain = Number.isInteger(months) ? plainMonthsLater(`${isoDate}|${months}`) : null;
   if (plain !== null) return plain;
   const whole = Math.floor(months);
   const extraDays = Math.round((months - whole) * MEAN_MONTH_DAYS);

@@ -73,6 +73,8 @@ export function decimalsFor(quantity: Quantity, unitName: string): number {
 }
 
 /** The quantity whose stored unit this is, or undefined where a unit is not converted (%, min, h, months). */
-export function quantityOfStoredUnit(storedUnit: string): Quantity | undefined {
-  return (Object.keys(QUANTITIES) as Quantity[]).find((q) => QUANTITIES[q].stored === storedUnit);
-}
+export const quantityOfStoredUnit = (storedUnit: string): Quantity | undefined => BY_STORED_UNIT.get(storedUnit);
+
+const BY_STORED_UNIT = new Map<string, Quantity>(
+  (Object.keys(QUANTITIES) as Quantity[]).map((q) => [QUANTITIES[q].stored, q]),
+);
