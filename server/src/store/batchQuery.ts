@@ -8,21 +8,18 @@ import { NEAR, WHOLE, factToken, limitToken, lookedToken, wordsQuestion } from '
 const IN_WORK = STAGES.filter((stage) => stage !== 'done');
 const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
 /** Written into the statement only where it is a word of the closed list. */
-const patternOf = ({ pattern }: BatchListQuery) =>
+export const patternOf = ({ pattern }: BatchListQuery) =>
   pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '';
 
 /** A text as SQLite writes it; a sign that would end the statement is no part of any code. */
-const quoted = (text: string) => `'${text.replaceAll('\0', '').replaceAll("'", "''")}'`;
+export const quoted = (text: string): string => `'${text.replaceAll('\0', '').replaceAll("'", "''")}'`;
 
 /** A condition as it is written in the statement. */
 const one = (condition: string): WhereOptions<BatchRow> =>
   Sequelize.literal(condition) as unknown as WhereOptions<BatchRow>;
 
-/** Batches by one of their castings, all of it said of the same one. */
-function ofCastings(
-  { mould, cavity, grade, reason, sold }: BatchListQuery,
-  rowByRow: boolean,
-): WhereOptions<BatchRow>[] {
+/** What is said of one casting; null where nothing is. */
+export function saidOfCasting({ mould, cavity, grade, reason, sold }: BatchListQuery): string | null {
   const where = [
     ...(mould ? [`mould = ${quoted(mould)}`] : []),
     ...(cavity === undefined ? [] : [`cavity = ${cavity}`]),
@@ -30,8 +27,14 @@ function ofCastings(
     ...(reason ? [`reason IS NOT NULL AND instr(lower(reason), ${quoted(reason.toLowerCase())}) > 0`] : []),
     ...(sold ? [`sold_on IS ${sold === 'yes' ? 'NOT NULL' : 'NULL'}`] : []),
   ];
-  if (where.length === 0) return [];
-  const said = where.join(' AND ');
+  return where.length === 0 ? null : where.join(' AND ');
+}
+
+/** Batches by one of their castings, all of it said of the same one. */
+function ofCastings(query: BatchListQuery, rowByRow: boolean): WhereOptions<BatchRow>[] {
+  const { mould, reason, sold } = query;
+  const said = saidOfCasting(query);
+  if (said === null) return [];
   // Few castings are out of one mould or have a reason: those are asked for. Most have a grade: each is held against
   // it. So it is with a mould of many, where a page is soon full; by the index that says so, for any other is slower.
   const isFew = [mould, reason, sold === 'yes'].some(Boolean);
@@ -66,10 +69,13 @@ function shownBy({ symptom, pattern }: BatchListQuery): string | null {
   return pattern && PATTERNS.has(pattern) ? `${symptom}/${pattern}` : symptom;
 }
 
+/** What turned out to be so, and was not refuted. */
+export const KNOWN_OUTCOMES = 'outcomes WHERE refuted = 0';
+
 /** Batches by what their faults turned out to be, and by the gear they were made with. */
 function ofOutcomes({ outcome, gear }: BatchListQuery): WhereOptions<BatchRow>[] {
   const codes = (from: string) => Sequelize.literal(`(SELECT batch_code FROM ${from})`);
-  const known = 'outcomes WHERE refuted = 0';
+  const known = KNOWN_OUTCOMES;
   const all: WhereOptions<BatchRow>[] = [];
   if (outcome === 'none') all.push({ code: { [Op.notIn]: codes(known) } });
   else if (outcome === 'any') all.push({ code: { [Op.in]: codes(known) } });
@@ -79,7 +85,7 @@ function ofOutcomes({ outcome, gear }: BatchListQuery): WhereOptions<BatchRow>[]
 }
 
 /** What is asked of the facts, as one question to their index; null where nothing is. */
-function factsQuestion(query: BatchListQuery): string | null {
+export function factsQuestion(query: BatchListQuery): string | null {
   const { limit, fact, looked } = query;
   const all = [
     ...(limit && limit !== 'outside' && limit !== 'inside' ? [limit === 'near' ? NEAR : limitToken(limit)] : []),

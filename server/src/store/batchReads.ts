@@ -3,6 +3,7 @@ import { Op, QueryTypes } from 'sequelize';
 import { studioZone } from '../live/studioZone';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
+import { countByPart } from './batchCount';
 import { castingsInList } from './castingRows';
 import { orderOf, whereOf } from './batchQuery';
 import { parseBatch } from './batchRecord';
@@ -61,8 +62,15 @@ async function summaries({ sequelize }: BatchContext, codes: readonly string[]):
 /** Answers that are kept until something is written. */
 const MOST_COUNTS = 200;
 
+async function counted({ searched, sequelize }: BatchContext, question: string): Promise<number> {
+  const searching = searched.batches.sequelize ?? sequelize;
+  const [row] = await searching.query<{ n: number }>(`SELECT ${question} AS n`, { type: QueryTypes.SELECT });
+  return row!.n;
+}
+
 /** How many batches answer a question, remembered until something is written: the pages of one list ask it each. */
-function countsOf({ searched, writes }: BatchContext): (query: BatchListQuery) => Promise<number> {
+function countsOf(context: BatchContext): (query: BatchListQuery) => Promise<number> {
+  const { searched, writes } = context;
   const known = new Map<string, { readonly at: number; readonly total: number }>();
   return async (query) => {
     const key = JSON.stringify([studioZone(), { ...query, page: 1, pageSize: 1, sort: '' }]);
@@ -70,7 +78,9 @@ function countsOf({ searched, writes }: BatchContext): (query: BatchListQuery) =
     const at = writes();
     const before = known.get(key);
     if (before?.at === at) return before.total;
-    const total = await searched.batches.count({ where: whereOf(query) });
+    const byPart = countByPart(query);
+    const total =
+      byPart === null ? await searched.batches.count({ where: whereOf(query) }) : await counted(context, byPart);
     if (known.size >= MOST_COUNTS) known.clear();
     known.set(key, { at, total });
     return total;
