@@ -183,7 +183,9 @@ describe('the stream of events', () => {
       const code = await begin();
       expect(told(await heardAt(''))).toEqual([]);
       expect(told(await heardAt('?age=60000', before))).toEqual([code]);
-      expect(told(await heardAt('?age=5000'))).toContain(code);
+      // Of a server that is younger than the page nobody knows what changed before: then anything may have.
+      const ofAge = told(await heardAt('?age=5000'));
+      expect(ofAge.includes(code) || ofAge[0] === '').toBe(true);
       expect(told(await heardAt('', 'another-7'))).toEqual(['']);
       await request(studio.app).get('/api/v1/events?age=-1').expect(400);
     } finally {

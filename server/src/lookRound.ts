@@ -79,6 +79,7 @@ async function make(
   const folder = await mkdtemp(join(tmpdir(), 'warm-jar-look-round-'));
   const studio = await openStudio({
     file: join(folder, 'studio.sqlite'),
+    disposable: true,
     webRoot,
     // Who may come in was asked at the door of the studio's own.
     access: { ...access, mode: access.mode === 'people' ? 'open' : access.mode },

@@ -52,6 +52,8 @@ export interface Studio {
 
 export interface StudioOptions {
   readonly file: string;
+  /** Whether its data are thrown away before they are opened again, as those of a demo are. */
+  readonly disposable?: boolean;
   readonly webRoot?: string | undefined;
   readonly planner?: PlanRunner;
   readonly learner?: LearningRunner;
@@ -110,7 +112,7 @@ function studioImports(
 
 export async function openStudio(options: StudioOptions): Promise<Studio> {
   const clock = options.clock ?? studioClock(1);
-  const database = await openDatabase(options.file, { now: clock.now });
+  const database = await openDatabase(options.file, { now: clock.now, disposable: options.disposable });
   const products = productStore(database);
   const shelf = openShelf(database);
   const bus = changeBus();

@@ -23,7 +23,7 @@ async function makeTemplate(): Promise<string> {
     rmSync(folder, { recursive: true, force: true });
   });
   const file = join(folder, 'template.sqlite');
-  const studio = await openStudio({ file });
+  const studio = await openStudio({ file, disposable: true });
   for (const card of SALTMARSH_CARDS) await studio.products.add(card);
   await studio.close();
   return file;
@@ -38,6 +38,7 @@ export async function testStudio(
   const failures: unknown[] = [];
   const studio = await openStudio({
     file,
+    disposable: true,
     ...(options.clock ? { clock: options.clock } : {}),
     log: (error) => failures.push(error),
     ...(options.access ? { access: options.access } : {}),

@@ -68,6 +68,7 @@ function requireRoom(folder: string): void {
 const openFor = (config: Config, port: number, trust: Trust | null, log: (error: unknown) => void) =>
   hostStudio({
     file: config.file,
+    disposable: config.demo,
     webRoot: config.webRoot,
     planner: threadPlanner(),
     anotherPlanner: threadPlanner,

@@ -37,6 +37,15 @@ describe('the database', () => {
     }
   });
 
+  it('waits for no disk where its data are thrown away before they are opened again', async () => {
+    const other = await openDatabase(join(folder, 'demo.sqlite'), { disposable: true });
+    const asked = async () => {
+      const [rows] = await other.sequelize.query('PRAGMA synchronous');
+      return (rows as { synchronous: number }[])[0]!.synchronous;
+    };
+    expect([await asked(), await other.write(asked)]).toEqual([0, 0]);
+    await other.close();
+  });
   it('answers what is asked while a long question is worked at, and a search sees what was just written', async () => {
     const searching = database.searched.batches.sequelize!;
     const counted =

@@ -12,17 +12,22 @@ import { oneAtATime } from './queue';
 /** How long a write waits for another process's before it gives up, ms. */
 const BUSY_WAIT_MS = 4_000;
 
-const PRAGMAS = `PRAGMA busy_timeout = ${BUSY_WAIT_MS}; PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;`;
+const pragmas = (synchronous: 'FULL' | 'OFF') =>
+  `PRAGMA busy_timeout = ${BUSY_WAIT_MS}; PRAGMA journal_mode = WAL; PRAGMA synchronous = ${synchronous}; PRAGMA foreign_keys = ON;`;
 
-/** sqlite3 whose every connection, transactions' own included, is set up before it is handed out. */
-class DurableDatabase extends sqlite3.Database {
-  constructor(file: string, mode: number, opened: (error: Error | null) => void) {
-    super(file, mode, (error) => {
-      if (error) opened(error);
-      else this.exec(PRAGMAS, opened);
-    });
-  }
-}
+/**
+ * sqlite3 whose every connection, transactions' own included, is set up before it is handed out.
+ * @param synchronous whether each write waits until the disk has it
+ */
+const setUp = (synchronous: 'FULL' | 'OFF') =>
+  class extends sqlite3.Database {
+    constructor(file: string, mode: number, opened: (error: Error | null) => void) {
+      super(file, mode, (error) => {
+        if (error) opened(error);
+        else this.exec(pragmas(synchronous), opened);
+      });
+    }
+  };
 
 export interface Database {
   readonly sequelize: Sequelize;
@@ -43,6 +48,11 @@ export interface Database {
 interface OpenOptions {
   /** Whether the schema is brought up to this version's; a file that is only looked at first is left as it is. */
   readonly migrate?: boolean;
+  /**
+   * Whether the data are thrown away before they are opened again, as those of a demo are: then no write waits for the
+   * disk, and a power cut may leave nothing of them.
+   */
+  readonly disposable?: boolean | undefined;
   /** The machine's own clock where it is not given. */
   readonly now?: (() => Date) | undefined;
 }
@@ -119,7 +129,7 @@ export function migratorFor(sequelize: Sequelize): Umzug<Sequelize> {
  */
 export async function openDatabase(
   file: string,
-  { migrate = true, now = machineNow }: OpenOptions = {},
+  { migrate = true, disposable = false, now = machineNow }: OpenOptions = {},
 ): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
   const connect = () =>
@@ -127,7 +137,7 @@ export async function openDatabase(
       dialect: 'sqlite',
       storage: file,
       logging: false,
-      dialectModule: { ...sqlite3, Database: DurableDatabase },
+      dialectModule: { ...sqlite3, Database: setUp(disposable ? 'OFF' : 'FULL') },
     });
   const [sequelize, searching] = [connect(), connect()];
   const up = () => bringUp(sequelize, file);
