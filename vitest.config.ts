@@ -15,12 +15,18 @@ export default defineConfig({
       reportsDirectory: '.cache/coverage',
     },
     projects: [
-      { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000 } },
-      { extends: true, test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 40_000 } },
+      {
+        extends: true,
+        test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000, isolate: false },
+      },
+      {
+        extends: true,
+        test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 40_000, isolate: false },
+      },
       {
         extends: true,
         plugins: [vue()],
-        test: { name: 'web', include: ['web/src/**/*.test.ts'], testTimeout: 40_000 },
+        test: { name: 'web', include: ['web/src/**/*.test.ts'], testTimeout: 40_000, isolate: false },
       },
       { extends: true, test: { name: 'scripts', include: ['scripts/**/*.test.ts'] } },
     ],

@@ -7,6 +7,7 @@ export default defineConfig({
     include: ['e2e/src/**/*.test.ts'],
     root: new URL('..', import.meta.url).pathname,
     maxWorkers: 2,
+    isolate: false,
     testTimeout: 240_000,
     hookTimeout: 240_000,
   },

@@ -21,6 +21,16 @@ const FLAGS = [
 /** How long a page may take to show what is waited for, ms: a machine that others use too is slow at times. */
 export const PATIENCE_MS = 20_000;
 
+/** Whether an element is to be seen: drawn, and of some size, itself or what it holds. */
+const IS_SEEN = `
+const isOfSize = (e) => { const { width, height } = e.getBoundingClientRect(); return width > 0 && height > 0; };
+const isSeen = (e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
+  (isOfSize(e) || [...e.querySelectorAll('*')].some(isOfSize));`;
+const ALL_BY_XPATH = `(() => {
+  const found = document.evaluate(asked, within, null, XPathResult.ORDERED_NODE_SNAPSHOT_TYPE);
+  return Array.from({ length: found.snapshotLength }, (_, i) => found.snapshotItem(i));
+})()`;
+
 /** A headless browser of 1280 by 800 with words for what a technician does with it. */
 export class Bench {
   private constructor(
@@ -111,16 +121,21 @@ export class Bench {
   /** Waits for something to be there to be seen; what a redraw takes away meanwhile is looked for again. */
   async see(css: string): Promise<WebElement> {
     const found = await this.driver.wait(
-      async () => {
-        for (const element of await this.driver.findElements(By.css(css))) {
-          if (await element.isDisplayed().catch(() => false)) return element;
-        }
-        return null;
-      },
+      () => this.seenNow('document.querySelectorAll(asked)', css),
       PATIENCE_MS,
       `nothing to be seen at ${css}`,
     );
     return found!;
+  }
+
+  /**
+   * The first of some elements that is to be seen, looked for by the page itself: the driver's own ways to tell what is
+   * displayed and what a page says take as long as all that the page does.
+   * @param all an expression for the elements: of `asked`, and of the place that they lie in, `within`
+   */
+  private async seenNow(all: string, asked: string, within?: WebElement): Promise<WebElement | null> {
+    const script = `${IS_SEEN} const [asked, within] = arguments; return [...${all}].find(isSeen) ?? null;`;
+    return this.driver.executeScript<WebElement | null>(script, asked, within).catch(() => null);
   }
 
   /** Waits until the page's text holds these words. */
@@ -128,8 +143,7 @@ export class Bench {
     await this.driver.wait(
       async () => {
         const text = await this.driver
-          .findElement(By.css('body'))
-          .getText()
+          .executeScript<string>('return document.body.innerText.replace(/[^\\S\\n]+/g, " ")')
           .catch(() => '');
         return typeof words === 'string' ? text.includes(words) : words.test(text);
       },
@@ -174,10 +188,7 @@ export class Bench {
     const place = await this.see(within);
     const xpath = `.//*[self::button or self::a or @role="option" or @role="tab"][contains(normalize-space(.), "${words}")]`;
     const element = await this.driver.wait(
-      async () => {
-        for (const e of await place.findElements(By.xpath(xpath))) if (await e.isDisplayed()) return e;
-        return null;
-      },
+      () => this.seenNow(ALL_BY_XPATH, xpath, place),
       PATIENCE_MS,
       `nothing to tap says "${words}"`,
     );
