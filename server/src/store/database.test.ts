@@ -1,8 +1,8 @@
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { saltmarshCard, soundBatch } from '@warm-jar/core';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { batchStore } from './batchStore';
 import { openDatabase, type Database } from './database';
@@ -37,6 +37,34 @@ describe('the database', () => {
     }
   });
 
+  it('writes over one connection, which the next write finds as the last one left it: with nothing under way', async () => {
+    const used = new Set<unknown>();
+    const seen = (transaction: Transaction) => {
+      used.add((transaction as unknown as { connection: unknown }).connection);
+      return pragma('foreign_keys', transaction);
+    };
+    await database.write(seen);
+    await expect(
+      database.write(async (t) => {
+        await seen(t);
+        await database.sequelize.query("INSERT INTO settings (key, value) VALUES ('half', '1')", { transaction: t });
+        throw new Error('no more');
+      }),
+    ).rejects.toThrow('no more');
+    expect(await database.write(seen)).toBe(1);
+    expect(used.size).toBe(1);
+    expect(await database.sequelize.query("SELECT * FROM settings WHERE key = 'half'")).toEqual([
+      [],
+      expect.anything(),
+    ]);
+    // Others may open one of their own meanwhile; what is left over is closed.
+    const own = () => database.sequelize.transaction((t) => seen(t));
+    await Promise.all([database.write(seen), own(), own()]);
+    expect(used.size).toBeGreaterThan(1);
+    await database.close();
+    expect(readdirSync(folder)).toEqual(['studio.sqlite']);
+    database = await openDatabase(join(folder, 'studio.sqlite'));
+  });
   it('waits for no disk where its data are thrown away before they are opened again', async () => {
     const other = await openDatabase(join(folder, 'demo.sqlite'), { disposable: true });
     const asked = async () => {

@@ -15,19 +15,62 @@ const BUSY_WAIT_MS = 4_000;
 const pragmas = (synchronous: 'FULL' | 'OFF') =>
   `PRAGMA busy_timeout = ${BUSY_WAIT_MS}; PRAGMA journal_mode = WAL; PRAGMA synchronous = ${synchronous}; PRAGMA foreign_keys = ON;`;
 
+type Opened = (error: Error | null) => void;
+
 /**
- * sqlite3 whose every connection, transactions' own included, is set up before it is handed out.
- * @param synchronous whether each write waits until the disk has it
+ * sqlite3 whose every connection, transactions' own included, is set up before it is handed out. The connection of a
+ * transaction that has ended is kept for the next: to open the file anew and read its schema took longer than to write.
  */
-const setUp = (synchronous: 'FULL' | 'OFF') =>
-  class extends sqlite3.Database {
-    constructor(file: string, mode: number, opened: (error: Error | null) => void) {
+function connections(synchronous: 'FULL' | 'OFF'): { readonly Database: unknown; readonly end: () => Promise<void> } {
+  /** One at the most, for writes take turns. */
+  const spare: KeptDatabase[] = [];
+
+  class KeptDatabase extends sqlite3.Database {
+    /** Named by whoever opens a transaction on it. */
+    declare readonly uuid: string | undefined;
+
+    constructor(file: string, mode: number, opened: Opened) {
       super(file, mode, (error) => {
         if (error) opened(error);
         else this.exec(pragmas(synchronous), opened);
       });
     }
+
+    override close(closed?: Opened): void {
+      if (this.uuid === undefined || spare.length > 0) super.close(closed);
+      else {
+        spare.push(this);
+        closed?.(null);
+      }
+    }
+
+    end(closed: Opened): void {
+      super.close(closed);
+    }
+  }
+
+  const taken = (file: string, mode: number, opened: Opened): KeptDatabase => {
+    const kept = spare.pop();
+    if (!kept) return new KeptDatabase(file, mode, opened);
+    setImmediate(opened, null);
+    return kept;
   };
+  return {
+    // Asked for with `new`, which gives what the function gives.
+    Database: function (file: string, mode: number, opened: Opened) {
+      return taken(file, mode, opened);
+    },
+    end: () =>
+      new Promise((done) => {
+        const kept = spare.pop();
+        if (!kept) done();
+        else
+          kept.end(() => {
+            done();
+          });
+      }),
+  };
+}
 
 export interface Database {
   readonly sequelize: Sequelize;
@@ -132,13 +175,9 @@ export async function openDatabase(
   { migrate = true, disposable = false, now = machineNow }: OpenOptions = {},
 ): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
+  const { Database, end } = connections(disposable ? 'OFF' : 'FULL');
   const connect = () =>
-    new Sequelize({
-      dialect: 'sqlite',
-      storage: file,
-      logging: false,
-      dialectModule: { ...sqlite3, Database: setUp(disposable ? 'OFF' : 'FULL') },
-    });
+    new Sequelize({ dialect: 'sqlite', storage: file, logging: false, dialectModule: { ...sqlite3, Database } });
   const [sequelize, searching] = [connect(), connect()];
   const up = () => bringUp(sequelize, file);
   try {
@@ -148,6 +187,7 @@ export async function openDatabase(
       await up();
     }
   } catch (error) {
+    await end();
     await Promise.all([sequelize, searching].map((c) => c.close().catch(() => undefined)));
     throw error;
   }
@@ -170,6 +210,7 @@ export async function openDatabase(
       }
     },
     close: async () => {
+      await end();
       await searching.close();
       // Everything into the one file, so that a copy of it taken after closing is whole.
       await sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
