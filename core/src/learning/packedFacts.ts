@@ -68,10 +68,15 @@ const ofCasting = <K extends keyof CastFacts>(k: Partial<CastFacts>, of: CastFac
   return own === undefined ? of[key] : own;
 };
 
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
+
+// Facts are written out entry by entry, and what not all have is put in after: where entries follow a spread, each took
+// as long as the rest together, and of a long log they are a quarter of a million.
+
 /** @param of the casting's batch */
 function unpackCasting(of: CastFacts, patch: Patch): CastFacts {
   const k = patch as Partial<CastFacts>;
-  return {
+  const facts: Writable<CastFacts> = {
     code: of.code,
     startedAt: of.startedAt,
     levels: levelsWith(of.levels, k.levels as Patch | undefined),
@@ -86,27 +91,23 @@ function unpackCasting(of: CastFacts, patch: Patch): CastFacts {
     leftG: ofCasting(k, of, 'leftG'),
     pulls: ofCasting(k, of, 'pulls'),
     gel: null,
-    ...(k.casting === undefined ? {} : { casting: k.casting }),
     cavity: k.cavity ?? null,
     reason: k.reason ?? null,
     price: k.price ?? null,
     sold: k.sold ?? false,
   };
+  if (k.casting !== undefined) facts.casting = k.casting;
+  return facts;
 }
 
-/** What a batch shares with its castings by nature; written out, for a hundred thousand are unpacked at once. */
-const wholeOf = (packed: PackedFacts): CastFacts => ({
+/** What a batch shares with its castings by nature. */
+const wholeOf = (packed: PackedFacts): Writable<BatchFacts> => ({
   code: packed.code ?? '',
   startedAt: packed.startedAt ?? null,
   levels: packed.levels ?? {},
   seen: packed.seen ?? [],
   limits: packed.limits ?? [],
   looked: packed.looked ?? false,
-  ...figuresOf(packed),
-});
-const figuresOf = (
-  packed: PackedFacts,
-): Pick<CastFacts, 'grade' | 'massG' | 'massAG' | 'massBG' | 'mendG' | 'leftG' | 'pulls' | 'gel'> => ({
   grade: packed.grade ?? null,
   massG: packed.massG ?? null,
   massAG: packed.massAG ?? null,
@@ -121,11 +122,8 @@ const figuresOf = (
 export function unpackFacts(packed: PackedFacts): BatchFacts {
   const { castings, settled, copiedFrom } = packed;
   const whole = wholeOf(packed);
-  if (castings === undefined && settled === undefined && copiedFrom === undefined) return whole;
-  return {
-    ...whole,
-    ...(settled === undefined ? {} : { settled }),
-    ...(copiedFrom === undefined ? {} : { copiedFrom }),
-    ...(castings === undefined ? {} : { castings: castings.map((k) => unpackCasting(whole, k)) }),
-  };
+  if (settled !== undefined) whole.settled = settled;
+  if (copiedFrom !== undefined) whole.copiedFrom = copiedFrom;
+  if (castings !== undefined) whole.castings = castings.map((k) => unpackCasting(whole, k));
+  return whole;
 }
