@@ -16,7 +16,7 @@ export type WhatIf = (batch: Batch) => Points;
 /** What all answers are held against: the points as they are, and as they would be. */
 export interface Weighing {
   readonly now: Points;
-  /** Gives `now` itself where nothing that counts would change. */
+  /** Gives `now` itself where nothing that counts would change and the record is read in one way. */
   readonly after: WhatIf;
   /** The evidence that the points are of; null where the record is read in two ways. */
   readonly evidence: EvidenceByCause | null;

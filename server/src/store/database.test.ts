@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { saltmarshCard, soundBatch } from '@warm-jar/core';
 import { QueryTypes, type Transaction } from 'sequelize';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { batchStore } from './batchStore';
 import { openDatabase, type Database } from './database';
 import { productStore } from './productStore';
@@ -63,6 +63,16 @@ describe('the database', () => {
     expect(used.size).toBeGreaterThan(1);
     await database.close();
     expect(readdirSync(folder)).toEqual(['studio.sqlite']);
+    database = await openDatabase(join(folder, 'studio.sqlite'));
+  });
+  it('keeps no connection of a write that was still under way as it was closed', async () => {
+    const late = await database.sequelize.transaction();
+    const { connection } = late as unknown as { connection: { open: boolean } };
+    expect(connection.open).toBe(true);
+    await database.close();
+    await vi.waitFor(() => {
+      expect(connection.open).toBe(false);
+    });
     database = await openDatabase(join(folder, 'studio.sqlite'));
   });
   it('waits for no disk where its data are thrown away before they are opened again', async () => {

@@ -24,6 +24,8 @@ type Opened = (error: Error | null) => void;
 function connections(synchronous: 'FULL' | 'OFF'): { readonly Database: unknown; readonly end: () => Promise<void> } {
   /** One at the most, for writes take turns. */
   const spare: KeptDatabase[] = [];
+  /** From then on none is kept: what a write that was still under way leaves would never be closed. */
+  let isEnded = false;
 
   class KeptDatabase extends sqlite3.Database {
     /** Named by whoever opens a transaction on it. */
@@ -37,7 +39,7 @@ function connections(synchronous: 'FULL' | 'OFF'): { readonly Database: unknown;
     }
 
     override close(closed?: Opened): void {
-      if (this.uuid === undefined || spare.length > 0) super.close(closed);
+      if (this.uuid === undefined || isEnded || spare.length > 0) super.close(closed);
       else {
         spare.push(this);
         closed?.(null);
@@ -62,6 +64,7 @@ function connections(synchronous: 'FULL' | 'OFF'): { readonly Database: unknown;
     },
     end: () =>
       new Promise((done) => {
+        isEnded = true;
         const kept = spare.pop();
         if (!kept) done();
         else
