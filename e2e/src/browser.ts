@@ -16,10 +16,15 @@ const FLAGS = [
   '--hide-scrollbars',
   '--force-color-profile=srgb',
   '--lang=en-GB',
+  // Somebody who asked for less motion: nothing fades between two looks, and a page is painted half as often.
+  '--force-prefers-reduced-motion',
+  '--disable-smooth-scrolling',
 ];
 
 /** How long a page may take to show what is waited for, ms: a machine that others use too is slow at times. */
 export const PATIENCE_MS = 20_000;
+/** How often it is looked for, ms. */
+const LOOK_MS = 50;
 
 /** Whether an element is to be seen: drawn, and of some size, itself or what it holds. */
 const IS_SEEN = `
@@ -42,12 +47,15 @@ export class Bench {
   /**
    * @param flags what this browser is started with beside the usual
    * @param settings a person's own, as the browser's settings page would write them
+   * @param keepsShell whether its first page may keep the application for times without a network: fetching and
+   * compiling all of it takes longer than most tests
    */
   static async open(
     address: string,
     size = { width: 1280, height: 800 },
     flags: readonly string[] = [],
     settings: Readonly<Record<string, unknown>> = {},
+    keepsShell = false,
   ): Promise<Bench> {
     const profile = mkdtempSync(join(tmpdir(), 'warm-jar-chromium-'));
     const options = new Options();
@@ -64,6 +72,10 @@ export class Bench {
       .build();
     const bench = new Bench(driver, profile, address);
     await bench.resize(size);
+    if (!keepsShell)
+      await bench.devTools('Page.addScriptToEvaluateOnNewDocument', {
+        source: 'delete Navigator.prototype.serviceWorker',
+      });
     return bench;
   }
 
@@ -118,11 +130,15 @@ export class Bench {
     await this.driver.get(`${this.address}${path}`);
   }
 
+  /** Waits until something is so, and gives what it is. */
+  private async until<T>(isSo: () => Promise<T>, message: string): Promise<T> {
+    return (await this.driver.wait(isSo, PATIENCE_MS, message, LOOK_MS)) as T;
+  }
+
   /** Waits for something to be there to be seen; what a redraw takes away meanwhile is looked for again. */
   async see(css: string): Promise<WebElement> {
-    const found = await this.driver.wait(
+    const found = await this.until(
       () => this.seenNow('document.querySelectorAll(asked)', css),
-      PATIENCE_MS,
       `nothing to be seen at ${css}`,
     );
     return found!;
@@ -140,37 +156,25 @@ export class Bench {
 
   /** Waits until the page's text holds these words. */
   async read(words: string | RegExp): Promise<void> {
-    await this.driver.wait(
-      async () => {
-        const text = await this.driver
-          .executeScript<string>('return document.body.innerText.replace(/[^\\S\\n]+/g, " ")')
-          .catch(() => '');
-        return typeof words === 'string' ? text.includes(words) : words.test(text);
-      },
-      PATIENCE_MS,
-      `the page never says ${words.toString()}`,
-    );
+    await this.until(async () => {
+      const text = await this.driver
+        .executeScript<string>('return document.body.innerText.replace(/[^\\S\\n]+/g, " ")')
+        .catch(() => '');
+      return typeof words === 'string' ? text.includes(words) : words.test(text);
+    }, `the page never says ${words.toString()}`);
   }
 
   /** Waits until something is no longer there. */
   async gone(css: string): Promise<void> {
-    await this.driver.wait(
-      async () => (await this.driver.findElements(By.css(css))).length === 0,
-      PATIENCE_MS,
-      `${css} stays`,
-    );
+    await this.until(async () => (await this.driver.findElements(By.css(css))).length === 0, `${css} stays`);
   }
 
   /** Waits until the page stands at this path: a view comes when its files are there. */
   async at(path: string | RegExp): Promise<void> {
-    await this.driver.wait(
-      async () => {
-        const { pathname } = new URL(await this.driver.getCurrentUrl());
-        return typeof path === 'string' ? pathname === path : path.test(pathname);
-      },
-      PATIENCE_MS,
-      `the page never stands at ${path.toString()}`,
-    );
+    await this.until(async () => {
+      const { pathname } = new URL(await this.driver.getCurrentUrl());
+      return typeof path === 'string' ? pathname === path : path.test(pathname);
+    }, `the page never stands at ${path.toString()}`);
   }
 
   async text(css: string): Promise<string> {
@@ -187,11 +191,7 @@ export class Bench {
   async tapWords(words: string, within = 'body'): Promise<void> {
     const place = await this.see(within);
     const xpath = `.//*[self::button or self::a or @role="option" or @role="tab"][contains(normalize-space(.), "${words}")]`;
-    const element = await this.driver.wait(
-      () => this.seenNow(ALL_BY_XPATH, xpath, place),
-      PATIENCE_MS,
-      `nothing to tap says "${words}"`,
-    );
+    const element = await this.until(() => this.seenNow(ALL_BY_XPATH, xpath, place), `nothing to tap says "${words}"`);
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
     await element!.click();
   }
@@ -221,11 +221,7 @@ export class Bench {
   async pick(css: string, words: string): Promise<void> {
     await this.tap(css);
     await this.tapWords(words, '.p-select-overlay');
-    await this.driver.wait(
-      async () => (await this.driver.findElements(By.css('.p-select-overlay'))).length === 0,
-      PATIENCE_MS,
-      'the list stays open',
-    );
+    await this.gone('.p-select-overlay');
   }
 
   async valueOf(css: string): Promise<string> {

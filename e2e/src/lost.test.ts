@@ -8,7 +8,7 @@ import { PUMP, benchRun, hands } from './benchRun';
 import { Bench, PATIENCE_MS } from './browser';
 import { inBrowser } from './inBrowser';
 
-const { application, bench } = await inBrowser({ demo: true, speed: 0 });
+const { application, bench } = await inBrowser({ demo: true, speed: 0 }, true);
 const { act, at, begin, record, stored } = benchRun(application);
 const { advance } = application;
 const { enter, open, step, typed, says } = hands(bench);
