@@ -199,6 +199,8 @@ export * from './learning/factors';
 export * from './learning/castFacts';
 export * from './learning/patterns';
 export * from './learning/logBook';
+export * from './learning/keptColumns';
+export { nameOfRange, type BookEntry, type PartRange } from './learning/logParts';
 export * from './learning/monthReport';
 export type { Finding, Patterns, Share, SymptomRate, Unanswered } from './learning/finding';
 export type { Due } from './learning/attributable';

@@ -122,11 +122,11 @@ export async function openStudio(options: StudioOptions): Promise<Studio> {
     pairKeeping(batchStore(database, products, vesselGuard(shelf.gear, clock.now)), shelf.inclusions, log),
     bus,
   );
-  const facts = factStore(database, products);
+  const dataFolder = dirname(options.file);
+  const facts = factStore(database, products, join(dataFolder, 'learned'));
   const fits = fitStore(database, products);
   await fits.take();
   const learner = options.learner ?? inlineLearner();
-  const dataFolder = dirname(options.file);
   const photoFolder = join(dataFolder, 'photos');
   const schedule = backupSchedule(database, { dataFolder, photoFolder, now: wallNow, log });
   const subject = async (code: string) => {

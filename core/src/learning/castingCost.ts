@@ -21,13 +21,21 @@ export function lotPrices(lots: readonly LotCard[]): PriceOf {
   return (slug, part, code) => byLot.get(`${slug} ${part} ${code ?? ''}`) ?? usual.get(`${slug} ${part}`) ?? null;
 }
 
+/** What went into a casting, g: its parts, all of it, and its coats. */
+type Masses = Pick<CastFacts, 'massG' | 'massAG' | 'massBG' | 'mendG'>;
+
+/** What resin cost at what a gram of its parts costs, mends included; null unless every part of it is known. */
+export function resinCost({ massG, massAG, massBG, mendG }: Masses, aPerG: number | null, bPerG: number | null) {
+  const a = partCost(massAG, aPerG);
+  const b = partCost(massBG, bPerG);
+  if (a === null || b === null) return null;
+  return massG ? (a + b) * (1 + mendG / massG) : a + b;
+}
+
 /** What a casting's resin cost, its mends included; null unless every part of it is known. */
 export function castingCost(f: CastFacts, price: PriceOf): number | null {
   const slug = f.levels.product ?? '';
-  const a = partCost(f.massAG, price(slug, 'A', f.levels['lot-a']));
-  const b = partCost(f.massBG, price(slug, 'B', f.levels['lot-b']));
-  if (a === null || b === null) return null;
-  return f.massG ? (a + b) * (1 + f.mendG / f.massG) : a + b;
+  return resinCost(f, price(slug, 'A', f.levels['lot-a']), price(slug, 'B', f.levels['lot-b']));
 }
 
 /** What a casting that came out so lost, in the studio's money; null where no price tells. */

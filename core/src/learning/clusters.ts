@@ -41,8 +41,15 @@ function addAgreement(total: Map<number, number>, part: LogPart, rows: ArrayLike
   for (const [mix, k] of yes) count(total, sizes[mix]! * MOST + k, sign);
 }
 
+/** Castings of a list that have what is asked about. */
+function rowsWith(castings: Castings, has: Outcome): number[] {
+  if ('parts' in castings) throw new TypeError('A log holds what is seen alone: ask it by an outcome.');
+  return castings.flatMap((f, i) => (has(f) ? [i] : []));
+}
+
 /** How mixes agree in what is asked about: castings of a mix, those of them that have it, and how many such mixes. */
-function agreementOf(log: Log, has: Outcome): (readonly [number, number, number])[] {
+function agreementOf(castings: Castings, has: Outcome): (readonly [number, number, number])[] {
+  const log = logOf(castings);
   const { outcome } = has;
   const counted =
     outcome === undefined
@@ -53,14 +60,8 @@ function agreementOf(log: Log, has: Outcome): (readonly [number, number, number]
             addAgreement(total, part, part.rows(outcome), sign);
           },
         });
-  if (outcome === undefined)
-    for (const part of log.parts)
-      addAgreement(
-        counted,
-        part,
-        part.casts.flatMap((f, i) => (has(f) ? [i] : [])),
-        1,
-      );
+  // A list lies in one part.
+  if (outcome === undefined) for (const part of log.parts) addAgreement(counted, part, rowsWith(castings, has), 1);
   // In one order, so that the sums do not depend on how the log lies in parts.
   return inOrder(counted).map(([key, mixes]) => [Math.floor(key / MOST), key % MOST, mixes] as const);
 }
@@ -71,11 +72,11 @@ function agreementOf(log: Log, has: Outcome): (readonly [number, number, number]
  * @returns 0 to 1; 0 where no mix has several castings
  */
 export function withinMix(castings: Castings, has: Outcome): number {
-  const log = logOf(castings);
-  return log.isMixed ? correlation(log, has) : 0;
+  return logOf(castings).isMixed ? correlation(castings, has) : 0;
 }
 
-function correlation(log: Log, has: Outcome): number {
+function correlation(castings: Castings, has: Outcome): number {
+  const log = logOf(castings);
   const N = log.size;
   let [K, squares] = [0, 0];
   for (const [size, mixes] of mixCounts(log)) {
@@ -83,7 +84,7 @@ function correlation(log: Log, has: Outcome): number {
     squares += mixes * size * size;
   }
   if (K < 2 || N <= K) return 0;
-  const agreement = agreementOf(log, has);
+  const agreement = agreementOf(castings, has);
   const rate = agreement.reduce((sum, [, k, mixes]) => sum + k * mixes, 0) / N;
   // Mixes without one lie `rate` from it, each with all of its castings.
   let [between, within, without] = [0, 0, N];
@@ -117,7 +118,7 @@ export function weightBySize(castings: Castings, has: Outcome): WeightOf | null 
   const known = has.outcome === undefined ? null : weightsByOutcome(log);
   const before = known?.get(has.outcome!);
   if (before) return before;
-  const rho = correlation(log, has);
+  const rho = correlation(castings, has);
   const weight: WeightOf = (m) => 1 / (1 + (m - 1) * rho);
   known?.set(has.outcome!, weight);
   return weight;
@@ -126,7 +127,7 @@ export function weightBySize(castings: Castings, has: Outcome): WeightOf | null 
 /** By how much the castings looked at are fewer than they seem, for one outcome; 1 where every mix has one casting. */
 export function designEffect(castings: Castings, has: Outcome): number {
   const log = logOf(castings);
-  const weight = weightBySize(log, has);
+  const weight = weightBySize(castings, has);
   if (weight === null || log.size === 0) return 1;
   let sum = 0;
   for (const [m, mixes] of mixCounts(log)) sum += mixes * m * weight(m);

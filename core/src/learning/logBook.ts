@@ -2,17 +2,23 @@ import { memoize } from '../numeric/memoize';
 import type { TimeSpan } from './attributable';
 import { castingFacts, type BatchFacts } from './batchFacts';
 import { mouldPrices, type MouldPrices } from './castingCost';
+import { columnsToKeep, workedFromKept, type KeptColumns, type WorkedPart } from './keptColumns';
 import { logOfParts, logPart, type Log } from './logColumns';
-import { logNames } from './logNames';
-
-/** A batch as it stands in the log now. */
-export interface BookEntry {
-  readonly code: string;
-  /** The moment by which it has its place; null where nobody wrote one down. */
-  readonly at: string | null;
-  /** Null for one that is no longer in the log. */
-  readonly facts: BatchFacts | null;
-}
+import { logNames, type LogNames } from './logNames';
+import {
+  firstFrom,
+  inOrder,
+  inParts,
+  isWithin,
+  laidAmong,
+  nameOfRange,
+  overlap,
+  patched,
+  rangeOf,
+  type BookEntry,
+  type Part,
+  type PartRange,
+} from './logParts';
 
 /** What is learned from: the whole log, or some days of it. */
 export interface LogView {
@@ -34,61 +40,29 @@ export interface LogView {
 export interface LogBook {
   /** Takes in batches that came, changed or went. */
   readonly change: (entries: readonly BookEntry[]) => void;
+  /** Takes over a part that was kept as columns, without its batches: patterns of the whole log ask no more. */
+  readonly hold: (range: PartRange, columns: KeptColumns) => void;
+  /**
+   * Takes in batches that stand by themselves in the log, as parts of their own.
+   * @param instead the part that was held in their place
+   */
+  readonly lay: (entries: readonly BookEntry[], instead?: PartRange) => void;
+  /**
+   * Parts to be kept as columns: all but the one that grows.
+   * @param kept those that are
+   */
+  readonly toKeep: (kept: readonly PartRange[]) => PartToKeep[];
   /** @param from, to moments that the days begin and end with, the second not among them; all where left out */
   readonly view: (from?: string, to?: string) => LogView;
 }
 
+export interface PartToKeep {
+  readonly range: PartRange;
+  readonly columns: KeptColumns;
+}
+
 /** Batches of one part: so few that one is soon worked out, so many that there are not many of them. */
 const PART = 1_500;
-
-type Part = readonly BookEntry[];
-
-const isBefore = (a: BookEntry, b: BookEntry): boolean => {
-  const [one, other] = [a.at ?? '', b.at ?? ''];
-  return one === other ? a.code < b.code : one < other;
-};
-const inOrder = (entries: readonly BookEntry[]): BookEntry[] =>
-  [...entries].sort((a, b) => Number(isBefore(b, a)) - Number(isBefore(a, b)));
-
-const inParts = (entries: readonly BookEntry[]): Part[] =>
-  Array.from({ length: Math.ceil(entries.length / PART) }, (_, i) => entries.slice(i * PART, (i + 1) * PART));
-
-/** The first place, from 0 to `length`, from which on a question is answered yes. */
-function firstFrom(length: number, isPast: (i: number) => boolean): number {
-  let [low, high] = [0, length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (isPast(middle)) high = middle;
-    else low = middle + 1;
-  }
-  return low;
-}
-
-/** The part that an entry has its place in: the last that does not begin behind it. */
-const partOf = (parts: readonly Part[], entry: BookEntry): number =>
-  Math.max(0, firstFrom(parts.length, (i) => isBefore(entry, parts[i]![0]!)) - 1);
-
-/** Parts after a few changes: those that hold them are others, and the rest the same. */
-function patched(parts: readonly Part[], gone: readonly BookEntry[], come: readonly BookEntry[]): Part[] {
-  const changed = new Map<number, BookEntry[]>();
-  const at = (entry: BookEntry) => {
-    const i = partOf(parts, entry);
-    const list = changed.get(i) ?? [...(parts[i] ?? [])];
-    changed.set(i, list);
-    return list;
-  };
-  for (const entry of gone) {
-    const list = at(entry);
-    list.splice(list.indexOf(entry), 1);
-  }
-  for (const entry of come) at(entry).push(entry);
-  const all = parts.length === 0 ? [[]] : parts;
-  return all.flatMap((part, i) => {
-    const list = changed.get(i);
-    if (list === undefined) return [part];
-    return list.length > 2 * PART ? inParts(inOrder(list)) : [inOrder(list)].filter((left) => left.length > 0);
-  });
-}
 
 const factsOf = memoize((part: Part): readonly BatchFacts[] => part.map((entry) => entry.facts!));
 
@@ -105,61 +79,120 @@ function spanOf(part: Part): TimeSpan {
   return dated === part.length ? [Infinity, -Infinity] : [ms(part[dated]), ms(part.at(-1))];
 }
 
-/** @param facts batches that the book begins with */
-export function logBook(facts: readonly BatchFacts[] = []): LogBook {
-  const names = logNames();
-  const known = new Map<string, BookEntry>();
-  let parts: Part[] = inParts(inOrder(facts.map((f) => ({ code: f.code, at: momentOf(f), facts: f }))));
-  for (const entry of parts.flat()) known.set(entry.code, entry);
-
-  const worked = memoize((part: Part) => {
+/** What is worked out of a part, once. */
+const workedWith = (names: LogNames) =>
+  memoize((part: Part): WorkedPart => {
     const castings = castingFacts(factsOf(part));
     const looked = logPart(
       names,
       castings.filter((f) => f.looked),
     );
-    return { castings: castings.length, looked, span: spanOf(part), prices: mouldPrices(castings) };
+    return {
+      batches: part.length,
+      castings: castings.length,
+      looked,
+      span: spanOf(part),
+      prices: mouldPrices(castings),
+    };
   });
 
-  function within(from: string | undefined, to: string | undefined): Part[] {
-    if (from === undefined && to === undefined) return parts;
-    return parts.flatMap((part) => {
-      const first = from === undefined ? 0 : firstFrom(part.length, (i) => (part[i]!.at ?? '') >= from);
-      const end = to === undefined ? part.length : firstFrom(part.length, (i) => (part[i]!.at ?? '') >= to);
-      // What nobody dated lies in no days.
-      const dated = firstFrom(part.length, (i) => part[i]!.at !== null);
-      const [start, stop] = [Math.max(first, dated), Math.max(end, dated)];
-      if (start >= stop) return [];
-      return stop - start === part.length ? [part] : [part.slice(start, stop)];
-    });
-  }
+/** Parts that are held as columns, without their batches. */
+function heldParts(names: LogNames) {
+  const held = new Map<string, WorkedPart & { readonly range: PartRange }>();
+  return {
+    take: (range: PartRange, columns: KeptColumns) => {
+      held.set(nameOfRange(range), { range, ...workedFromKept(columns, names) });
+    },
+    letGo: (range: PartRange) => {
+      held.delete(nameOfRange(range));
+    },
+    all: () => [...held.values()],
+    /** @throws RangeError where there are any */
+    refuse: (asked: string) => {
+      if (held.size > 0) throw new RangeError(`${asked} are asked of batches, and of some there are columns alone.`);
+    },
+  };
+}
 
+/** Parts cut to some days; what nobody dated lies in none. */
+function cutTo(parts: readonly Part[], from: string | undefined, to: string | undefined): Part[] {
+  return parts.flatMap((part) => {
+    const first = from === undefined ? 0 : firstFrom(part.length, (i) => (part[i]!.at ?? '') >= from);
+    const end = to === undefined ? part.length : firstFrom(part.length, (i) => (part[i]!.at ?? '') >= to);
+    const dated = firstFrom(part.length, (i) => part[i]!.at !== null);
+    const [start, stop] = [Math.max(first, dated), Math.max(end, dated)];
+    if (start >= stop) return [];
+    return stop - start === part.length ? [part] : [part.slice(start, stop)];
+  });
+}
+
+/** The range of a part that is to be kept: one of some length, that no other part lies among; null for others. */
+function rangeToKeep(part: Part, size: number, kept: readonly PartRange[], held: readonly PartRange[]) {
+  const range = rangeOf(part);
+  if (range === null || part.length < size / 2 || held.some((other) => overlap(other, range))) return null;
+  const among = kept.filter((other) => overlap(other, range));
+  return isWithin(part, among) ? null : range;
+}
+
+function viewOf(names: LogNames, all: readonly WorkedPart[], facts: () => BatchFacts[]): LogView {
+  return {
+    batches: all.reduce((sum, part) => sum + part.batches, 0),
+    castings: all.reduce((sum, part) => sum + part.castings, 0),
+    get facts() {
+      return facts();
+    },
+    looked: logOfParts(
+      names,
+      all.map((part) => part.looked),
+    ),
+    spans: all.map((part) => part.span),
+    prices: all.map((part) => part.prices),
+  };
+}
+
+/**
+ * @param facts batches that the book begins with
+ * @param size of one part, batches
+ */
+export function logBook(facts: readonly BatchFacts[] = [], size = PART): LogBook {
+  const names = logNames();
+  const known = new Map<string, BookEntry>();
+  let parts: Part[] = inParts(inOrder(facts.map((f) => ({ code: f.code, at: momentOf(f), facts: f }))), size);
+  for (const entry of parts.flat()) known.set(entry.code, entry);
+  const [held, worked] = [heldParts(names), workedWith(names)];
   return {
     change: (entries) => {
+      if (entries.length === 0) return;
       const gone = entries.flatMap((e) => known.get(e.code) ?? []);
       const come = entries.filter((e) => e.facts !== null);
       for (const { code } of gone) known.delete(code);
       for (const entry of come) known.set(entry.code, entry);
       // So many that most parts would be others anyway.
       const isMany = entries.length * 4 > known.size;
-      parts = isMany ? inParts(inOrder([...known.values()])) : patched(parts, gone, come);
+      parts = isMany ? inParts(inOrder([...known.values()]), size) : patched(parts, gone, come, size);
+    },
+    hold: held.take,
+    lay: (entries, instead) => {
+      if (instead) held.letGo(instead);
+      const gone = entries.flatMap((e) => known.get(e.code) ?? []);
+      for (const entry of entries) known.set(entry.code, entry);
+      parts = laidAmong(gone.length === 0 ? parts : patched(parts, gone, [], size), inOrder(entries), size);
+    },
+    toKeep: (kept) => {
+      const others = held.all().map((part) => part.range);
+      return parts.slice(0, -1).flatMap((part) => {
+        const range = rangeToKeep(part, size, kept, others);
+        return range === null ? [] : [{ range, columns: columnsToKeep(worked(part), names) }];
+      });
     },
     view: (from, to) => {
-      const some = within(from, to);
-      const all = some.map(worked);
-      return {
-        batches: some.reduce((sum, part) => sum + part.length, 0),
-        castings: all.reduce((sum, part) => sum + part.castings, 0),
-        get facts() {
-          return some.flatMap(factsOf);
-        },
-        looked: logOfParts(
-          names,
-          all.map((part) => part.looked),
-        ),
-        spans: all.map((part) => part.span),
-        prices: all.map((part) => part.prices),
-      };
+      const isWhole = from === undefined && to === undefined;
+      if (!isWhole) held.refuse('Days');
+      const some = isWhole ? parts : cutTo(parts, from, to);
+      return viewOf(names, [...held.all(), ...some.map(worked)], () => {
+        held.refuse('Facts');
+        return some.flatMap(factsOf);
+      });
     },
   };
 }

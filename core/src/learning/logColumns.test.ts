@@ -10,9 +10,10 @@ import { designEffect, shows, weightBySize, wholeTable, withinMix } from './clus
 import { featureKinds } from './featureKinds';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
-import { logBook, type BookEntry } from './logBook';
+import { logBook } from './logBook';
 import { countOf, logOf, logOfParts, logPart, type LogPart } from './logColumns';
 import { logNames, type Level } from './logNames';
+import type { BookEntry } from './logParts';
 import { totalOf } from './logTotals';
 import { findPatterns, patternsIn } from './patterns';
 import { ridgeLogistic } from './ridgeLogistic';

@@ -1,4 +1,4 @@
-import { FACTORS, type Factor } from '../formats/vocabulary';
+import { FACTORS, GRADES, type Factor } from '../formats/vocabulary';
 import { memoize } from '../numeric/memoize';
 import type { CastFacts } from './castFacts';
 import { logNames, type LogNames } from './logNames';
@@ -16,7 +16,6 @@ export interface Mixes {
  * side by side, and not of documents. It never changes: where one of its castings does, another takes its place.
  */
 export interface LogPart {
-  readonly casts: readonly CastFacts[];
   readonly size: number;
   /** For each factor the number of each casting's level; −1 where it was not recorded. */
   readonly levelOf: Readonly<Record<Factor, Int32Array>>;
@@ -28,8 +27,20 @@ export interface LogPart {
   readonly mixes: Mixes;
   /** Whether any batch tells its castings apart. */
   readonly isMixed: boolean;
+  readonly ends: CastEnds;
   /** Gives a number to every name that occurs. */
   readonly numberNames: () => void;
+}
+
+/** How castings ended, and what they were made of; `NaN` for what nobody knows. */
+export interface CastEnds {
+  /** Places in `GRADES`; −1 where none was given. */
+  readonly grade: Int8Array;
+  readonly massG: Float64Array;
+  readonly massAG: Float64Array;
+  readonly massBG: Float64Array;
+  readonly mendG: Float64Array;
+  readonly price: Float64Array;
 }
 
 /** Castings as they are learned from: in parts, each with all castings of its mixes. */
@@ -43,7 +54,8 @@ export interface Log {
   readonly isMixed: boolean;
 }
 
-function once<V>(work: () => V): () => V {
+/** A value that is worked out when it is first asked for. */
+export function once<V>(work: () => V): () => V {
   let known: { readonly value: V } | null = null;
   return () => (known ??= { value: work() }).value;
 }
@@ -93,13 +105,25 @@ function rowsByOutcome(casts: readonly CastFacts[]): ReadonlyMap<string, Int32Ar
 
 const NO_ROWS = new Int32Array(0);
 
+function endsOf(casts: readonly CastFacts[]): CastEnds {
+  const column = (of: (f: CastFacts) => number | null | undefined) => Float64Array.from(casts, (f) => of(f) ?? NaN);
+  return {
+    grade: Int8Array.from(casts, ({ grade }) => (grade === null ? -1 : GRADES.indexOf(grade))),
+    massG: column((f) => f.massG),
+    massAG: column((f) => f.massAG),
+    massBG: column((f) => f.massBG),
+    mendG: column((f) => f.mendG),
+    price: column((f) => f.price),
+  };
+}
+
 /** A part of a log; each column is worked out when it is first asked for. */
 export function logPart(names: LogNames, casts: readonly CastFacts[]): LogPart {
   const levelOf = once(() => levelsOf(names, casts));
   const productOf = once(() => Int32Array.from(casts, (f) => names.productAt(f.levels.product ?? '')));
   const [mixes, rows] = [once(() => mixesOf(casts)), once(() => rowsByOutcome(casts))];
+  const ends = once(() => endsOf(casts));
   return {
-    casts,
     size: casts.length,
     isMixed: casts.some((f) => f.casting !== undefined),
     get levelOf() {
@@ -118,6 +142,9 @@ export function logPart(names: LogNames, casts: readonly CastFacts[]): LogPart {
     rows: (outcome) => rows().get(outcome) ?? NO_ROWS,
     get mixes() {
       return mixes();
+    },
+    get ends() {
+      return ends();
     },
   };
 }

@@ -1,24 +1,56 @@
+import { GRADES } from '../formats/vocabulary';
 import type { LotCard } from '../formats/lot';
-import { castingCost, coatCost, lossOfWorth, lotPrices, usualPrices, type MouldPrices } from './castingCost';
-import type { CastFacts } from './castFacts';
-import { kept, type Log, type LogPart } from './logColumns';
+import {
+  coatCost,
+  lossOfWorth,
+  lotPrices,
+  resinCost,
+  usualPrices,
+  type MouldPrices,
+  type PriceOf,
+} from './castingCost';
+import { kept, type CastEnds, type Log, type LogPart } from './logColumns';
+import type { LogNames } from './logNames';
 
 /** What each casting of a part of the log lost, in the studio's money; `NaN` where no price tells. */
 export type PartLosses = (part: LogPart) => Float64Array;
 
-/** How each casting ended, what its resin cost, its coat's part of that, and its price; `NaN` where nobody knows. */
-function worthOf({ casts }: LogPart, lots: readonly LotCard[]) {
+const orNull = (value: number): number | null => (Number.isNaN(value) ? null : value);
+const massesOf = (ends: CastEnds, i: number) => ({
+  massG: orNull(ends.massG[i]!),
+  massAG: orNull(ends.massAG[i]!),
+  massBG: orNull(ends.massBG[i]!),
+  mendG: ends.mendG[i]!,
+});
+
+/** What a gram of a part costs, by the numbers of its product and lot: a part of the log has few of them. */
+function pricesByNumber(names: LogNames, side: 'A' | 'B', priceOf: PriceOf) {
+  const known = new Map<number, number | null>();
+  return (product: number, lot: number): number | null => {
+    const key = (lot + 1) * names.products.length + product;
+    let price = known.get(key);
+    if (price === undefined) {
+      price = priceOf(names.products[product]!, side, names.levels[lot]?.level);
+      known.set(key, price);
+    }
+    return price;
+  };
+}
+
+/** What each casting's resin cost, and its coat's part of that; `NaN` where nobody knows. */
+function worthOf(part: LogPart, names: LogNames, lots: readonly LotCard[]) {
   const priceOf = lotPrices(lots);
-  const column = () => new Float64Array(casts.length).fill(NaN);
-  const [grade, cost, coat, price] = [[] as CastFacts['grade'][], column(), column(), column()];
-  casts.forEach((f, i) => {
-    const resin = castingCost(f, priceOf);
-    grade.push(f.grade);
+  const [ofA, ofB] = [pricesByNumber(names, 'A', priceOf), pricesByNumber(names, 'B', priceOf)];
+  const { ends, productOf, levelOf, size } = part;
+  const [lotA, lotB] = [levelOf['lot-a'], levelOf['lot-b']];
+  const [cost, coat] = [new Float64Array(size), new Float64Array(size)];
+  for (let i = 0; i < size; i += 1) {
+    const masses = massesOf(ends, i);
+    const resin = resinCost(masses, ofA(productOf[i]!, lotA[i]!), ofB(productOf[i]!, lotB[i]!));
     cost[i] = resin ?? NaN;
-    coat[i] = coatCost(f, resin) ?? NaN;
-    price[i] = f.price ?? NaN;
-  });
-  return { grade, cost, coat, price };
+    coat[i] = coatCost(masses, resin) ?? NaN;
+  }
+  return { cost, coat };
 }
 
 /** What castings lost (`lossOfWorth`), part by part: resin is worked out once for a shelf, prices each time. */
@@ -30,10 +62,11 @@ export function partLosses(log: Log, passed: readonly MouldPrices[], lots: reado
   );
   const known = new Map<LogPart, Float64Array>();
   const work = (part: LogPart) => {
-    const { grade, cost, coat, price } = kept(part, 'worth', shelf, () => worthOf(part, lots));
+    const { cost, coat } = kept(part, 'worth', shelf, () => worthOf(part, log.names, lots));
+    const { grade, price } = part.ends;
     const mould = part.levelOf.mould;
     return cost.map((_, i) =>
-      lossOfWorth(grade[i]!, {
+      lossOfWorth(GRADES[grade[i]!] ?? null, {
         cost: cost[i]!,
         coat: coat[i]!,
         price: price[i]!,

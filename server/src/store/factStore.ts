@@ -3,6 +3,7 @@ import { Op, QueryTypes } from 'sequelize';
 import type { LogFeed } from '../work/logFeed';
 import type { Database } from './database';
 import { factFeed } from './factFeed';
+import { partStore } from './partStore';
 import type { ProductStore } from './productStore';
 import { readStored } from './readStored';
 
@@ -19,7 +20,8 @@ export interface FactStore {
 /** Batches filled in one transaction. */
 const AT_ONCE = 500;
 
-export function factStore(database: Database, products: ProductStore): FactStore {
+/** @param folder where parts of the log are kept as columns */
+export function factStore(database: Database, products: ProductStore, folder: string): FactStore {
   const { models, sequelize, write } = database;
   async function fill(): Promise<number> {
     const cards = new Map<string, Product>();
@@ -52,7 +54,7 @@ export function factStore(database: Database, products: ProductStore): FactStore
   }
   return {
     fill,
-    feed: factFeed(database, fill),
+    feed: factFeed(database, fill, partStore(database, folder)),
     version: async () => {
       const [row] = await sequelize.query<Record<'facts' | 'shelf' | 'cards', string | number | null>>(
         `SELECT (SELECT MAX(at) FROM fact_changes) AS facts,

@@ -104,7 +104,7 @@ describe.each(MIGRATIONS.map((m, i) => [m.name, i + 1] as const))('a studio left
     await database.migrate();
     const products = productStore(database);
     const batches = batchStore(database, products);
-    const facts = factStore(database, products);
+    const facts = factStore(database, products, tmpdir());
     expect((await batches.get('B-0007')).batch).toEqual(old);
     expect(await facts.fill()).toBe(2);
     expect(await facts.fill()).toBe(0);
@@ -170,9 +170,9 @@ describe('what an earlier version kept of each batch', () => {
     const facts = batchFacts(card, turned);
     await before('0012-kept-facts', JSON.stringify(facts));
     const products = productStore(database!);
-    const [batches, store] = [batchStore(database!, products), factStore(database!, products)];
+    const [batches, store] = [batchStore(database!, products), factStore(database!, products, tmpdir())];
     const told = [];
-    for await (const change of store.feed.since(null)) told.push(...entriesOf(change));
+    for await (const change of store.feed.since(null, true)) told.push(...entriesOf(change));
     expect(told.find((e) => e.code === 'B-0009')!.facts).toEqual(JSON.parse(JSON.stringify(facts)));
     const [row] = await database!.sequelize.query<{ facts: string }>(
       "SELECT facts FROM batches WHERE code = 'B-0009'",

@@ -1,3 +1,4 @@
+import { deserialize, serialize } from 'node:v8';
 import {
   controlChart,
   logBook,
@@ -6,10 +7,12 @@ import {
   studioFigures,
   studioRates,
   type ControlChart,
+  type KeptColumns,
   type LogBook,
   type LotCard,
   type MonthReport,
   type Mould,
+  type PartRange,
   type Patterns,
   type Product,
   type SettledCase,
@@ -18,7 +21,7 @@ import {
   type SymptomKind,
 } from '@warm-jar/core';
 import { oneAtATime } from '../store/queue';
-import { entriesOf, type LogChange, type LogFeed } from './logFeed';
+import { entriesOf, type LogChange, type LogFeed, type LogState, type PartInBytes } from './logFeed';
 
 /** Days of the log that are asked about: moments from which, and up to which; the whole log where left out. */
 interface Within {
@@ -76,18 +79,31 @@ export interface LearningDesk {
   /** @param log the log's own name @param change what changed in it since it was last told */
   readonly take: (log: string, change: LogChange) => void;
   /** What the log had come to when it was last told of; null for one that is not known, or not to its end. */
-  readonly upTo: (log: string) => number | null;
+  readonly upTo: (log: string) => LogState | null;
+  /** Parts of a log that are to be kept. @param kept those that are */
+  readonly toKeep: (log: string, kept: readonly PartRange[]) => PartInBytes[];
   readonly answer: (log: string, job: LogJob, onProgress: (share: number) => void) => LearningResult;
+}
+
+/** Whether a question is of the facts of every batch, and not only of what patterns ask of the whole log. */
+export const asksFacts = ({ what, from, to }: LogJob): boolean =>
+  what !== 'patterns' || from !== undefined || to !== undefined;
+
+function takeInto(book: LogBook, change: LogChange): void {
+  if (change.held) book.hold(change.held.range, deserialize(change.held.bytes) as KeptColumns);
+  else if (change.instead || change.isApart) book.lay(entriesOf(change), change.instead);
+  else book.change(entriesOf(change));
 }
 
 /** Logs that are kept: the studio's own and the one to look round in. */
 const KEPT = 2;
 
-export function learningDesk(): LearningDesk {
-  const logs = new Map<string, { readonly book: LogBook; upTo: number | null }>();
+/** @param partSize batches of one part of a log, where they are to be others than usual */
+export function learningDesk(partSize?: number): LearningDesk {
+  const logs = new Map<string, { readonly book: LogBook; upTo: LogState | null }>();
   const logOf = (id: string, anew = false) => {
     const known = anew ? undefined : logs.get(id);
-    const log = known ?? { book: logBook(), upTo: null };
+    const log = known ?? { book: logBook([], partSize), upTo: null };
     // The last that was asked stands last; the one that was not for the longest makes room.
     logs.delete(id);
     logs.set(id, log);
@@ -97,10 +113,12 @@ export function learningDesk(): LearningDesk {
   return {
     take: (id, change) => {
       const log = logOf(id, change.anew);
-      log.book.change(entriesOf(change));
+      takeInto(log.book, change);
       if (change.upTo !== null) log.upTo = change.upTo;
     },
     upTo: (id) => logs.get(id)?.upTo ?? null,
+    toKeep: (id, kept) =>
+      (logs.get(id)?.book.toKeep(kept) ?? []).map(({ range, columns }) => ({ range, bytes: serialize(columns) })),
     answer: (id, job, onProgress) => {
       const view = logOf(id).book.view(job.from, job.to);
       if (job.what === 'patterns') return patternsIn(view, { names: job.names, lots: job.lots, onProgress });
@@ -111,15 +129,36 @@ export function learningDesk(): LearningDesk {
   };
 }
 
+/**
+ * Keeps the parts of a log that are not kept yet. What cannot be kept is worked out again the next time: nobody who asks
+ * a question is told that it failed.
+ * @param at what the log had come to when it was last told of
+ */
+export async function keepParts(
+  log: LogFeed,
+  at: number,
+  toKeep: (kept: readonly PartRange[]) => PartInBytes[] | Promise<PartInBytes[]>,
+): Promise<void> {
+  try {
+    const parts = await toKeep(await log.kept());
+    if (parts.length > 0) await log.keep(parts, at);
+  } catch {
+    // The folder is full, or the studio was closed meanwhile.
+  }
+}
+
 /** On the caller's own thread: for tests and for work from sources. */
-export function inlineLearner(): LearningRunner {
-  const [desk, inTurn] = [learningDesk(), oneAtATime()];
+export function inlineLearner(partSize?: number): LearningRunner {
+  const [desk, inTurn] = [learningDesk(partSize), oneAtATime()];
   return {
     run: (job, log, onProgress, signal) =>
       inTurn(async () => {
         signal.throwIfAborted();
-        for await (const change of log.since(desk.upTo(log.id))) desk.take(log.id, change);
-        return desk.answer(log.id, job, onProgress);
+        for await (const change of log.since(desk.upTo(log.id), asksFacts(job))) desk.take(log.id, change);
+        const answer = desk.answer(log.id, job, onProgress);
+        const upTo = desk.upTo(log.id);
+        if (upTo !== null) await keepParts(log, upTo.at, (kept) => desk.toKeep(log.id, kept));
+        return answer;
       }),
     rates: (job) => Promise.resolve().then(() => ratesOf(job)),
   };

@@ -14,6 +14,10 @@ if (port !== null && workerData !== null) {
       desk.take(told.log, told.change);
       return;
     }
+    if ('kept' in told) {
+      port.postMessage({ result: desk.toKeep(told.log, told.kept) });
+      return;
+    }
     const result = desk.answer(told.log, told.job, (share) => {
       port.postMessage({ share });
     });

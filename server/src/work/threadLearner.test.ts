@@ -1,10 +1,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { studioRates } from '@warm-jar/core';
+import { studioRates, type PartRange } from '@warm-jar/core';
 import { afterAll, describe, expect, it } from 'vitest';
 import { inlineLearner, type LogJob } from './learningRunner';
-import type { LogChange, LogFeed } from './logFeed';
+import type { LogChange, LogFeed, LogState, PartInBytes } from './logFeed';
 import { threadLearner } from './threadLearner';
 
 const folder = mkdtempSync(join(tmpdir(), 'warm-jar-thread-'));
@@ -18,9 +18,11 @@ const script = (name: string, body: string, head = '') => {
     file,
     `import { parentPort, workerData } from 'node:worker_threads';
 const told = [];
+let toKeep = () => [];
 ${head}
 parentPort.on('message', (m) => {
   if ('change' in m) { told.push(m.change.rows); return; }
+  if ('kept' in m) { parentPort.postMessage({ result: toKeep(m.kept) }); return; }
   ${body}
 });`,
   );
@@ -31,26 +33,37 @@ const job: LogJob = { what: 'chart', kind: null };
 const never = new AbortController().signal;
 const quiet = () => undefined;
 
+/** What a log had come to. */
+const state = (at: number): LogState => ({ at, held: [] });
+
 /** A log that tells what it is asked for, and keeps what that was. */
 function feed(pages: (since: number | null) => Iterable<LogChange> = () => []) {
   const asked: (number | null)[] = [];
+  const facts: boolean[] = [];
+  const kept: { parts: readonly PartInBytes[]; at: number }[] = [];
   const log: LogFeed = {
     id: 'log',
-    async *since(since) {
-      asked.push(since);
+    async *since(since, asksFacts) {
+      asked.push(since?.at ?? null);
+      facts.push(asksFacts);
       await Promise.resolve();
-      yield* pages(since);
+      yield* pages(since?.at ?? null);
+    },
+    kept: () => Promise.resolve(kept.flatMap(({ parts }) => parts.map((p) => p.range))),
+    keep: (parts, at) => {
+      kept.push({ parts, at });
+      return Promise.resolve();
     },
   };
-  return { log, asked };
+  return { log, asked, facts, kept };
 }
 const whole = (since: number | null): LogChange[] =>
   since === null
     ? [
         { rows: 'first', upTo: null, anew: true },
-        { rows: 'second', upTo: 7 },
+        { rows: 'second', upTo: state(7) },
       ]
-    : [{ rows: `after ${since}`, upTo: since + 1 }];
+    : [{ rows: `after ${since}`, upTo: state(since + 1) }];
 
 describe('work on a thread that keeps the log', () => {
   it('tells its progress and hands back its result, with what it was asked', async () => {
@@ -127,6 +140,24 @@ describe('work on a thread that keeps the log', () => {
     const wordless = threadLearner(script('wordless', '', 'process.exit(2);'));
     await expect(wordless.rates({ what: 'rates', cases: '' })).rejects.toThrow('ended with 2');
   });
+  it('keeps the parts that it is told of after each answer, and asks whether batches are asked for', async () => {
+    const range: PartRange = ['2026-01-01', 'B-1', '2026-02-01', 'B-9'];
+    const head = `toKeep = (kept) => kept.length > 0 ? [] : [{ range: ${JSON.stringify(range)}, bytes: new Uint8Array([1, 2]) }];`;
+    const learner = threadLearner(script('parts', answer('[...told]'), head));
+    const { log, facts, kept } = feed(whole);
+    await learner.run({ what: 'patterns', names: {}, lots: [] }, log, quiet, never);
+    await learner.run({ what: 'patterns', names: {}, lots: [], from: '2026-01-01' }, log, quiet, never);
+    await learner.run(job, log, quiet, never);
+    expect(facts).toEqual([false, true, true]);
+    expect(kept).toEqual([{ parts: [{ range, bytes: new Uint8Array([1, 2]) }], at: 7 }]);
+  });
+  it('answers where nothing can be kept', async () => {
+    const learner = threadLearner(script('full', answer('[...told]')));
+    const { log } = feed(whole);
+    const full = { ...log, kept: () => Promise.reject(new Error('the disk is full')) };
+    await learner.run(job, full, quiet, never);
+    expect(await learner.run(job, full, quiet, never)).toMatchObject({ points: ['first', 'second', 'after 7'] });
+  });
   it('is done here where the built thread is missing', async () => {
     const here = threadLearner(join(folder, 'missing.js'));
     expect(await here.run(job, feed().log, quiet, never)).toEqual({ points: [], stretches: [] });
@@ -143,9 +174,9 @@ describe('a log kept here', () => {
     const pages: Record<string, LogChange[]> = {
       null: [
         { rows: `${row('B-1', null, looked)},${row('B-2', '2026-03-01', looked)}`, upTo: null, anew: true },
-        { rows: row('B-3', '2026-05-01', { ...looked, seen: ['haze'] }), upTo: 3 },
+        { rows: row('B-3', '2026-05-01', { ...looked, seen: ['haze'] }), upTo: state(3) },
       ],
-      3: [{ rows: `${row('B-2', null, null)},${row('B-4', '2026-06-01', looked)}`, upTo: 5 }],
+      3: [{ rows: `${row('B-2', null, null)},${row('B-4', '2026-06-01', looked)}`, upTo: state(5) }],
     };
     const { log, asked } = feed((since) => pages[String(since)] ?? []);
     const patterns = async (days: object = {}) =>

@@ -1,14 +1,24 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import type { StudioRates } from '@warm-jar/core';
+import type { PartRange, StudioRates } from '@warm-jar/core';
 import { oneAtATime } from '../store/queue';
-import { inlineLearner, type LearningResult, type LearningRunner, type LogJob, type RatesJob } from './learningRunner';
-import type { LogChange, LogFeed } from './logFeed';
+import {
+  asksFacts,
+  inlineLearner,
+  keepParts,
+  type LearningResult,
+  type LearningRunner,
+  type LogJob,
+  type RatesJob,
+} from './learningRunner';
+import type { LogChange, LogFeed, LogState, PartInBytes } from './logFeed';
 
-/** What the thread is told: what changed in a log, or what is asked of it. */
+/** What the thread is told: what changed in a log, what is asked of it, or which of its parts are kept. */
 export type ToDesk =
-  { readonly log: string; readonly change: LogChange } | { readonly log: string; readonly job: LogJob };
+  | { readonly log: string; readonly change: LogChange }
+  | { readonly log: string; readonly job: LogJob }
+  | { readonly log: string; readonly kept: readonly PartRange[] };
 type Told<T> = { readonly share: number } | { readonly result: T };
 
 /** The most memory that one thread may take, MB: a hundred thousand batches need a third of it. */
@@ -51,7 +61,7 @@ interface Kept {
   readonly worker: Worker;
   readonly lost: Promise<never>;
   /** What each log had come to when it was last told of. */
-  readonly upTo: Map<string, number>;
+  readonly upTo: Map<string, LogState>;
 }
 
 /** Tells a thread what changed in a log, and asks it. */
@@ -69,7 +79,7 @@ async function told(
   // What it knows half it does not know.
   upTo.delete(log.id);
   let last = since;
-  for await (const change of log.since(since)) {
+  for await (const change of log.since(since, asksFacts(job))) {
     signal.throwIfAborted();
     tell({ log: log.id, change });
     last = change.upTo ?? last;
@@ -79,6 +89,17 @@ async function told(
   const answer = await Promise.race([result, lost]);
   if (last !== null) upTo.set(log.id, last);
   return answer;
+}
+
+/** Has a thread tell which parts of a log are to be kept, and keeps them. */
+async function keep({ worker, lost, upTo }: Kept, log: LogFeed): Promise<void> {
+  const state = upTo.get(log.id);
+  if (!state) return;
+  await keepParts(log, state.at, (kept) => {
+    const result = resultOf<PartInBytes[]>(worker, () => undefined);
+    worker.postMessage({ log: log.id, kept } satisfies ToDesk);
+    return Promise.race([result, lost]);
+  });
 }
 
 /** A thread on which logs are kept, begun when it is needed. */
@@ -95,7 +116,7 @@ function keptThread(file: string) {
     const worker = begun(file, null);
     // Nothing waits for a thread that waits.
     worker.unref();
-    const mine = { worker, lost: lossOf(worker), upTo: new Map<string, number>() };
+    const mine = { worker, lost: lossOf(worker), upTo: new Map<string, LogState>() };
     mine.lost.catch(() => {
       if (thread === mine) thread = null;
     });
@@ -104,6 +125,8 @@ function keptThread(file: string) {
   };
   return {
     end,
+    /** Where the thread has ended there is nothing to be kept. */
+    keep: async (log: LogFeed) => (thread ? keep(thread, log) : undefined),
     ask: async (job: LogJob, log: LogFeed, onProgress: (share: number) => void, signal: AbortSignal) => {
       clearTimeout(idle);
       try {
@@ -153,7 +176,11 @@ export function threadLearner(
             clearTimeout(late);
             signal.removeEventListener('abort', leave);
           })
-          .then(done, fail);
+          .then((answer) => {
+            // Before the next question, and nobody waits for it.
+            void inTurn(() => thread.keep(log));
+            done(answer);
+          }, fail);
       }),
     rates: async (job) => {
       const worker = begun(file, job);

@@ -11,6 +11,7 @@ import { words } from './0010-words';
 import { drills } from './0011-drills';
 import { keptFacts } from './0012-kept-facts';
 import { broughtIn } from './0013-brought-in';
+import { keptParts } from './0014-kept-parts';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -28,4 +29,5 @@ export const MIGRATIONS: readonly Migration[] = [
   drills,
   keptFacts,
   broughtIn,
+  keptParts,
 ];
