@@ -1,5 +1,6 @@
 import { GRADES } from '../formats/vocabulary';
 import type { LotCard } from '../formats/lot';
+import { memoize } from '../numeric/memoize';
 import {
   coatCost,
   lossOfWorth,
@@ -53,14 +54,16 @@ function worthOf(part: LogPart, names: LogNames, lots: readonly LotCard[]) {
   return { cost, coat };
 }
 
-/** What castings lost (`lossOfWorth`), part by part: resin is worked out once for a shelf, prices each time. */
+/**
+ * What castings lost (`lossOfWorth`), part by part: of a part that stands, and whose moulds' castings sell for what they
+ * did, the same column as before.
+ */
 export function partLosses(log: Log, passed: readonly MouldPrices[], lots: readonly LotCard[]): PartLosses {
   const shelf = JSON.stringify(lots);
   const usualOf = usualPrices(passed);
   const usualAt = Float64Array.from(log.names.levels, ({ factor, level }) =>
     factor === 'mould' ? (usualOf.get(level) ?? NaN) : NaN,
   );
-  const known = new Map<LogPart, Float64Array>();
   const work = (part: LogPart) => {
     const { cost, coat } = kept(part, 'worth', shelf, () => worthOf(part, log.names, lots));
     const { grade, price } = part.ends;
@@ -74,9 +77,8 @@ export function partLosses(log: Log, passed: readonly MouldPrices[], lots: reado
       }),
     );
   };
-  return (part) => {
-    const losses = known.get(part) ?? work(part);
-    known.set(part, losses);
-    return losses;
-  };
+  return memoize((part: LogPart) => {
+    const moulds = kept(part, 'moulds', '', () => [...new Set(part.levelOf.mould)].filter((place) => place >= 0));
+    return kept(part, 'losses', `${shelf} ${moulds.map((place) => usualAt[place]).join()}`, () => work(part));
+  });
 }

@@ -120,10 +120,16 @@ function surestOf(found: readonly Found[]): Found[] {
 /** Groups that are the same batches under several names are told once, under the surest. */
 function oneName(found: readonly Found[], places: Places): NamedFound[] {
   const told: NamedFound[] = [];
+  const byKind = new Map<SymptomKind, NamedFound[]>();
   for (const f of [...found].sort((a, b) => a.p - b.p)) {
-    const known = told.find((t) => kindOf(t.head.outcome) === kindOf(f.outcome) && places.areSame(t.head.at, f.at));
-    if (!known) told.push({ head: f, same: [] });
-    else if (isOverLimit(f.at) && !isOverLimit(known.head.at)) {
+    const ofKind = byKind.get(kindOf(f.outcome)) ?? [];
+    byKind.set(kindOf(f.outcome), ofKind);
+    const known = ofKind.find((t) => places.areSame(t.head.at, f.at));
+    if (!known) {
+      const named = { head: f, same: [] };
+      ofKind.push(named);
+      told.push(named);
+    } else if (isOverLimit(f.at) && !isOverLimit(known.head.at)) {
       // What is recorded and over its limit says more than another name of the same castings.
       known.same.push(known.head.at);
       known.head = f;

@@ -1,3 +1,4 @@
+import { memoize } from '../numeric/memoize';
 import { kept, logOf, rowsWith, type Castings, type Log, type LogPart } from './logColumns';
 import type { Level } from './logNames';
 import { totalOf } from './logTotals';
@@ -14,8 +15,8 @@ export interface Places {
   readonly overlap: (a: Level, b: Level) => number;
   /** No two groups overlap further than the smaller fills the larger. */
   readonly most: (a: Level, b: Level) => number;
-  /** Castings with a level that show an outcome: of how many it is known what they lost, and how much in all. */
-  readonly lossOf: (at: Level, outcome: string, losses: PartLosses) => { readonly known: number; readonly sum: number };
+  /** What castings with a level lost that show an outcome. */
+  readonly lossOf: (at: Level, outcome: string, losses: PartLosses) => Loss;
   /** Whether they are the same castings under two names. */
   readonly areSame: (a: Level, b: Level) => boolean;
 }
@@ -53,6 +54,32 @@ const inBoth = (log: Log, [a, b]: readonly [Level, Level]): number =>
     },
   }).both;
 
+/** Of how many castings it is known what they lost, and how much in all. */
+interface Loss {
+  readonly known: number;
+  readonly sum: number;
+}
+
+const lossesOf = memoize<Float64Array, Map<string, Loss>>(() => new Map());
+
+/** What castings of a part lost that have both of two things: worked out once of the same losses. */
+function lossIn(losses: Float64Array, name: string, both: () => readonly [Uint32Array, Uint32Array]): Loss {
+  const before = lossesOf(losses).get(name);
+  if (before) return before;
+  const [one, other] = both();
+  let [known, sum] = [0, 0];
+  for (let w = 0; w < one.length; w += 1)
+    for (let bits = one[w]! & other[w]!; bits !== 0; bits &= bits - 1) {
+      const lost = losses[32 * w + 31 - Math.clz32(bits & -bits)]!;
+      if (Number.isNaN(lost)) continue;
+      known += 1;
+      sum += lost;
+    }
+  const loss = { known, sum };
+  lossesOf(losses).set(name, loss);
+  return loss;
+}
+
 export function placesOf(castings: Castings): Places {
   const log = logOf(castings);
   const counts = new Map<string, number>();
@@ -74,28 +101,20 @@ export function placesOf(castings: Castings): Places {
     return either === 0 ? 0 : both / either;
   };
   const most = (a: Level, b: Level): number => Math.min(count(a), count(b)) / Math.max(count(a), count(b), 1);
-  const outcomeBits = new Map<string, readonly Uint32Array[]>();
-  const shown = (outcome: string) => {
-    const bits = outcomeBits.get(outcome) ?? log.parts.map((part) => bitsAt(part.size, part.rows(outcome)));
-    outcomeBits.set(outcome, bits);
-    return bits;
-  };
   return {
     count,
     overlap,
     lossOf: (at, outcome, losses) => {
-      const [place, seen] = [log.names.placeOf(at), shown(outcome)];
+      const place = log.names.placeOf(at);
       let [known, sum] = [0, 0];
-      log.parts.forEach((part, p) => {
-        const [group, faulty, loss] = [bitsOf(part, at, place), seen[p]!, losses(part)];
-        for (let w = 0; w < group.length; w += 1)
-          for (let both = group[w]! & faulty[w]!; both !== 0; both &= both - 1) {
-            const lost = loss[32 * w + 31 - Math.clz32(both & -both)]!;
-            if (Number.isNaN(lost)) continue;
-            known += 1;
-            sum += lost;
-          }
-      });
+      for (const part of log.parts) {
+        const lost = lossIn(losses(part), `${place} ${outcome}`, () => [
+          bitsOf(part, at, place),
+          bitsAt(part.size, part.rows(outcome)),
+        ]);
+        known += lost.known;
+        sum += lost.sum;
+      }
       return { known, sum };
     },
     most,
