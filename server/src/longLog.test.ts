@@ -41,6 +41,30 @@ describe('a long log', () => {
     expect(await page({ mould: mould!.code!, page: '46' })).toEqual({ ...(await page({ page: '46' })), total: MANY });
     expect(await page({ mould: 'M-99' })).toEqual({ total: 0, codes: [] });
   });
+  it('is looked through by words that all of it has, by facts, and with something else beside, page by page', async () => {
+    const page = async (query: Record<string, string>) => {
+      const { items, total } = await long.batches.list(batchListQuerySchema.parse({ pageSize: '3', ...query }));
+      return { total, codes: items.map((i) => i.code) };
+    };
+    const alone: Record<string, string>[] = [
+      { search: 'house' },
+      { search: 'tide hou' },
+      { looked: 'no' },
+      { search: 'h', fact: 'product:house-tide' },
+    ];
+    for (const number of ['1', '2', '90', '377'])
+      for (const sort of ['-startedAt', 'startedAt', 'code']) {
+        const all = await page({ page: number, sort });
+        expect(all).toMatchObject({ total: MANY });
+        for (const query of alone)
+          expect(await page({ ...query, page: number, sort }), JSON.stringify([query, number, sort])).toEqual(all);
+        expect(await page({ search: 'house', product: 'house-tide', page: number, sort })).toEqual(all);
+        expect(await page({ search: 'house', limit: 'inside', page: number, sort })).toEqual(
+          await page({ limit: 'inside', page: number, sort }),
+        );
+      }
+    expect(await page({ search: 'houses' })).toEqual({ total: 0, codes: [] });
+  });
   it('is stored all at once or not at all', async () => {
     const some = [soundBatch('house-tide', { code: 'N-1' }), soundBatch('house-tide', { code: 'L-5' })];
     await expect(long.batches.addAll(some)).rejects.toThrow();

@@ -44,15 +44,26 @@ const PARTS: readonly { readonly asks: readonly string[]; readonly count: (query
   ];
 
 /** Whether something is outside its limits stands with the batch itself. */
-const ofFactsAlone = (query: BatchListQuery): string | null =>
-  query.limit === 'outside' || query.limit === 'inside' ? null : factsQuestion(query);
+const asksOutside = ({ limit }: BatchListQuery): boolean => limit === 'outside' || limit === 'inside';
+const ofFactsAlone = (query: BatchListQuery): string | null => (asksOutside(query) ? null : factsQuestion(query));
+
+const askedOf = (query: BatchListQuery): string[] =>
+  Object.entries(query).flatMap(([key, value]) => (value == null || NOT_ASKED.has(key) ? [] : [key]));
+
+/** Filters that an index of words answers. */
+const BY_WORDS = ['search', 'limit', 'fact', 'looked'];
+/** Whether a query asks something, and nothing that stands with the batch itself or with its castings. */
+export function asksWordsAlone(query: BatchListQuery): boolean {
+  const asked = askedOf(query);
+  return asked.length > 0 && asked.every((key) => BY_WORDS.includes(key)) && !asksOutside(query);
+}
 
 /**
  * How to count the batches that answer a query by one part of the log alone.
  * @returns null where it asks for more than one part, or for what stands with the batch itself
  */
 export function countByPart(query: BatchListQuery): string | null {
-  const asked = Object.entries(query).flatMap(([key, value]) => (value == null || NOT_ASKED.has(key) ? [] : [key]));
+  const asked = askedOf(query);
   const part = PARTS.find(({ asks }) => asked.length > 0 && asked.every((key) => asks.includes(key)));
   return part?.count(query) ?? null;
 }

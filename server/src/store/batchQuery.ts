@@ -14,6 +14,12 @@ export const patternOf = ({ pattern }: BatchListQuery) =>
 /** A text as SQLite writes it; a sign that would end the statement is no part of any code. */
 export const quoted = (text: string): string => `'${text.replaceAll('\0', '').replaceAll("'", "''")}'`;
 
+/**
+ * How the rows of a query are found: all that answer, which are then put in order; or row by row in the order that is
+ * asked for, each held against the answer of an index of words, or asked of that index by itself.
+ */
+export type Finding = 'all' | 'rows' | 'each';
+
 /** A condition as it is written in the statement. */
 const one = (condition: string): WhereOptions<BatchRow> =>
   Sequelize.literal(condition) as unknown as WhereOptions<BatchRow>;
@@ -31,29 +37,24 @@ export function saidOfCasting({ mould, cavity, grade, reason, sold }: BatchListQ
 }
 
 /** Batches by one of their castings, all of it said of the same one. */
-function ofCastings(query: BatchListQuery, rowByRow: boolean): WhereOptions<BatchRow>[] {
+function ofCastings(query: BatchListQuery, finding: Finding): WhereOptions<BatchRow>[] {
   const { mould, reason, sold } = query;
   const said = saidOfCasting(query);
   if (said === null) return [];
   // Few castings are out of one mould or have a reason: those are asked for. Most have a grade: each is held against
   // it. So it is with a mould of many, where a page is soon full; by the index that says so, for any other is slower.
   const isFew = [mould, reason, sold === 'yes'].some(Boolean);
-  if (isFew && !rowByRow) return [one(`batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)];
+  if (isFew && finding === 'all') return [one(`batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)];
   const index = isFew ? ' INDEXED BY castings_of_batch' : '';
   return [one(`EXISTS (SELECT 1 FROM castings k${index} WHERE k.batch_code = batch.code AND ${said})`)];
 }
 
-/**
- * Batches whose words, or whose facts as words, answer a question to their index.
- * @param rowByRow the rows are gone through in the order that is asked for, and each held against the answer; else the
- * answer's rows are taken and put in order
- */
-const answering = (
-  index: 'batch_words' | 'batch_levels',
-  question: string,
-  rowByRow: boolean,
-): WhereOptions<BatchRow> =>
-  one(`${rowByRow ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${index} MATCH ${quoted(question)})`);
+/** Batches whose words, or whose facts as words, answer a question to their index. */
+function answering(index: 'batch_words' | 'batch_levels', question: string, finding: Finding): WhereOptions<BatchRow> {
+  const matching = `${index} MATCH ${quoted(question)}`;
+  if (finding === 'each') return one(`EXISTS (SELECT 1 FROM ${index} WHERE rowid = batch.number AND ${matching})`);
+  return one(`${finding === 'rows' ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${matching})`);
+}
 
 /**
  * A fact of the batch, or of one of its castings; with a symptom that was asked for too, of the casting that shows it.
@@ -95,12 +96,12 @@ export function factsQuestion(query: BatchListQuery): string | null {
   return all.length === 0 ? null : all.join(' AND ');
 }
 
-function moreOf(query: BatchListQuery, rowByRow: boolean): WhereOptions<BatchRow>[] {
+function moreOf(query: BatchListQuery, finding: Finding): WhereOptions<BatchRow>[] {
   const { lot, by, limit, codes } = query;
   const all: WhereOptions<BatchRow>[] = [...ofOutcomes(query)];
   if (lot) all.push({ [Op.or]: [{ lotA: lot }, { lotB: lot }] });
   if (by) all.push({ by });
-  all.push(...ofCastings(query, rowByRow));
+  all.push(...ofCastings(query, finding));
   if (limit === 'outside') all.push({ outside: { [Op.gt]: 0 } });
   else if (limit === 'inside') all.push({ outside: 0 });
   if (codes && codes.length > 0) all.push({ code: { [Op.in]: codes } });
@@ -109,9 +110,9 @@ function moreOf(query: BatchListQuery, rowByRow: boolean): WhereOptions<BatchRow
 
 /**
  * What a query of the list asks of the rows.
- * @param rowByRow best where many rows answer and few of them are wanted
+ * @param finding row by row is best where many answer and few of them are wanted
  */
-export function whereOf(query: BatchListQuery, rowByRow = false): WhereOptions<BatchRow> {
+export function whereOf(query: BatchListQuery, finding: Finding = 'all'): WhereOptions<BatchRow> {
   const all: WhereOptions<BatchRow>[] = [];
   if (query.product) all.push({ productSlug: query.product });
   if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.in]: IN_WORK } } : { stage: query.stage });
@@ -122,10 +123,10 @@ export function whereOf(query: BatchListQuery, rowByRow = false): WhereOptions<B
   else if (query.symptom === 'any') all.push(one(`${seen})`));
   // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
   else if (query.symptom) all.push(one(`${seen} AND s.kind = '${query.symptom}'${patternOf(query)})`));
-  all.push(...moreOf(query, rowByRow));
+  all.push(...moreOf(query, finding));
   const [words, facts] = [wordsQuestion(query.search ?? ''), factsQuestion(query)];
-  if (words !== null) all.push(answering('batch_words', words, rowByRow));
-  if (facts !== null) all.push(answering('batch_levels', facts, rowByRow));
+  if (words !== null) all.push(answering('batch_words', words, finding));
+  if (facts !== null) all.push(answering('batch_levels', facts, finding));
   return { [Op.and]: all };
 }
 

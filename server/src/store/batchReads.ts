@@ -3,9 +3,9 @@ import { Op, QueryTypes } from 'sequelize';
 import { studioZone } from '../live/studioZone';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
-import { countByPart } from './batchCount';
+import { asksWordsAlone, countByPart } from './batchCount';
 import { castingsInList } from './castingRows';
-import { orderOf, whereOf } from './batchQuery';
+import { orderOf, whereOf, type Finding } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
@@ -87,6 +87,27 @@ function countsOf(context: BatchContext): (query: BatchListQuery) => Promise<num
   };
 }
 
+/** A row asked of an index of words by itself takes as long as so many of its answer that are taken at once. */
+const EACH_TAKES = 250;
+const BY_TIME = ['startedAt', '-startedAt'];
+
+/**
+ * How the rows of a page are found soonest.
+ * @param total that answer @param count how many batches answer another query
+ */
+async function findingOf(
+  query: BatchListQuery,
+  total: number,
+  count: (query: BatchListQuery) => Promise<number>,
+): Promise<Finding> {
+  if (total <= MANY) return 'all';
+  // Only in an order that an index has, with nothing else to be looked at: the page is soon full then.
+  if (!BY_TIME.includes(query.sort) || !asksWordsAlone(query)) return 'rows';
+  const { sort, page, pageSize } = query;
+  const wanted = page * pageSize * ((await count({ sort, page, pageSize })) / total);
+  return wanted * EACH_TAKES < total ? 'each' : 'rows';
+}
+
 /**
  * A page of the log: first its codes, in the order asked for, by indexes alone; then what is shown of those few.
  */
@@ -96,7 +117,7 @@ export const list = (context: BatchContext): BatchStore['list'] => {
   return async (query) => {
     const total = await count(query);
     const rows = await searched.batches.findAll({
-      where: whereOf(query, total > MANY),
+      where: whereOf(query, await findingOf(query, total, count)),
       order: orderOf(query.sort),
       limit: query.pageSize,
       offset: (query.page - 1) * query.pageSize,

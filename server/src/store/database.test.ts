@@ -115,6 +115,8 @@ describe('the database', () => {
       { name: '0011-drills' },
       { name: '0012-kept-facts' },
       { name: '0013-brought-in' },
+      { name: '0014-kept-parts' },
+      { name: '0015-longer-indexes' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));

@@ -12,6 +12,7 @@ import { drills } from './0011-drills';
 import { keptFacts } from './0012-kept-facts';
 import { broughtIn } from './0013-brought-in';
 import { keptParts } from './0014-kept-parts';
+import { longerIndexes } from './0015-longer-indexes';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -30,4 +31,5 @@ export const MIGRATIONS: readonly Migration[] = [
   keptFacts,
   broughtIn,
   keptParts,
+  longerIndexes,
 ];
