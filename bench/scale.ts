@@ -173,11 +173,15 @@ async function learned({ facts, batches, products }: Studio): Promise<Row[]> {
     for (let i = 0; i < 7; i += 1) taken.push(await afterOne(job)());
     return taken.sort((a, b) => a - b)[3]!;
   };
-  const cold = await medianOf(() => asking(inlineLearner())(jobs.patterns), 3);
+  // Nothing is kept of the log before it was asked for the first time; its parts are kept with the answer.
+  const unkept = { ...facts.feed, kept: () => Promise.resolve([]), keep: () => Promise.resolve() };
+  const first = await medianOf(() => inlineLearner().run(jobs.patterns, unkept, () => undefined, never), 3);
   await ask(jobs.patterns);
+  const started = await medianOf(() => asking(inlineLearner())(jobs.patterns), 3);
   const row = (what: string, ours: number): Row => ({ what, ours, bare: null });
   return [
-    row('patterns, first asked', cold),
+    row('patterns, first of all', first),
+    row('patterns, after a start', started),
     row('patterns, after a batch', await medianAfterOne(jobs.patterns)),
     row('own figures, after one', await medianAfterOne(jobs.figures)),
     row('the month, after one', await medianAfterOne(jobs.month)),

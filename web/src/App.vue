@@ -11,7 +11,7 @@ import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
 import { keepShell } from './app/keptShell';
 import { opened } from './app/opened';
-import { useIdle } from './app/useIdle';
+import { useIdle } from './components/useIdle';
 import { useOnceTrue } from './app/useOnceTrue';
 import { useGlobalKeys } from './app/useGlobalKeys';
 import { useHeldWords } from './app/useHeldWords';

@@ -120,7 +120,7 @@ describe('the database', () => {
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(13);
+    expect(await names()).toHaveLength(15);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

@@ -9,7 +9,7 @@ import { mounted, used, type Mounted } from '../testing/mounted';
 import { WarmJarTheme } from './theme';
 import Speakers from './Speakers.vue';
 import { useHeldWords } from './useHeldWords';
-import { useIdle } from './useIdle';
+import { useIdle } from '../components/useIdle';
 import { useOnceTrue } from './useOnceTrue';
 
 let page: Mounted | null = null;

@@ -17,6 +17,9 @@ export async function screen(name: string, props: object = {}, at = '/'): Promis
   await useProducts().load();
   await useWork().load();
   await page.settle();
+  // What comes after the page has come too.
+  await vi.dynamicImportSettled();
+  await page.settle();
   return page;
 }
 

@@ -2,6 +2,7 @@
 import { BENCH_STEP_WORDS, type BenchStep, isPressed, isVacuumed, type AdditiveKind } from '@warm-jar/core';
 import { computed, onMounted, ref, toRef, watch, type Component } from 'vue';
 import { useRouter } from 'vue-router';
+import { useIdle } from '../../components/useIdle';
 import { usePhone } from '../../components/usePhone';
 import { onPlainKey } from '../../keys/keys';
 import CautionNote from '../../components/CautionNote.vue';
@@ -16,7 +17,6 @@ import BringBackStep from './BringBackStep.vue';
 import ClearStep from './ClearStep.vue';
 import CloseStep from './CloseStep.vue';
 import ColourStep from './ColourStep.vue';
-import CupsStep from './CupsStep.vue';
 import HoldStep from './HoldStep.vue';
 import LampStep from './LampStep.vue';
 import MakeMore from './MakeMore.vue';
@@ -28,6 +28,7 @@ import TurnStep from './TurnStep.vue';
 import WaitingNote from './WaitingNote.vue';
 import WatchStep from './WatchStep.vue';
 import WeighStep from './WeighStep.vue';
+import { CupsStep, fetchLaterParts } from './laterParts';
 import { stepTitle } from './stepTitle';
 import { provideBench } from '../../run/useBench';
 import { useRunSignals } from '../../run/useRunSignals';
@@ -54,6 +55,7 @@ const router = useRouter();
 onMounted(() => {
   void shelf.ready();
 });
+watch(useIdle(), fetchLaterParts);
 const STEPS: Record<BenchStep, Component> = {
   'weigh-a': WeighStep,
   'weigh-b': WeighStep,

@@ -4,7 +4,7 @@ import { countdown } from '../../run/countdown';
 import { useBenchContext } from '../../run/useBench';
 import BigNumber from './BigNumber.vue';
 import DoButton from './DoButton.vue';
-import DustedPowder from './DustedPowder.vue';
+import { DustedPowder } from './laterParts';
 import OfferedFigure from './OfferedFigure.vue';
 import PourTicks from './PourTicks.vue';
 import PourWindow from './PourWindow.vue';
