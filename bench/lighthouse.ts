@@ -102,11 +102,11 @@ async function look(url: string, phone: boolean, faster: number): Promise<Look> 
 }
 
 /**
- * Looks at each view so many times, on a desk and on a phone, and prints the medians.
+ * Looks at each of some views so many times, on a desk and on a phone, and prints the medians.
  * @param as index of the machine that the pages are to be looked at on; null for this one, as fast as it is just then
  * @returns what is under its mark
  */
-async function printLighthouse(times: number, as: number | null): Promise<readonly string[]> {
+async function printLighthouse(views: readonly Held[], times: number, as: number | null): Promise<readonly string[]> {
   const application = await startApplication({ demo: true });
   const under: string[] = [];
   // The first look wakes the server too, and is not told.
@@ -116,7 +116,7 @@ async function printLighthouse(times: number, as: number | null): Promise<readon
   );
   console.log(`|${'---|'.repeat(11)}`);
   try {
-    for (const view of VIEWS)
+    for (const view of views)
       for (const phone of [false, true]) {
         const looks: Look[] = [];
         for (let i = 0; i < times; i += 1) {
@@ -147,7 +147,9 @@ async function printLighthouse(times: number, as: number | null): Promise<readon
 /** The most that what stands on a page may move while it comes. */
 const MAX_SHIFT = 0.02;
 
-const [times, as] = process.argv.slice(2).map(Number);
-const under = await printLighthouse(times ?? 5, as ?? null);
+const [times, as] = process.argv.slice(2, 4).map(Number);
+const names = process.argv.slice(4);
+const views = VIEWS.filter(({ name }) => names.length === 0 || names.includes(name));
+const under = await printLighthouse(views, times ?? 5, as ?? null);
 console.log(under.length === 0 ? '\nall of them at their marks' : `\nunder their marks:\n${under.join('\n')}`);
 process.exit(under.length === 0 ? 0 : 1);

@@ -79,6 +79,8 @@ const CHOICES = /[\\/]primevue[\\/](?:select|multiselect)[\\/]/;
 const LEDGER = /[\\/]core[\\/]src[\\/]diagnosis[\\/]/;
 /** Sums that most views tell something by; what argues, teaches and reads data sheets stays with the views that do. */
 const SUMS = /[\\/]core[\\/]src[\\/](?!index\.ts|diagnosis[\\/]|guide[\\/]|drill[\\/]|datasheet[\\/])/;
+/** What the bench shares with what comes after it, and with the wall board. */
+const RUN = /[\\/](?:web[\\/]src[\\/](?:run|views[\\/]bench|stores[\\/]light)|core[\\/]src[\\/]bench[\\/]splitCups)/;
 /** Views that list and argue: what plans and records stand on is nothing to them. */
 const LISTING = /(?:LogView|PatternsView|DiagnosisView|CheckView)\.vue$/;
 /** Large, and needed by few: what stands on it is not among what many share. */
@@ -125,6 +127,7 @@ export default defineConfig({
             { name: 'sums', test: SUMS, minShareCount: 6, priority: 6 },
             { name: smallOnes('small', VIEWS, { test: SUMS, most: 12_000, notOf: LISTING }), priority: 6 },
             { name: 'choices', test: CHOICES, priority: 5 },
+            { name: 'run', test: RUN, minShareCount: 2, priority: 5 },
             { name: 'dates', test: DATES, priority: 4 },
             { name: 'ledger', test: LEDGER, minShareCount: 3, priority: 3 },
             { name: sharedBy('often', VIEWS, { least: 3, heavy: HEAVY }), priority: 2 },
