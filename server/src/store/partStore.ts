@@ -20,7 +20,7 @@ export interface KeptPart {
  * table knows which of them hold, by triggers of the log itself; what a file misses or nobody can read is worked out anew.
  */
 export interface PartStore {
-  /** The columns of a part; null where they cannot be read. */
+  /** The columns of a part; null where they cannot be read: it is no longer held to be kept then. */
   readonly read: (part: KeptPart) => Promise<Uint8Array | null>;
   /** Keeps parts, unless the log has changed since. @param at the last change of facts that they know of */
   readonly keep: (parts: readonly PartInBytes[], at: number) => Promise<void>;
@@ -50,11 +50,17 @@ export function partStore({ sequelize, write }: Database, folder: string): PartS
     for (const name of await readdir(folder)) if (!known.has(name)) await rm(join(folder, name), { force: true });
   }
 
+  /** What nobody can read is not kept: its part is worked out anew, and kept then. */
+  const forget = (id: string) =>
+    write((transaction) => sequelize.query('DELETE FROM kept_parts WHERE id = ?', { replacements: [id], transaction }));
+
   return {
     read: async ({ id, form, checksum }) => {
-      if (form !== FORM || !ID.test(id)) return null;
-      const bytes = await readFile(fileOf(id)).catch(() => null);
-      return bytes !== null && crc32(bytes) === checksum ? bytes : null;
+      const isOurs = form === FORM && ID.test(id);
+      const bytes = isOurs ? await readFile(fileOf(id)).catch(() => null) : null;
+      if (bytes !== null && crc32(bytes) === checksum) return bytes;
+      await forget(id).catch(() => undefined);
+      return null;
     },
     keep: async (parts, at) => {
       await mkdir(folder, { recursive: true });
