@@ -2,6 +2,7 @@ import { mkdtempSync, readdirSync, rmSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chanceFrom, saltmarshCard, saltmarshYear, type Batch, type Patterns } from '@warm-jar/core';
+import { expectSame } from '@warm-jar/core/testing/same';
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openStudio, type Studio } from '../studio';
@@ -38,14 +39,6 @@ const plainly = () =>
     since: () => studio.facts.feed.since(null, true),
     keep: () => Promise.resolve(),
   });
-/** The same figures, but for the machine's rounding: regressions begin at the fit before. */
-function like(known: unknown): unknown {
-  if (typeof known === 'number' && !Number.isInteger(known))
-    return expect.closeTo(known, 7 - Math.ceil(Math.log10(Math.abs(known))));
-  if (Array.isArray(known)) return known.map(like);
-  if (typeof known !== 'object' || known === null) return known;
-  return Object.fromEntries(Object.entries(known).map(([key, value]) => [key, like(value)]));
-}
 const rows = () =>
   studio.database.sequelize.query<{ id: string; first_at: string; first_code: string }>(
     'SELECT * FROM kept_parts ORDER BY first_at, first_code',
@@ -67,13 +60,13 @@ describe('parts of the log that are kept as columns', () => {
     const plain = await plainly();
     expect(await rows()).toEqual([]);
     const first = await ask();
-    expect(first).toEqual(like(plain));
+    expectSame(first, plain);
     expect((first as Patterns).findings.length).toBeGreaterThan(0);
     const kept = await rows();
     expect(kept.length).toBe(Math.floor((SOME.length - 1) / PART));
     expect(files().sort()).toEqual(kept.map(({ id }) => `${id}.columns`).sort());
     expect(await told()).toEqual({ parts: kept.length, batches: SOME.length - kept.length * PART });
-    expect(await ask()).toEqual(like(plain));
+    expectSame(await ask(), plain);
     // What is kept already is not kept anew.
     expect(await rows()).toEqual(kept);
   });
@@ -90,8 +83,8 @@ describe('parts of the log that are kept as columns', () => {
     await studio.batches.replace(inThird.code, same.version, { ...batch, by: 'KO', checks: [] });
     expect((await rows()).map(({ id }) => id)).toEqual(before.filter((_, i) => i !== 2).map(({ id }) => id));
     const plain = await plainly();
-    expect(await ask(living)).toEqual(like(plain));
-    expect(await ask()).toEqual(like(plain));
+    expectSame(await ask(living), plain);
+    expectSame(await ask(), plain);
     expect(await rows()).toHaveLength(before.length);
     expect(files()).toHaveLength(before.length);
   });
@@ -125,8 +118,8 @@ describe('parts of the log that are kept as columns', () => {
       for (let i = 0; i < 1 + (round % 4); i += 1) await pick(steps)();
       if (round % 5 === 4) await ask(living, { what: 'chart', kind: null });
       const plain = await plainly();
-      expect(await ask(living), `kept up to date, round ${round}`).toEqual(like(plain));
-      expect(await ask(), `begun anew, round ${round}`).toEqual(like(plain));
+      expectSame(await ask(living), plain, `kept up to date, round ${round}`);
+      expectSame(await ask(), plain, `begun anew, round ${round}`);
       const at = '2026-06-01T00:00:00.000Z';
       if (round % 4 === 3)
         expect(await ask(living, { ...PATTERNS, from: at })).toEqual(
@@ -145,10 +138,10 @@ describe('parts of the log that are kept as columns', () => {
     });
     const before = (await rows()).length;
     expect((await told()).parts).toBe(before - 3);
-    expect(await ask()).toEqual(like(plain));
+    expectSame(await ask(), plain);
     // And are kept again.
     expect((await told()).parts).toBe(before);
-    expect(await ask()).toEqual(like(plain));
+    expectSame(await ask(), plain);
     // No path leads out of the folder, whatever a table says that somebody brought.
     await studio.database.sequelize.query("UPDATE kept_parts SET id = '../../studio' WHERE id = ?", {
       replacements: [(await rows())[0]!.id],
