@@ -70,9 +70,12 @@ describe('the database', () => {
     const { connection } = late as unknown as { connection: { open: boolean } };
     expect(connection.open).toBe(true);
     await database.close();
-    await vi.waitFor(() => {
-      expect(connection.open).toBe(false);
-    });
+    await vi.waitFor(
+      () => {
+        expect(connection.open).toBe(false);
+      },
+      { timeout: 10_000 },
+    );
     database = await openDatabase(join(folder, 'studio.sqlite'));
   });
   it('waits for no disk where its data are thrown away before they are opened again', async () => {

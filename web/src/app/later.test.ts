@@ -91,9 +91,12 @@ describe('a question of the time before the part that asks is there', () => {
     expect(said.waiting?.()).toBe(true);
     expect(document.body.textContent).not.toContain('Take it off?');
     made.button('Come').click();
-    await vi.waitFor(() => {
-      expect(document.querySelectorAll('[role="alertdialog"]')).toHaveLength(1);
-    });
+    await vi.waitFor(
+      () => {
+        expect(document.querySelectorAll('[role="alertdialog"]')).toHaveLength(1);
+      },
+      { timeout: 10_000 },
+    );
     expect(document.querySelector('[role="alertdialog"]')?.textContent).toContain('Take it off?');
     expect(document.querySelectorAll('.p-toast-message')).toHaveLength(1);
   });
@@ -103,9 +106,12 @@ describe('a question of the time before the part that asks is there', () => {
     page = made;
     await made.settle();
     made.button('Keep').click();
-    await vi.waitFor(() => {
-      expect(document.querySelectorAll('.p-toast-message')).toHaveLength(1);
-    });
+    await vi.waitFor(
+      () => {
+        expect(document.querySelectorAll('.p-toast-message')).toHaveLength(1);
+      },
+      { timeout: 10_000 },
+    );
     expect(said.waiting?.()).toBe(false);
   });
 });

@@ -20,9 +20,12 @@ describe('a card that is fitted early', () => {
     card.value = saltmarshCard('house-tide');
     await nextTick();
     expect(calibrate).not.toHaveBeenCalled();
-    await vi.waitFor(() => {
-      expect(calibrate).toHaveBeenCalledTimes(1);
-    });
+    await vi.waitFor(
+      () => {
+        expect(calibrate).toHaveBeenCalledTimes(1);
+      },
+      { timeout: 10_000 },
+    );
     expect(vi.mocked(calibrate).mock.calls[0]![0].slug).toBe('house-tide');
     scope.stop();
   });

@@ -50,18 +50,24 @@ describe('a drawing that is far down the page', () => {
     await settle();
     see?.([{ isIntersecting: false }]);
     await settle();
-    await vi.waitFor(() => {
-      expect(text()).toContain('Warmth, 240 high');
-    });
+    await vi.waitFor(
+      () => {
+        expect(text()).toContain('Warmth, 240 high');
+      },
+      { timeout: 10_000 },
+    );
     expect(asked).toBe(1);
   });
   it('comes before a page is printed', async () => {
     const { text, settle } = await open();
     window.dispatchEvent(new Event('beforeprint'));
     await settle();
-    await vi.waitFor(() => {
-      expect(text()).toContain('Warmth, 240 high');
-    });
+    await vi.waitFor(
+      () => {
+        expect(text()).toContain('Warmth, 240 high');
+      },
+      { timeout: 10_000 },
+    );
   });
   it('comes by itself after a while', async () => {
     vi.useFakeTimers({ shouldAdvanceTime: true });

@@ -192,9 +192,12 @@ describe('the log, the recall and the labels', () => {
       return path === '/filters' ? { body: { items: [] } } : undefined;
     });
     const page = await screen('log', {}, '/batches');
-    await vi.waitFor(() => {
-      expect(page.text()).toContain('B-0414');
-    });
+    await vi.waitFor(
+      () => {
+        expect(page.text()).toContain('B-0414');
+      },
+      { timeout: 10_000 },
+    );
     expect(page.text()).toContain('M-12, M-17, M-08');
     expect(page.text()).toContain('5 pass');
     await click(page, '[aria-label="Castings of B-0414"]');

@@ -81,9 +81,12 @@ describe('the rows of the log, made one handful after another', () => {
   /** Lets as many parts be made as are waiting now, one after another. */
   async function turn(times: number): Promise<void> {
     for (let i = 0; i < times; i += 1) {
-      await vi.waitFor(() => {
-        expect(turns.length).toBeGreaterThan(0);
-      });
+      await vi.waitFor(
+        () => {
+          expect(turns.length).toBeGreaterThan(0);
+        },
+        { timeout: 10_000 },
+      );
       turns.shift()!();
       await page!.settle();
     }
