@@ -149,6 +149,27 @@ describe('parts of the log that are kept as columns', () => {
     expect((await told()).parts).toBe(before - 1);
     expect(await rows()).toHaveLength(before - 1);
   });
+  it('are not kept where the table would find other batches between their ends', async () => {
+    await studio.database.sequelize.query('DELETE FROM kept_parts');
+    let leftOut = '';
+    await ask(inlineLearner(PART), PATTERNS, {
+      ...studio.facts.feed,
+      keep: (parts, at) => {
+        leftOut = parts[1]!.range[1];
+        return studio.facts.feed.keep(
+          parts.map((part, i) => (i === 1 ? { ...part, batches: part.batches + 1 } : part)),
+          at,
+        );
+      },
+    });
+    const kept = await rows();
+    expect(kept.length).toBeGreaterThan(1);
+    expect(files()).toHaveLength(kept.length);
+    expect(kept.map((row) => row.first_code)).not.toContain(leftOut);
+    // The one that was left out is kept the next time.
+    await ask();
+    expect((await rows()).map((row) => row.first_code)).toContain(leftOut);
+  });
   it('are not kept where the log changed since it was read', async () => {
     await studio.database.sequelize.query('DELETE FROM kept_parts');
     let isKept = false;

@@ -14,6 +14,7 @@ export interface KeptPart {
   readonly checksum: number;
   readonly range: PartRange;
 }
+type Stored = KeptPart & Pick<PartInBytes, 'batches'>;
 
 /**
  * Parts of the log as columns, for when it is asked of next: each a file beside the database, which never changes. The
@@ -35,12 +36,12 @@ const SUFFIX = '.columns';
 export function partStore({ sequelize, write }: Database, folder: string): PartStore {
   const fileOf = (id: string) => join(folder, `${id}${SUFFIX}`);
 
-  async function store({ range, bytes }: PartInBytes): Promise<KeptPart> {
+  async function store({ range, batches, bytes }: PartInBytes): Promise<Stored> {
     const id = randomUUID();
     // Half a file never bears its name.
     await writeFile(`${fileOf(id)}.new`, bytes);
     await rename(`${fileOf(id)}.new`, fileOf(id));
-    return { id, form: FORM, checksum: crc32(bytes), range };
+    return { id, form: FORM, checksum: crc32(bytes), range, batches };
   }
 
   /** Files that the table knows nothing of. */
@@ -71,7 +72,13 @@ export function partStore({ sequelize, write }: Database, folder: string): PartS
           transaction,
         });
         if (now?.at !== at) return;
-        for (const { id, form, checksum, range } of stored) {
+        for (const { id, form, checksum, range, batches } of stored) {
+          // By its ends as the triggers read them it must hold just the batches that it was worked out from.
+          const [held] = await sequelize.query<{ n: number }>(
+            'SELECT COUNT(*) AS n FROM batches WHERE (started_at, code) BETWEEN (?, ?) AND (?, ?)',
+            { type: QueryTypes.SELECT, replacements: [...range], transaction },
+          );
+          if (held?.n !== batches) continue;
           await sequelize.query(
             'DELETE FROM kept_parts WHERE (first_at, first_code) <= (?, ?) AND (last_at, last_code) >= (?, ?)',
             { replacements: [range[2], range[3], range[0], range[1]], transaction },

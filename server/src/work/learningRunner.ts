@@ -118,7 +118,11 @@ export function learningDesk(partSize?: number): LearningDesk {
     },
     upTo: (id) => logs.get(id)?.upTo ?? null,
     toKeep: (id, kept) =>
-      (logs.get(id)?.book.toKeep(kept) ?? []).map(({ range, columns }) => ({ range, bytes: serialize(columns) })),
+      (logs.get(id)?.book.toKeep(kept) ?? []).map(({ range, columns }) => ({
+        range,
+        batches: columns.batches,
+        bytes: serialize(columns),
+      })),
     answer: (id, job, onProgress) => {
       const view = logOf(id).book.view(job.from, job.to);
       if (job.what === 'patterns') return patternsIn(view, { names: job.names, lots: job.lots, onProgress });

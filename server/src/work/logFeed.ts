@@ -12,6 +12,8 @@ export interface LogState {
 /** A part of a log as it is kept: its columns (`KeptColumns`) in the form in which they cross to a thread. */
 export interface PartInBytes {
   readonly range: PartRange;
+  /** Batches in it. */
+  readonly batches: number;
   readonly bytes: Uint8Array;
 }
 
@@ -23,7 +25,7 @@ export interface LogChange {
   /** Whether these are the first of the whole log: what was told before is no more. */
   readonly anew?: boolean;
   /** A part as it was kept, instead of batches. */
-  readonly held?: PartInBytes;
+  readonly held?: Omit<PartInBytes, 'batches'>;
   /** The part that was held, and is told batch by batch now: it is another, or its facts are asked for. */
   readonly instead?: PartRange;
   /** Whether these batches stand by themselves, between parts that are held. */

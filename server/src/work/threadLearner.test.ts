@@ -142,14 +142,14 @@ describe('work on a thread that keeps the log', () => {
   });
   it('keeps the parts that it is told of after each answer, and asks whether batches are asked for', async () => {
     const range: PartRange = ['2026-01-01', 'B-1', '2026-02-01', 'B-9'];
-    const head = `toKeep = (kept) => kept.length > 0 ? [] : [{ range: ${JSON.stringify(range)}, bytes: new Uint8Array([1, 2]) }];`;
+    const head = `toKeep = (kept) => kept.length > 0 ? [] : [{ range: ${JSON.stringify(range)}, batches: 9, bytes: new Uint8Array([1, 2]) }];`;
     const learner = threadLearner(script('parts', answer('[...told]'), head));
     const { log, facts, kept } = feed(whole);
     await learner.run({ what: 'patterns', names: {}, lots: [] }, log, quiet, never);
     await learner.run({ what: 'patterns', names: {}, lots: [], from: '2026-01-01' }, log, quiet, never);
     await learner.run(job, log, quiet, never);
     expect(facts).toEqual([false, true, true]);
-    expect(kept).toEqual([{ parts: [{ range, bytes: new Uint8Array([1, 2]) }], at: 7 }]);
+    expect(kept).toEqual([{ parts: [{ range, batches: 9, bytes: new Uint8Array([1, 2]) }], at: 7 }]);
   });
   it('answers where nothing can be kept', async () => {
     const learner = threadLearner(script('full', answer('[...told]')));
