@@ -10,5 +10,7 @@ export default defineConfig({
     isolate: false,
     testTimeout: 240_000,
     hookTimeout: 240_000,
+    // What a page shows is waited for as long as anything else is (PATIENCE_MS).
+    expect: { poll: { timeout: 20_000, interval: 50 } },
   },
 });

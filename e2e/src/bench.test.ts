@@ -38,7 +38,7 @@ async function pour(massG: number, seconds = 6): Promise<void> {
 describe('what comes after the run', () => {
   it('stands on Today, and the hardness is taken from the tester by a key', async () => {
     await bench.go('/');
-    expect(await bench.text('[data-test="agenda"]')).toMatch(/Trim sprue|Sand wet|Polish at full cure/);
+    await expect.poll(() => bench.text('[data-test="agenda"]')).toMatch(/Trim sprue|Sand wet|Polish at full cure/);
     await bench.go('/batches/B-0415/check');
     await bench.see('#shore');
     await bench.press('y');

@@ -23,6 +23,9 @@ const FLAGS = [
 
 /** How long a page may take to show what is waited for, ms: a machine that others use too is slow at times. */
 export const PATIENCE_MS = 20_000;
+/** How long each answer is held up, ms, and how many times slower a page works, where a run is to show what is looked at too soon. */
+const LATENCY_MS = Number(process.env['LATENCY_MS'] ?? 0);
+const SLOWER = Number(process.env['SLOWER'] ?? 1);
 /** How often it is looked for, ms. */
 const LOOK_MS = 50;
 
@@ -72,6 +75,7 @@ export class Bench {
       .build();
     const bench = new Bench(driver, profile, address);
     await bench.resize(size);
+    await bench.slowly();
     if (!keepsShell)
       await bench.devTools('Page.addScriptToEvaluateOnNewDocument', {
         source: 'delete Navigator.prototype.serviceWorker',
@@ -93,12 +97,21 @@ export class Bench {
     await this.devTools('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
   }
 
+  /**
+   * A page of a slow machine, where it is asked for: what a test looks at before the view has come shows here, and on a
+   * quick machine once in a hundred runs.
+   */
+  private async slowly(): Promise<void> {
+    if (LATENCY_MS > 0) await this.offline(false);
+    if (SLOWER > 1) await this.devTools('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+  }
+
   /** Cuts this browser's network, or joins it again. */
   async offline(cut: boolean): Promise<void> {
     await this.devTools('Network.enable', {});
     await this.devTools('Network.emulateNetworkConditions', {
       offline: cut,
-      latency: 0,
+      latency: LATENCY_MS,
       downloadThroughput: -1,
       uploadThroughput: -1,
     });

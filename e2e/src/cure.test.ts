@@ -16,12 +16,12 @@ describe('pressing', () => {
     const code = await at('close', 4);
     await open(code);
     const close = '[data-test="close"] .actions .do';
-    expect(await (await bench.see(close)).isEnabled()).toBe(false);
+    await expect.poll(async () => (await bench.see(close)).isEnabled()).toBe(false);
     for (const key of ['d', 'e', 'f', 'g']) {
       await bench.press(key);
       await stored(code, (x) => (x.bench?.checked?.length ?? 0) === 'defg'.indexOf(key) + 1, `check ${key}`);
     }
-    expect(await (await bench.see(close)).isEnabled()).toBe(false);
+    await expect.poll(async () => (await bench.see(close)).isEnabled()).toBe(false);
     expect((await record(code)).pressure?.vessel ?? null).toBeNull();
     await bench.press('j');
     await bench.read('rated to 400 kPa');
@@ -68,7 +68,7 @@ describe('pressing', () => {
     await bench.type('[data-test="reason"] input', 'it leaks');
     await bench.press(Key.ENTER);
     await bench.read('Bleed slowly to zero');
-    expect(await (await bench.see('[data-test="hold"] .do')).isEnabled()).toBe(false);
+    await expect.poll(async () => (await bench.see('[data-test="hold"] .do')).isEnabled()).toBe(false);
     await act(VESSEL, { do: 'bleed', minutes: 0.3 });
     await advance(20);
     await bench.driver.wait(async () => (await bench.see('[data-test="hold"] .do')).isEnabled(), PATIENCE_MS);
@@ -168,7 +168,7 @@ describe('the wall board', () => {
         set: [{ path: 'mix.amountA', was: null, value: 150 }],
       });
       await wall.driver.wait(async () => (await wall.text('[data-test="board-step"]')) === 'Weigh B', PATIENCE_MS);
-      expect(await wall.text('[data-test="board-number"]')).toBe('123 g');
+      await expect.poll(() => wall.text('[data-test="board-number"]')).toBe('123 g');
     } finally {
       await wall.close();
     }

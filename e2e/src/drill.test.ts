@@ -32,7 +32,7 @@ describe('a drill in diagnosis', () => {
     await bench.read('60 %');
     await bench.pressWith(Key.CONTROL, Key.ENTER);
     await bench.see('[data-test="outcome"]');
-    expect(await bench.text('[data-step="0"]')).toContain('By how it looks alone');
+    await expect.poll(() => bench.text('[data-step="0"]')).toContain('By how it looks alone');
     expect(await logged()).toBe(before);
     await standsAtEverySize(bench, at, '[data-test="outcome"]');
   });
@@ -49,13 +49,13 @@ describe('a quick drill', () => {
     await bench.go('/drill');
     await bench.tap('[data-topic="over-pour"]');
     await bench.see('#quick-figure');
-    expect(await bench.text('[data-test="left"]')).toBe('60 s');
+    await expect.poll(() => bench.text('[data-test="left"]')).toBe('60 s');
     await wait(4 * 61);
     await bench.read('over');
     await bench.type('#quick-figure', '0');
     await bench.tap('[data-test="answer"]');
     await bench.see('[data-test="outcome"]');
-    expect(await bench.text('[data-test="outcome"]')).toMatch(/Not right[\s\S]*You took 61 s/);
+    await expect.poll(() => bench.text('[data-test="outcome"]')).toMatch(/Not right[\s\S]*You took 61 s/);
     await standsAtEverySize(bench, await address(), '[data-test="outcome"]');
   });
 });
@@ -78,10 +78,10 @@ describe('a run at the drill’s bench', () => {
     await act('pour-A-false', 30);
     await act('stop', 4);
     await bench.go(at);
-    expect(await bench.text('[data-test="met"]')).toBe('–');
+    await expect.poll(() => bench.text('[data-test="met"]')).toBe('–');
     await act('pour-B-false', 25);
     await act('stop', 4);
-    expect(await bench.text('[data-test="met"]')).toMatch(/^0:/);
+    await expect.poll(() => bench.text('[data-test="met"]')).toMatch(/^0:/);
     await standsAtEverySize(bench, at, '[data-act="cast-false"]:not(:disabled)');
     // A heavy hand has poured twice as much: in a thin stream that takes two minutes.
     await act('cast-false', 240);
@@ -90,7 +90,7 @@ describe('a run at the drill’s bench', () => {
     await bench.see('[data-test="outcome"]');
     // Nobody stirred it.
     await bench.see('[data-fault]');
-    expect(await bench.text('[data-test="outcome"]')).toMatch(/Not mixed through|Parts not in ratio/);
+    await expect.poll(() => bench.text('[data-test="outcome"]')).toMatch(/Not mixed through|Parts not in ratio/);
     expect((await bench.driver.findElements(By.css('.cast'))).length).toBe(1);
   });
 });

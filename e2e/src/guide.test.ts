@@ -14,12 +14,12 @@ describe('the guide', () => {
     await bench.gone('[data-guide="causes/under-mixed"]');
     await bench.tap('[data-guide="causes/amine-blush"]');
     await bench.see('[data-cause="amine-blush"]');
-    expect(await bench.text('[data-cause]')).toContain('washes off with water');
+    await expect.poll(() => bench.text('[data-cause]')).toContain('washes off with water');
   });
   it('tells a cause from its neighbours, and leads to them', async () => {
     await bench.go('/guide/causes/too-soon');
+    await expect.poll(() => bench.text('[data-cause="too-soon"]')).toContain('Demoulded at');
     const text = await bench.text('[data-cause="too-soon"]');
-    expect(text).toContain('Demoulded at');
     expect(text).toContain('It only needs time');
     await bench.tap('[data-neighbour="cold-cure"] a');
     await bench.see('[data-cause="cold-cure"]');
@@ -58,10 +58,10 @@ describe('the guide', () => {
   });
   it('holds a family’s never, and what the log says of a school', async () => {
     await bench.go('/guide/families/polyurethane');
-    expect(await bench.text('[data-family]')).toContain('No lamp cures it');
+    await expect.poll(() => bench.text('[data-family]')).toContain('No lamp cures it');
     await bench.go('/guide/schools/air');
     await bench.see('[aria-labelledby="g-log"] td');
-    expect(await bench.text('[aria-labelledby="g-log"]')).toContain('pressed after they gelled');
+    await expect.poll(() => bench.text('[aria-labelledby="g-log"]')).toContain('pressed after they gelled');
     expect(await bench.complaints()).toEqual([]);
   });
 });

@@ -71,10 +71,16 @@ describe('a check', () => {
   it('asks touch first, and the touch brings its symptom', async () => {
     await bench.go(`/batches/${code}/check`);
     await bench.tap('[data-touch="wet"]');
-    expect(await (await bench.see('[data-symptom="tacky"]')).getAttribute('aria-pressed')).toBe('true');
-    expect(await (await bench.see('[data-pattern="liquid"]')).getAttribute('aria-checked')).toBe('true');
+    await expect
+      .poll(async () => (await bench.see('[data-symptom="tacky"]')).getAttribute('aria-pressed'))
+      .toBe('true');
+    await expect
+      .poll(async () => (await bench.see('[data-pattern="liquid"]')).getAttribute('aria-checked'))
+      .toBe('true');
     await bench.tap('[data-touch="hard-and-dry"]');
-    expect(await (await bench.see('[data-symptom="tacky"]')).getAttribute('aria-pressed')).toBe('false');
+    await expect
+      .poll(async () => (await bench.see('[data-symptom="tacky"]')).getAttribute('aria-pressed'))
+      .toBe('false');
   });
   it("marks the place on the mould's outline, and keeps it through a reload", async () => {
     await bench.tap('[data-symptom="bubbles"]');
@@ -109,9 +115,9 @@ describe('a check', () => {
     expect(photo.includes('Exif')).toBe(false);
   });
   it('lets the diagnosis name the mould, for the same place failed before', async () => {
-    expect(await bench.text('[data-test="summary"]')).toContain('mould itself');
+    await expect.poll(() => bench.text('[data-test="summary"]')).toContain('mould itself');
     await bench.go('/moulds/M-12');
-    expect(await bench.text('[data-test="spots"]')).toMatch(/Here in \d+ of \d+ pulls.*It is the mould/);
+    await expect.poll(() => bench.text('[data-test="spots"]')).toMatch(/Here in \d+ of \d+ pulls.*It is the mould/);
   });
   it('measured again later tells the change since the first look, with a plot', async () => {
     await bench.go(`/batches/${code}/check`);
@@ -121,17 +127,21 @@ describe('a check', () => {
     await bench.see('[data-test="summary"]');
     expect((await stored(code)).checks![1]!.deltaB).toBeGreaterThan(15);
     await bench.go(`/batches/${code}`);
-    expect(await bench.text('[data-test="colour-told"]')).toContain('yellower, and seen side by side');
+    await expect.poll(() => bench.text('[data-test="colour-told"]')).toContain('yellower, and seen side by side');
     await bench.see('[aria-label="Yellowness over time"] svg');
   });
   it('offers a change of colour that is seen as a symptom, and writes none unasked', async () => {
     await bench.go(`/batches/${code}/check`);
     await measure({ card: [230, 228, 222], cast: [206, 192, 138], sample: [210, 206, 192] });
     await bench.type('#afterH', '31');
-    expect(await bench.text('[data-test="yellowed"]')).toMatch(/\d\d\.\d b\* yellower than/);
-    expect(await (await bench.see('[data-symptom="yellowing"]')).getAttribute('aria-pressed')).toBe('false');
+    await expect.poll(() => bench.text('[data-test="yellowed"]')).toMatch(/\d\d\.\d b\* yellower than/);
+    await expect
+      .poll(async () => (await bench.see('[data-symptom="yellowing"]')).getAttribute('aria-pressed'))
+      .toBe('false');
     await bench.tapWords('Note it as yellowing');
-    expect(await (await bench.see('[data-symptom="yellowing"]')).getAttribute('aria-pressed')).toBe('true');
+    await expect
+      .poll(async () => (await bench.see('[data-symptom="yellowing"]')).getAttribute('aria-pressed'))
+      .toBe('true');
     await bench.gone('[data-test="yellowed"]');
   });
   it('says what was picked later on the kept copy, and refuses card and cast at one place', async () => {
@@ -139,7 +149,7 @@ describe('a check', () => {
     await bench.see('[data-test="photo"] img');
     await bench.tapWords('White card', '.photo-marks');
     await tapAt('[data-test="photo"]', PATCHES.cast);
-    expect(await bench.text('[data-test="photo-problem"]')).toContain('are the same place');
+    await expect.poll(() => bench.text('[data-test="photo-problem"]')).toContain('are the same place');
     await tapAt('[data-test="photo"]', PATCHES.card);
     await bench.driver.wait(async () => (await bench.text('[data-test="colour"]')).includes('kept copy'), PATIENCE_MS);
     await bench.tap('[aria-label="Remove this photo"]');
@@ -277,15 +287,15 @@ describe('a mend', () => {
   });
   it('that fails is mended again otherwise, and the chain is kept', async () => {
     await look(120, true);
-    expect(await bench.text('.mend')).toContain('The mend before did not hold');
+    await expect.poll(() => bench.text('.mend')).toContain('The mend before did not hold');
     await bench.press('r');
     await bench.see('[data-test="finish"]');
-    expect(await bench.text('[data-test="chain"]')).toMatch(/did not hold[\s\S]*in hand/);
+    await expect.poll(() => bench.text('[data-test="chain"]')).toMatch(/did not hold[\s\S]*in hand/);
     await bench.read('Take the last coat off again');
     await finish();
     await mendedAt(130, 1);
     await look(150, false);
-    expect(await bench.text('[data-test="chain"]')).toMatch(/did not hold[\s\S]*held/);
+    await expect.poll(() => bench.text('[data-test="chain"]')).toMatch(/did not hold[\s\S]*held/);
   });
   it('ends in a grade, and its resin in the cost', async () => {
     await bench.go(`/batches/${code}/check`);
@@ -302,12 +312,14 @@ describe('the next batch', () => {
     await bench.go('/batches/B-0397/diagnosis');
     await bench.see('[data-test="copy"]');
     await bench.press('x');
-    expect(await bench.text('[data-test="copied"]')).toMatch(
-      /Copied from B-0397\. Changed on purpose: Stirred[\s\S]*One thing is changed, so the outcome can tell/,
-    );
-    expect(await bench.valueOf('#plan-stirMin')).toBe('3.6');
+    await expect
+      .poll(() => bench.text('[data-test="copied"]'))
+      .toMatch(/Copied from B-0397\. Changed on purpose: Stirred[\s\S]*One thing is changed, so the outcome can tell/);
+    await expect.poll(() => bench.valueOf('#plan-stirMin')).toBe('3.6');
     await bench.type('#plan-resinC', '24');
-    expect(await bench.text('[data-test="copied"]')).toContain('2 things are changed: the outcome cannot say');
+    await expect
+      .poll(() => bench.text('[data-test="copied"]'))
+      .toContain('2 things are changed: the outcome cannot say');
     await bench.type('#plan-roomC', '22');
     await bench.type('#plan-humidityPct', '55');
     await bench.tapWords('Begin this batch');
@@ -323,7 +335,7 @@ describe('the next batch', () => {
       ],
     });
     await bench.go(`/batches/${code}`);
-    expect(await bench.text('[data-test="copied-from"]')).toMatch(/Changed against B-0397[\s\S]*not yet/i);
+    await expect.poll(() => bench.text('[data-test="copied-from"]')).toMatch(/Changed against B-0397[\s\S]*not yet/i);
   });
 });
 
@@ -337,7 +349,7 @@ describe('looks that are due', () => {
     });
     await bench.go('/');
     await bench.read(code);
-    expect(await bench.text('[data-test="due"]')).toContain('bulges or lifts it days later');
+    await expect.poll(() => bench.text('[data-test="due"]')).toContain('bulges or lifts it days later');
     expect(await (await fetch(`${api}/agenda.ics`)).text()).toContain(`SUMMARY:Look at ${code}`);
   });
 });

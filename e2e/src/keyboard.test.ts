@@ -156,7 +156,9 @@ describe('a photo by the keyboard alone', () => {
     await tabTo('[data-test="photo"]');
     await bench.press(Key.ENTER);
     await bench.press(Key.ARROW_LEFT, Key.ENTER);
-    expect(await bench.driver.executeScript<number>(`return document.querySelectorAll('.mark').length`)).toBe(2);
+    await expect
+      .poll(() => bench.driver.executeScript<number>(`return document.querySelectorAll('.mark').length`))
+      .toBe(2);
     await tabTo('[aria-label="Remove mark 1"]');
     await bench.press(Key.ENTER);
     await bench.driver.wait(() => isFocused('[aria-label="Remove mark 1"]'), PATIENCE_MS, 'the focus is lost');
@@ -208,7 +210,7 @@ describe('keys of one letter', () => {
     );
     await bench.press(Key.SPACE);
     await bench.press('l');
-    expect(await place()).toBe('/settings');
+    await expect.poll(place).toBe('/settings');
     const caps = await bench.driver.executeScript<string[]>(
       `return [...document.querySelectorAll('header kbd')].map((k) => k.textContent.trim())`,
     );

@@ -41,7 +41,7 @@ describe('the log', () => {
       .release()
       .perform();
     await bench.driver.wait(async () => (await headings())[1] === 'grade', PATIENCE_MS, 'the column is not put down');
-    expect(await headings()).toEqual(['startedAt', 'grade', 'mould']);
+    await expect.poll(headings).toEqual(['startedAt', 'grade', 'mould']);
     expect(new URL(await bench.driver.getCurrentUrl()).searchParams.get('columns')).toBe('startedAt,grade,mould');
     await (await heading('mould')).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT));
     await bench.driver.wait(async () => (await headings())[1] === 'mould', PATIENCE_MS, 'the keys do not move it');
@@ -59,7 +59,7 @@ describe('the log', () => {
     await bench.read(/2\d\d batches/);
     await bench.tapWords('nicked finials', '.chip.saved');
     await bench.read(/batches found/);
-    expect((await address()).searchParams.get('mould')).toBe('M-12');
+    await expect.poll(async () => (await address()).searchParams.get('mould')).toBe('M-12');
     await bench.go('/');
     await bench.go('/batches');
     await bench.see('.chip.saved');
@@ -83,7 +83,7 @@ describe('the log', () => {
     );
     await bench.go('/batches');
     await bench.see('tbody tr');
-    expect(await bench.text('thead')).toContain('Lot B');
+    await expect.poll(() => bench.text('thead')).toContain('Lot B');
     await bench.go('/batches?columns=startedAt,productSlug,mould,by,stage,outside,seen,grade');
   });
   it('sets several side by side, and hands them out as files', async () => {
@@ -98,9 +98,9 @@ describe('the log', () => {
     expect(csv).toContain('mix.stirMin');
     expect(csv.trim().split('\r\n')).toHaveLength(3);
     await bench.tapWords('Compare 2');
-    expect(await bench.text('[data-test="verdict"]')).toMatch(/It cannot tell\. \d+ things differ/);
+    await expect.poll(() => bench.text('[data-test="verdict"]')).toMatch(/It cannot tell\. \d+ things differ/);
     await bench.see('[data-field="mix.stirMin"]');
-    expect((await address()).searchParams.get('codes')).toBe('B-0409,B-0397');
+    await expect.poll(async () => (await address()).searchParams.get('codes')).toBe('B-0409,B-0397');
   });
   it('brings a CSV of its own back in, with the refused row shown and the rest taken', async () => {
     const before = await get<{ total: number }>('/batches?pageSize=1');
@@ -126,10 +126,10 @@ describe('the log', () => {
     );
     await bench.go('/batches/import');
     await hidden('Batch file', file);
-    expect(await bench.text('[data-test="counts"]')).toMatch(
-      /1 new, 0 in the log and different, 1 already there, 1 refused/,
-    );
-    expect(await bench.text('[data-action="refused"]')).toContain('house-none');
+    await expect
+      .poll(() => bench.text('[data-test="counts"]'))
+      .toMatch(/1 new, 0 in the log and different, 1 already there, 1 refused/);
+    await expect.poll(() => bench.text('[data-action="refused"]')).toContain('house-none');
     await bench.tapWords('Import the 1 new');
     await bench.see('[data-test="done"]');
     expect((await get<{ total: number }>('/batches?pageSize=1')).total).toBe(before.total + 1);
@@ -143,8 +143,10 @@ describe('patterns', () => {
     await bench.see('.bench');
     await bench.press('a');
     await bench.see('[data-finding="mould:M-12"]');
+    await expect
+      .poll(() => bench.text('[data-finding="pressing:late"]'))
+      .toMatch(/\d+ of \d+ \(\d+ %, \d+–\d+\) castings pressed after they gelled/);
     const late = await bench.text('[data-finding="pressing:late"]');
-    expect(late).toMatch(/\d+ of \d+ \(\d+ %, \d+–\d+\) castings pressed after they gelled/);
     const told = Number(/Its (\d+) castings/.exec(late)![1]);
     await bench.tapWords('Its', '[data-finding="pressing:late"]');
     // The log holds batches; a finding counts the castings that came of them.
@@ -152,7 +154,7 @@ describe('patterns', () => {
     const found = Number(/(\d+) batch(?:es)? found/.exec(await bench.text('main'))![1]);
     expect(found).toBeGreaterThan(0);
     expect(found).toBeLessThanOrEqual(told);
-    expect(await bench.text('[data-along="fact"]')).toContain('pressed after they gelled');
+    await expect.poll(() => bench.text('[data-along="fact"]')).toContain('pressed after they gelled');
     await bench.tap('[data-along="fact"] button');
     await bench.gone('[data-along="fact"]');
   });
@@ -169,20 +171,23 @@ describe('patterns', () => {
 describe('trials and figures', () => {
   it('show each series with what was changed, and hold it side by side', async () => {
     await bench.go('/trials');
-    const series = await bench.text('[data-series="B-0399"]');
-    expect(series).toMatch(/B-0399[\s\S]*spoiled[\s\S]*B-0414[\s\S]*none[\s\S]*A fresh lot of both parts/);
+    await expect
+      .poll(() => bench.text('[data-series="B-0399"]'))
+      .toMatch(/B-0399[\s\S]*spoiled[\s\S]*B-0414[\s\S]*none[\s\S]*A fresh lot of both parts/);
     await bench.tapWords('Compare', '[data-series="B-0399"]');
     await bench.see('[data-test="compare"]');
-    expect((await address()).searchParams.get('codes')).toBe('B-0399,B-0414,B-0418');
+    await expect.poll(async () => (await address()).searchParams.get('codes')).toBe('B-0399,B-0414,B-0418');
   });
   it("set the studio's gel beside the card's, yields that add up, and the worn mould", async () => {
     await bench.go('/figures');
+    await expect.poll(() => bench.text('[data-gel="house-clear-6"]')).toMatch(/card\s*9\.0\s*min/);
     const gel = await bench.text('[data-gel="house-clear-6"]');
-    expect(gel).toMatch(/card\s*9\.0\s*min/);
     expect(gel).toMatch(/here\s*8\.\d\s*min/);
-    expect(await bench.text('[data-mould="M-01"]')).toContain('Worn: from pull');
+    await expect.poll(() => bench.text('[data-mould="M-01"]')).toContain('Worn: from pull');
     await bench.go('/products/house-clear-6');
-    expect(await bench.text('[data-test="own-gel"]')).toMatch(/Gels in 8\.\d min .* faster than the card \(9\.0 min\)/);
+    await expect
+      .poll(() => bench.text('[data-test="own-gel"]'))
+      .toMatch(/Gels in 8\.\d min .* faster than the card \(9\.0 min\)/);
     await bench.go('/figures');
     const castings = async () => {
       const each = await bench.driver.executeScript<number[]>(
@@ -213,8 +218,8 @@ describe('a piece in layers', () => {
     await bench.see('[data-layer="1"]');
     await bench.pick('[aria-label="Product of the next layer"]', 'House Chalk');
     await bench.tapWords('Add a layer');
-    expect(await bench.text('[data-layer="2"]')).toContain('off the edge');
-    expect(await bench.text('[data-test="better"]')).toContain('House Chalk, then House Coat 9');
+    await expect.poll(() => bench.text('[data-layer="2"]')).toContain('off the edge');
+    await expect.poll(() => bench.text('[data-test="better"]')).toContain('House Chalk, then House Coat 9');
     await bench.tapWords('Take this order');
     await bench.gone('[data-test="better"]');
     await bench.driver.wait(
@@ -232,21 +237,21 @@ describe('a piece in layers', () => {
   });
   it('gets its batch from the plan of the pour', async () => {
     await bench.tapWords('Plan this pour', '[data-layer="1"]');
-    expect(await bench.text('[data-test="for-layer"]')).toContain('For layer 1 of P-05');
+    await expect.poll(() => bench.text('[data-test="for-layer"]')).toContain('For layer 1 of P-05');
     await bench.type('#plan-roomC', '22');
     await bench.type('#plan-humidityPct', '50');
     await bench.tapWords('Mass', '.fills');
     await bench.type('#plan-massG', '310');
     // Another tab brings nothing back over what was typed.
     await bench.tapWords('Air', '.tabs');
-    expect(await bench.valueOf('#plan-massG')).toBe('310');
+    await expect.poll(() => bench.valueOf('#plan-massG')).toBe('310');
     expect((await address()).searchParams.has('piece')).toBe(false);
     await bench.tapWords('Begin this batch');
     await bench.see('[data-test="step"]');
     const code = /batches\/([^/]+)\/bench/.exec((await address()).pathname)![1]!;
     expect((await piece()).layers[0]!.batch).toBe(code);
     await bench.go(`/batches/${code}`);
-    expect(await bench.text('[data-test="in-piece"]')).toContain('Layer 1 of P-05 tide table');
+    await expect.poll(() => bench.text('[data-test="in-piece"]')).toContain('Layer 1 of P-05 tide table');
   });
   it('has layers put in between and moved by hand, and leaves the poured one where it lies', async () => {
     const order = async () => (await piece()).layers.map((l) => l.productSlug);
@@ -283,7 +288,7 @@ describe('a piece in layers', () => {
       .release()
       .perform();
     await bench.driver.wait(async () => (await order())[1] === before[2], PATIENCE_MS, 'the layer is not put down');
-    expect(await order()).toEqual([before[0], before[2], before[1]]);
+    await expect.poll(order).toEqual([before[0], before[2], before[1]]);
   });
   it('asks before it is taken off the list', async () => {
     await bench.tapWords('Delete this piece');
@@ -299,14 +304,14 @@ describe('a piece in layers', () => {
   it('does not pour on a damp layer without a reason', async () => {
     await bench.go('/pieces/P-04');
     await bench.tapWords('Plan this pour', '[data-layer="2"]');
-    expect(await bench.text('[data-test="reason"]')).toContain('still loses');
+    await expect.poll(() => bench.text('[data-test="reason"]')).toContain('still loses');
     await bench.tapWords('Back', '[data-test="reason"]');
     await bench.gone('[data-test="reason"]');
     await bench.at('/pieces/P-04');
   });
   it('moves on when a drying layer is weighed dry', async () => {
     await bench.go('/pieces/P-04');
-    expect(await bench.text('[data-layer="2"]')).toContain('still loses');
+    await expect.poll(() => bench.text('[data-layer="2"]')).toContain('still loses');
     // Weighings some hours apart, as they would be by tomorrow.
     const stored = await fetch(`${api}/pieces/P-04`);
     const held = (await stored.json()) as Piece;
@@ -338,8 +343,8 @@ describe('a piece in layers', () => {
   });
   it('puts the layer below in view of a fault seen days later', async () => {
     await bench.go('/batches/B-0421/diagnosis');
-    expect(await bench.text('[data-test="in-piece"]')).toMatch(/Layer 2 of P-02[\s\S]*Below lies B-0406/);
-    expect(await bench.text('[data-test="summary"]')).toMatch(/damp|water-based/i);
+    await expect.poll(() => bench.text('[data-test="in-piece"]')).toMatch(/Layer 2 of P-02[\s\S]*Below lies B-0406/);
+    await expect.poll(() => bench.text('[data-test="summary"]')).toMatch(/damp|water-based/i);
   });
 });
 
@@ -358,7 +363,7 @@ describe('a backup', () => {
       })
     ).json()) as Batch;
     await hidden('Backup file', join(folder, file));
-    expect(await bench.text('[data-test="found"]')).toContain(`${total} batches`);
+    await expect.poll(() => bench.text('[data-test="found"]')).toContain(`${total} batches`);
     await bench.tapWords('Put this in place of what is here');
     await bench.read('It is in place');
     expect((await fetch(`${api}/batches/${later.code!}`)).status).toBe(404);

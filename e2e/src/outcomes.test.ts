@@ -22,12 +22,12 @@ describe('what it turned out to be', () => {
     await settled('B-0397', 1);
     await bench.see('[data-test="outcome"]');
     expect((await outcomes('B-0397'))[0]).toMatchObject({ cause: 'under-mixed', how: 'next-batch', symptom: 'tacky' });
-    expect(await bench.text('[data-test="turned-out"]')).toContain('changed it in the next batch');
+    await expect.poll(() => bench.text('[data-test="turned-out"]')).toContain('changed it in the next batch');
     await bench.go('/batches?outcome=under-mixed');
     await bench.read(/found/);
-    expect(await bench.text('tbody')).toContain('B-0397');
+    await expect.poll(() => bench.text('tbody')).toContain('B-0397');
     await bench.go('/batches/B-0397');
-    expect(await bench.text('[data-test="known-causes"]')).toContain('not mixed through');
+    await expect.poll(() => bench.text('[data-test="known-causes"]')).toContain('not mixed through');
   });
   it('is taken back', async () => {
     await bench.go('/batches/B-0397/diagnosis');
@@ -44,7 +44,7 @@ describe('what it turned out to be', () => {
     await bench.tap('[data-test="refute"]');
     await settled('B-0399', 1);
     expect((await outcomes('B-0399'))[0]).toMatchObject({ how: 'test', refuted: true });
-    expect(await bench.text('[data-test="outcome"]')).toContain('not ');
+    await expect.poll(() => bench.text('[data-test="outcome"]')).toContain('not ');
   });
 });
 
@@ -55,13 +55,13 @@ describe('what the whole log tells', () => {
     const now = await bench.text('h1');
     await bench.tapWords('Month before');
     await bench.driver.wait(async () => (await bench.text('h1')) !== now, PATIENCE_MS, 'the month stays');
-    expect(await bench.text('main')).toContain('Yield and cost');
+    await expect.poll(() => bench.text('main')).toContain('Yield and cost');
   });
   it('what is due to a finding, and what the log could have shown', async () => {
     await bench.go('/patterns');
     await bench.see('[data-test="due"]');
-    expect(await bench.text('[data-test="due"]')).toMatch(/due to it/);
+    await expect.poll(() => bench.text('[data-test="due"]')).toMatch(/due to it/);
     await bench.tap('[data-test="unanswered"] summary');
-    expect(await bench.text('[data-test="unanswered"]')).toMatch(/or more, against/);
+    await expect.poll(() => bench.text('[data-test="unanswered"]')).toMatch(/or more, against/);
   });
 });

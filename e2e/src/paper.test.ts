@@ -75,8 +75,9 @@ describe('on paper', () => {
     await bench.go('/batches?symptom=haze&sort=-startedAt');
     await bench.see('tbody tr');
     await bench.emulate({}, 'print');
-    const said = await bench.text('[data-test="printed"]');
-    expect(said).toMatch(/^Batches 1 to \d+ of \d+; symptom haze; sorted by began, last first; printed \d+ Mar/);
+    await expect
+      .poll(() => bench.text('[data-test="printed"]'))
+      .toMatch(/^Batches 1 to \d+ of \d+; symptom haze; sorted by began, last first; printed \d+ Mar/);
     await bench.emulate({});
   });
 });

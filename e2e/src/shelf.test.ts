@@ -73,12 +73,12 @@ describe('product cards', () => {
     await bench.type(field('ratio.byVolume.b'), '99');
     await bench.read('the volume ratio is');
     await bench.tapWords('Save as the next revision');
-    expect(await bench.text('[data-path="ratio.byVolume.b"]')).toContain('One of the four figures is wrong');
+    await expect.poll(() => bench.text('[data-path="ratio.byVolume.b"]')).toContain('One of the four figures is wrong');
     await bench.type(field('ratio.byVolume.b'), '88');
     await bench.type(field('exothermMaxC'), '95');
     await bench.type(field('source'), 'studio data sheet, rev. D');
     await bench.driver.navigate().refresh();
-    expect(await bench.valueOf(field('exothermMaxC'))).toBe('95');
+    await expect.poll(() => bench.valueOf(field('exothermMaxC'))).toBe('95');
     await bench.tapWords('Save as the next revision');
     await bench.read('revision 2, is on the shelf');
   });
@@ -93,8 +93,8 @@ describe('product cards', () => {
 
   it('are compared revision by revision, and a batch keeps the one it was made with', async () => {
     await bench.go('/products/house-clear-6/compare');
-    expect(await bench.text('[data-test="difference"]')).toContain('exothermMaxC, source');
-    expect(await bench.text('tr.differs')).toContain('100 °C or less');
+    await expect.poll(() => bench.text('[data-test="difference"]')).toContain('exothermMaxC, source');
+    await expect.poll(() => bench.text('tr.differs')).toContain('100 °C or less');
     await bench.go('/batches/B-0399');
     await bench.read('Card revision 1');
   });
@@ -111,7 +111,7 @@ describe('product cards', () => {
     await bench.read('100 : 50 (computed)');
     await bench.read('A cold room is never flagged');
     await bench.tapWords('Save the card');
-    expect(await bench.text('[data-path="source"]')).toContain('Say where the figures come from');
+    await expect.poll(() => bench.text('[data-path="source"]')).toContain('Say where the figures come from');
     await bench.type(field('source'), 'bench notes');
     await bench.tapWords('Save the card');
     await bench.read('House Test, revision 1, is on the shelf');
@@ -131,8 +131,8 @@ describe('product cards', () => {
       'cards.csv',
       [columns, ...rows.map((r) => columns.map((c) => r[c] ?? ''))].map((r) => r.map(quote).join(',')).join('\r\n'),
     );
-    expect(await bench.text('tr[data-action="next-revision"]')).toContain('exothermMaxC');
-    expect(await bench.text('tr[data-action="refused"]')).toContain('family');
+    await expect.poll(() => bench.text('tr[data-action="next-revision"]')).toContain('exothermMaxC');
+    await expect.poll(() => bench.text('tr[data-action="refused"]')).toContain('family');
     await bench.tapWords('Import 1, leave out 1');
     await bench.read('1 card is on the shelf');
     expect((await fetch(`${application.address}/api/v1/products/house-odd`)).status).toBe(404);
@@ -154,7 +154,7 @@ describe('moulds', () => {
       ['depthMm', '20'],
     ] as const)
       await bench.type(`#v-${key}`, mm);
-    expect(await bench.text('[data-test="volume"]')).toBe('100 mL');
+    await expect.poll(() => bench.text('[data-test="volume"]')).toBe('100 mL');
     await bench.tapWords('Mesh file', '.tool');
     await hand('open.stl', box(true), '.tool input[type="file"]');
     await bench.read('open.stl is not closed: 3 edges');
@@ -162,9 +162,9 @@ describe('moulds', () => {
     await bench.read('neither an STL nor an OBJ');
     await hand('box.stl', box(false), '.tool input[type="file"]');
     await bench.read('surface 52 cm²');
-    expect(await bench.text('[data-test="volume"]')).toBe('24 mL');
+    await expect.poll(() => bench.text('[data-test="volume"]')).toBe('24 mL');
     await bench.tapWords('Take it', '.tool');
-    expect(await bench.valueOf(field('cavities[0].volumeML'))).toBe('24');
+    await expect.poll(() => bench.valueOf(field('cavities[0].volumeML'))).toBe('24');
   });
 
   it('are marked where a fault shows, photographed, and saved', async () => {
@@ -192,7 +192,7 @@ describe('lots', () => {
     await bench.type(field('quantityG'), '-20');
     await bench.read('Must be more than 0 g');
     await bench.driver.navigate().refresh();
-    expect(await bench.valueOf(field('code'))).toBe('A-99');
+    await expect.poll(() => bench.valueOf(field('code'))).toBe('A-99');
     await bench.type(field('quantityG'), '90');
     await bench.pick('#f-productSlug', 'house clear 6');
     await bench.tapWords('A', '[data-path="part"]');
@@ -210,14 +210,16 @@ describe('lots', () => {
     await bench.pick('[aria-label="Lot of part B"]', 'B-52');
     await bench.read('the card allows 3 months');
     await bench.tap('#s-lots summary');
-    expect(await bench.valueOf(field('lotB.code'))).toBe('B-52');
-    expect(await (await bench.see('[data-field="lotB.openedOn"]')).getAttribute('data-state')).toBe('above');
+    await expect.poll(() => bench.valueOf(field('lotB.code'))).toBe('B-52');
+    await expect
+      .poll(async () => (await bench.see('[data-field="lotB.openedOn"]')).getAttribute('data-state'))
+      .toBe('above');
   });
 
   it('make what a batch and a piece cost', async () => {
     await bench.go('/batches/B-0414');
     await bench.read('a piece of 5');
-    expect(await bench.text('[data-test="cost"]')).toMatch(/Resin for \d+\.\d\d, \d+\.\d\d a piece of 5/);
+    await expect.poll(() => bench.text('[data-test="cost"]')).toMatch(/Resin for \d+\.\d\d, \d+\.\d\d a piece of 5/);
   });
 });
 
@@ -298,8 +300,8 @@ describe('additives and gear', () => {
     await bench.pick('#s-colour [aria-label="Add from the shelf"]', 'rust dye');
     await bench.type(field('additives[0].drops'), '40');
     await bench.pick('#s-colour [aria-label^="rust dye: 40 drops"]', 'take 1 g');
-    expect(await bench.valueOf(field('additives[0].massG'))).toBe('1');
-    expect(await bench.text('[data-field="additives.dye.pct"]')).toContain('0.54 %');
+    await expect.poll(() => bench.valueOf(field('additives[0].massG'))).toBe('1');
+    await expect.poll(() => bench.text('[data-field="additives.dye.pct"]')).toContain('0.54 %');
   });
 
   it('ask of each kind of gear what it has, and of a vessel its rating first', async () => {
@@ -310,7 +312,7 @@ describe('additives and gear', () => {
     await bench.type(field('freeL'), '9');
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('Not saved yet');
-    expect(await (await bench.see(field('ratedKPa'))).getAttribute('aria-invalid')).toBe('true');
+    await expect.poll(async () => (await bench.see(field('ratedKPa'))).getAttribute('aria-invalid')).toBe('true');
     await bench.type(field('ratedKPa'), '420');
     await bench.read('Never above 420 kPa, whatever a card asks');
     await bench.tapWords('Save', 'form.stack > .row:last-child');
@@ -337,8 +339,8 @@ describe('two people at one shelf', () => {
     });
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('was changed on another screen');
-    expect(await bench.valueOf(field('moisturePct'))).toBe('5');
-    expect(await bench.valueOf(field('note'))).toBe('weighed at the other bench');
+    await expect.poll(() => bench.valueOf(field('moisturePct'))).toBe('5');
+    await expect.poll(() => bench.valueOf(field('note'))).toBe('weighed at the other bench');
     await bench.tapWords('Save', 'form.stack > .row:last-child');
     await bench.read('I-03 is on the shelf');
     const both = (await (await fetch(`${application.address}/api/v1/inclusions/I-03`)).json()) as object;

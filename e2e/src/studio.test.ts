@@ -48,7 +48,7 @@ describe('a studio of its own', () => {
     );
     await bench.read('room.maxC');
     await bench.read('Give the product a name.');
-    expect(await bench.text('tr[data-action="refused"]')).toContain('room.maxC');
+    await expect.poll(() => bench.text('tr[data-action="refused"]')).toContain('room.maxC');
     await bring('tide.json', JSON.stringify(saltmarshCard('house-tide')));
     await bench.tapWords('Import 1');
     await bench.read('1 card is on the shelf');
