@@ -12,8 +12,7 @@ import {
   soundBatch,
 } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
-import { batchColumns, symptomsOf } from '../server/src/store/batchColumns';
-import { castingRows } from '../server/src/store/castingRows';
+import { batchRows } from '../server/src/store/batchRows';
 import { openStudio, type Studio } from '../server/src/studio';
 import { inlineLearner, type LearningRunner, type LogJob } from '../server/src/work/learningRunner';
 import { median } from './median';
@@ -31,13 +30,12 @@ const AT_ONCE = 1_000;
 export async function fill({ database }: Studio, size: number): Promise<void> {
   const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({
     batch,
-    columns: batchColumns(batch, saltmarshCard(batch.product.slug)),
-    castings: castingRows(batch.code!, batch, saltmarshCard(batch.product.slug)),
+    ...batchRows(batch.code!, batch, saltmarshCard(batch.product.slug)),
   }));
   const at = new Date().toISOString();
   for (let from = 0; from < size; from += AT_ONCE) {
     const some = Array.from({ length: Math.min(AT_ONCE, size - from) }, (_, i) => {
-      const { batch, columns, castings } = year[(from + i) % year.length]!;
+      const { batch, columns, castings, symptoms, marks } = year[(from + i) % year.length]!;
       const code = `B-${String(from + i + 1).padStart(6, '0')}`;
       const startedAt = `${2026 - (Math.floor((from + i) / year.length) % 40)}${columns.startedAt!.slice(4)}`.replace(
         '-02-29',
@@ -45,12 +43,13 @@ export async function fill({ database }: Studio, size: number): Promise<void> {
       );
       const named = (text: string) => text.replaceAll(`"${batch.code!}"`, `"${code}"`);
       return {
-        batch,
         castings,
+        symptoms,
         row: {
           code,
           version: 1,
           ...columns,
+          marks,
           startedAt,
           search: columns.search.replace(batch.code!.toLowerCase(), code.toLowerCase()),
           facts: named(columns.facts),
@@ -70,7 +69,7 @@ export async function fill({ database }: Studio, size: number): Promise<void> {
         { transaction },
       );
       await database.models.symptoms.bulkCreate(
-        some.flatMap(({ batch, row }) => symptomsOf(batch).map((s) => ({ ...s, batchCode: row.code }))),
+        some.flatMap(({ symptoms, row }) => symptoms.map((s) => ({ ...s, batchCode: row.code }))),
         { transaction },
       );
     });
@@ -137,7 +136,19 @@ async function byHttp({ app, batches }: Studio): Promise<Row[]> {
     }
     return taken.sort((a, b) => a - b)[2]!;
   };
-  const asked = { 'first page': '', 'by words': '&search=house%20clear', 'by a grade': '&grade=pass' };
+  const asked = {
+    'first page': '',
+    'by words': '&search=house%20clear',
+    'by a grade': '&grade=pass',
+    'a product, a grade': '&product=house-clear-6&grade=pass',
+    'done, a grade': '&stage=done&grade=pass',
+    'a person, a grade': '&by=KO&grade=pass',
+    'a word, a product': '&search=house&product=house-clear-6',
+    'a word, a grade': '&search=house&grade=pass',
+    'a word, a symptom': '&search=house&symptom=bubbles',
+    'a fact, a grade': '&fact=pressing:late&grade=scrap',
+    'a word, a fact': '&search=house&fact=pressing:late',
+  };
   const rows: Row[] = [];
   for (const [what, query] of Object.entries(asked)) {
     const first = await afterWrite(query);

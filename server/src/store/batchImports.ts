@@ -1,11 +1,9 @@
 import { changedFields, type Batch, type Product } from '@warm-jar/core';
 import type { Transaction } from 'sequelize';
 import { actorNow, doneBy } from '../access/actor';
-import { batchColumns, symptomsOf } from './batchColumns';
 import type { BatchContext } from './batchContext';
-import { nextCode } from './batchRecord';
-import { castingRows } from './castingRows';
-import { gearRows, outcomeRows } from './outcomeRows';
+import { nextCode, setParts } from './batchRecord';
+import { batchRows } from './batchRows';
 import type { BatchStore, Carded } from './storedBatch';
 
 /** Rows worked out and written at a time: so few that nobody else waits for long. */
@@ -13,24 +11,25 @@ const ROWS_AT_ONCE = 25;
 
 const codeOf = ({ code }: Batch) => code ?? '';
 
-/** Some batches as new rows, with their symptoms and the first line of their history. */
+/** Some batches as new rows, with what stands beside them and the first line of their history. */
 async function insert(
-  { models }: BatchContext,
+  context: BatchContext,
   batches: readonly Batch[],
   cards: ReadonlyMap<string, Product>,
   now: string,
   transaction: Transaction,
 ): Promise<void> {
-  const rows = batches.map((batch) => ({
+  const { models } = context;
+  const made = batches.map((batch) => batchRows(codeOf(batch), batch, cards.get(codeOf(batch))!));
+  const rows = batches.map((batch, i) => ({
     code: codeOf(batch),
     version: 1,
-    ...batchColumns(batch, cards.get(codeOf(batch))!),
+    ...made[i]!.columns,
+    marks: made[i]!.marks,
     document: JSON.stringify(batch),
     createdAt: now,
     updatedAt: now,
   }));
-  const symptoms = batches.flatMap((batch) => symptomsOf(batch).map((s) => ({ ...s, batchCode: codeOf(batch) })));
-  const castings = batches.flatMap((batch) => castingRows(codeOf(batch), batch, cards.get(codeOf(batch))!));
   const history = batches.map((batch) => ({
     batchCode: codeOf(batch),
     version: 1,
@@ -42,19 +41,17 @@ async function insert(
     document: JSON.stringify(batch),
   }));
   await models.batches.bulkCreate(rows, { transaction });
-  await models.symptoms.bulkCreate(symptoms, { transaction });
-  await models.castings.bulkCreate(castings, { transaction });
-  await models.history.bulkCreate(history, { transaction });
-}
-
-/** What causes turned out to be, and the gear used, in tables of their own. */
-async function insertLearned({ models }: BatchContext, batches: readonly Batch[], transaction: Transaction) {
-  const outcomes = batches.flatMap((batch) => outcomeRows(codeOf(batch), batch));
-  await models.outcomes.bulkCreate(outcomes, { transaction });
-  await models.batchGear.bulkCreate(
-    batches.flatMap((batch) => gearRows(codeOf(batch), batch)),
-    { transaction },
+  await setParts(
+    context,
+    {
+      castings: made.flatMap((r) => r.castings),
+      symptoms: made.flatMap((r) => r.symptoms),
+      outcomes: made.flatMap((r) => r.outcomes),
+      gear: made.flatMap((r) => r.gear),
+    },
+    transaction,
   );
+  await models.history.bulkCreate(history, { transaction });
 }
 
 /** Gives codes of the studio's numbering to those that have none, one after another. */
@@ -97,23 +94,17 @@ export const carded =
 export const insertAll =
   (context: BatchContext) =>
   async (sent: readonly Carded[], transaction: Transaction): Promise<Batch[]> => {
-    const batches = await insertCoded(context, sent, transaction);
-    await insertLearned(context, batches, transaction);
+    const batches = await withCodes(
+      context,
+      sent.map(({ batch }) => batch),
+      transaction,
+    );
+    const cards = new Map(batches.map((batch, at) => [codeOf(batch), sent[at]!.card]));
+    const now = context.now().toISOString();
+    for (let at = 0; at < batches.length; at += ROWS_AT_ONCE)
+      await insert(context, batches.slice(at, at + ROWS_AT_ONCE), cards, now, transaction);
     return batches;
   };
-
-async function insertCoded(context: BatchContext, sent: readonly Carded[], transaction: Transaction): Promise<Batch[]> {
-  const batches = await withCodes(
-    context,
-    sent.map(({ batch }) => batch),
-    transaction,
-  );
-  const cards = new Map(batches.map((batch, at) => [codeOf(batch), sent[at]!.card]));
-  const now = context.now().toISOString();
-  for (let at = 0; at < batches.length; at += ROWS_AT_ONCE)
-    await insert(context, batches.slice(at, at + ROWS_AT_ONCE), cards, now, transaction);
-  return batches;
-}
 
 export const addAll =
   (context: BatchContext): BatchStore['addAll'] =>

@@ -6,7 +6,7 @@ import { NEAR, WHOLE, factToken, limitToken, lookedToken, wordsQuestion } from '
 
 /** All that is not done; named one by one, an index answers. */
 const IN_WORK = STAGES.filter((stage) => stage !== 'done');
-const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
+export const PATTERNS: ReadonlySet<string> = new Set(Object.values(PATTERNS_BY_SYMPTOM).flat());
 /** Written into the statement only where it is a word of the closed list. */
 export const patternOf = ({ pattern }: BatchListQuery) =>
   pattern && PATTERNS.has(pattern) ? ` AND pattern = '${pattern}'` : '';

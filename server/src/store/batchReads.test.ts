@@ -1,6 +1,8 @@
 import { batchListQuerySchema, saltmarshYear, soundBatch } from '@warm-jar/core';
+import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { testStudio, type TestStudio } from '../testStudio';
+import { MARKS } from './migrations/0016-marks';
 
 let studio: TestStudio;
 beforeAll(async () => {
@@ -89,4 +91,97 @@ describe('how many batches answer a filter', () => {
       await own.remove();
     }
   });
+});
+
+describe('a page of the log by several filters at once', () => {
+  const CHOICES: Record<string, readonly string[]> = {
+    product: ['house-clear-6', 'house-tide', 'none-such'],
+    stage: ['done', 'in-work', 'watch'],
+    by: ['KO', 'MT', 'ko'],
+    symptom: ['any', 'none', 'bubbles', 'tacky'],
+    pattern: ['micro-throughout', 'liquid', 'no such word'],
+    mould: ['M-08', 'M-12'],
+    grade: ['pass', 'second', 'scrap', 'none'],
+    sold: ['yes', 'no'],
+    lot: ['A-31', 'B-52'],
+    gear: ['S-1', 'G-04'],
+    outcome: ['any', 'none', 'under-mixed'],
+    search: ['house clear', 'm-1', 'hou', '213a'],
+    limit: ['outside', 'inside', 'near'],
+    looked: ['yes', 'no'],
+    fact: ['product:house-clear-6'],
+    from: ['2026-08-01'],
+    reason: ['bubble'],
+    sort: ['startedAt', '-startedAt', 'code'],
+  };
+  const keys = Object.keys(CHOICES);
+  let own: TestStudio;
+  beforeAll(async () => {
+    own = await testStudio();
+    const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).slice(0, 60);
+    for (const { batch } of year) await own.batches.create({ ...batch, code: null });
+    await own.batches.addAll(
+      saltmarshYear(new Date('2026-11-24T14:30:00Z'))
+        .slice(60, 120)
+        .map(({ batch }) => batch),
+    );
+  }, 60_000);
+  afterAll(() => own.remove());
+
+  /** Each filter that was drawn, asked as a list, and of each row by itself. */
+  async function holds(rounds: number, seed: number): Promise<number> {
+    let state = seed;
+    const next = (below: number) => {
+      state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+      return Math.floor((state / 2_147_483_648) * below);
+    };
+    let some = 0;
+    for (let round = 0; round < rounds; round += 1) {
+      const filter: Record<string, string> = {};
+      for (let n = 1 + next(3); n > 0; n -= 1) {
+        const key = keys[next(keys.length)]!;
+        filter[key] = CHOICES[key]![next(CHOICES[key]!.length)]!;
+      }
+      const query = batchListQuerySchema.parse({ pageSize: '200', ...filter });
+      const { items, total } = await own.batches.list(query);
+      const plain = await own.batches.documents(query, 200);
+      expect([filter, total, items.map((i) => i.code)]).toEqual([
+        filter,
+        plain.total,
+        plain.batches.map((b) => b.code),
+      ]);
+      if (total > 0 && total < 120) some += 1;
+    }
+    return some;
+  }
+
+  it('is found by the words of its index as by each row and its parts', async () => {
+    expect(await holds(250, 7)).toBeGreaterThan(60);
+  }, 60_000);
+  it('is laid down by the step that brings an old log up as by whoever writes a batch', async () => {
+    const rows = await own.database.sequelize.query<{ code: string; marks: string; anew: string }>(
+      `SELECT b.code, b.marks, ${MARKS} AS anew FROM batches b`,
+      { type: QueryTypes.SELECT },
+    );
+    const words = (marks: string) => marks.toLowerCase().split(' ').sort();
+    expect(rows).toHaveLength(120);
+    for (const { code, marks, anew } of rows) expect([code, words(anew)]).toEqual([code, words(marks)]);
+    expect(Math.max(...rows.map(({ marks }) => words(marks).length))).toBeGreaterThan(12);
+  });
+  it('is so when batches changed and went', async () => {
+    const { items } = await own.batches.list(batchListQuerySchema.parse({ pageSize: '30' }));
+    for (const [i, { code }] of items.entries()) {
+      const { batch, version } = await own.batches.get(code);
+      if (i % 5 === 0) await own.batches.remove(code, version);
+      else
+        await own.batches.replace(code, version, {
+          ...batch,
+          by: i % 2 === 0 ? 'KO' : 'MT',
+          castings: [{ id: 'k1', mould: { code: 'M-12', cavity: 1 }, soldOn: i % 3 === 0 ? '2026-11-20' : null }],
+          checks: [{ afterH: 24, symptoms: [{ kind: 'tacky', pattern: 'liquid' }], grade: 'second' }],
+          outcome: [],
+        });
+    }
+    expect(await holds(150, 11)).toBeGreaterThan(40);
+  }, 60_000);
 });

@@ -1,15 +1,15 @@
 import type { BatchListQuery, BatchSummary, HistoryEntry } from '@warm-jar/core';
-import { Op, QueryTypes } from 'sequelize';
+import { Op, QueryTypes, Sequelize, type WhereOptions } from 'sequelize';
 import { studioZone } from '../live/studioZone';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
-import { asksWordsAlone, countByPart } from './batchCount';
+import { asksWords, byWords, countByPart, type ByWords } from './batchCount';
 import { castingsInList } from './castingRows';
 import { orderOf, whereOf, type Finding } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
-import type { CastingRow } from './models';
+import type { BatchRow, CastingRow } from './models';
 
 /** Codes asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
@@ -91,21 +91,33 @@ function countsOf(context: BatchContext): (query: BatchListQuery) => Promise<num
 const EACH_TAKES = 250;
 const BY_TIME = ['startedAt', '-startedAt'];
 
+/** Rows that indexes of words name, and that answer what is left of a query. */
+function amongNamed({ from, left }: ByWords, finding: Finding): WhereOptions<BatchRow> {
+  // With a sign before it, it is held against each row as they come in their order.
+  const number = finding === 'rows' ? '+number' : 'number';
+  const named = Sequelize.literal(`${number} IN (SELECT rowid FROM ${from})`) as unknown as WhereOptions<BatchRow>;
+  return { [Op.and]: [whereOf(left, finding), named] };
+}
+
 /**
- * How the rows of a page are found soonest.
+ * What is asked of the rows so that those of a page are found soonest.
  * @param total that answer @param count how many batches answer another query
  */
-async function findingOf(
+async function soonestWhere(
   query: BatchListQuery,
   total: number,
   count: (query: BatchListQuery) => Promise<number>,
-): Promise<Finding> {
-  if (total <= MANY) return 'all';
-  // Only in an order that an index has, with nothing else to be looked at: the page is soon full then.
-  if (!BY_TIME.includes(query.sort) || !asksWordsAlone(query)) return 'rows';
+): Promise<WhereOptions<BatchRow>> {
+  const words = byWords(query);
+  if (words === null) return whereOf(query, total <= MANY ? 'all' : 'rows');
+  if (total <= MANY) return amongNamed(words, 'all');
+  // What is asked of a row's parts is asked of each row as it comes: of many that answer a page is soon full.
+  if (!asksWords(query)) return whereOf(query, 'rows');
   const { sort, page, pageSize } = query;
+  // Only in an order that an index has.
+  if (!BY_TIME.includes(sort)) return amongNamed(words, 'rows');
   const wanted = page * pageSize * ((await count({ sort, page, pageSize })) / total);
-  return wanted * EACH_TAKES < total ? 'each' : 'rows';
+  return wanted * EACH_TAKES < total ? whereOf(query, 'each') : amongNamed(words, 'rows');
 }
 
 /**
@@ -117,7 +129,7 @@ export const list = (context: BatchContext): BatchStore['list'] => {
   return async (query) => {
     const total = await count(query);
     const rows = await searched.batches.findAll({
-      where: whereOf(query, await findingOf(query, total, count)),
+      where: await soonestWhere(query, total, count),
       order: orderOf(query.sort),
       limit: query.pageSize,
       offset: (query.page - 1) * query.pageSize,

@@ -2,10 +2,8 @@ import { batchSchema, changedFields, type Batch, type HistoryEntry, type Product
 import { QueryTypes, type Transaction } from 'sequelize';
 import { doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
-import { batchColumns, symptomsOf } from './batchColumns';
 import type { BatchContext } from './batchContext';
-import { castingRows } from './castingRows';
-import { gearRows, outcomeRows } from './outcomeRows';
+import { batchRows, type BatchRows } from './batchRows';
 import type { BatchRow } from './models';
 import { readStored } from './readStored';
 
@@ -82,18 +80,13 @@ export async function record(
 /** What stands in tables of its own beside a batch's document: symptoms, castings, outcomes, and the gear used. */
 export async function setParts(
   { models }: Pick<BatchContext, 'models'>,
-  code: string,
-  batch: Batch,
-  card: Product,
+  { castings, outcomes, gear, symptoms }: Omit<BatchRows, 'columns' | 'marks'>,
   transaction: Transaction,
 ) {
-  await models.castings.bulkCreate(castingRows(code, batch, card), { transaction });
-  await models.outcomes.bulkCreate(outcomeRows(code, batch), { transaction });
-  await models.batchGear.bulkCreate(gearRows(code, batch), { transaction });
-  await models.symptoms.bulkCreate(
-    symptomsOf(batch).map((s) => ({ ...s, batchCode: code })),
-    { transaction },
-  );
+  await models.castings.bulkCreate(castings, { transaction });
+  await models.outcomes.bulkCreate(outcomes, { transaction });
+  await models.batchGear.bulkCreate(gear, { transaction });
+  await models.symptoms.bulkCreate(symptoms, { transaction });
 }
 
 /** Takes away what stands in tables of its own beside a batch's document, before it is laid down anew. */
@@ -126,17 +119,19 @@ export async function rewrite(
 ): Promise<number> {
   const before = parseBatch(row);
   const version = row.version + 1;
+  const rows = batchRows(row.code, batch, card);
   await row.update(
     {
       version,
-      ...batchColumns(batch, card),
+      ...rows.columns,
+      marks: rows.marks,
       document: JSON.stringify(batch),
       updatedAt: context.now().toISOString(),
     },
     { transaction },
   );
   await dropParts(context, row.code, transaction);
-  await setParts(context, row.code, batch, card, transaction);
+  await setParts(context, rows, transaction);
   await record(context, batch, version, 'replaced', before, transaction, by);
   return version;
 }

@@ -2,10 +2,10 @@ import type { Batch, Entry, Product } from '@warm-jar/core';
 import type { Transaction } from 'sequelize';
 import { actorNow, doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
-import { batchColumns } from './batchColumns';
 import type { BatchContext } from './batchContext';
 import { refuseOther, withEntry } from './batchEntries';
 import { nextCode, parseBatch, record, requireVersion, rewrite, setParts } from './batchRecord';
+import { batchRows } from './batchRows';
 import type { BatchStore, Stored } from './storedBatch';
 import type { BatchRow } from './models';
 
@@ -28,7 +28,7 @@ export const check =
   async (batch) => {
     const card = await cardOf(batch);
     // What a sum would refuse when it is stored is told now, with its row.
-    batchColumns(batch, card);
+    batchRows(batch.code ?? '', batch, card);
     const known = batch.code == null ? null : await models.batches.findByPk(batch.code);
     await checkOver(batch, known && parseBatch(known));
   };
@@ -50,18 +50,20 @@ export const create =
         product: { ...sent.product, revision: card.revision },
       };
       const now = context.now().toISOString();
+      const rows = batchRows(code, batch, card);
       await models.batches.create(
         {
           code,
           version: 1,
-          ...batchColumns(batch, card),
+          ...rows.columns,
+          marks: rows.marks,
           document: JSON.stringify(batch),
           createdAt: now,
           updatedAt: now,
         },
         { transaction },
       );
-      await setParts(context, code, batch, card, transaction);
+      await setParts(context, rows, transaction);
       await record(context, batch, 1, 'created', null, transaction);
       return { batch, version: 1 };
     });

@@ -34,6 +34,7 @@ export interface BatchRow extends Model<InferAttributes<BatchRow>, InferCreation
   grade: string | null;
   outside: number;
   search: string;
+  marks: CreationOptional<string>;
   document: string;
   lotA: string | null;
   lotB: string | null;
@@ -199,6 +200,7 @@ const defineBatches = (sequelize: Sequelize) =>
       grade: textOrNull(),
       outside: whole(),
       search: text(),
+      marks: { ...text(), defaultValue: '' },
       document: text(),
       createdAt: text(),
       updatedAt: text(),

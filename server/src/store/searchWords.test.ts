@@ -15,7 +15,7 @@ describe('a text as it is laid down to be found', () => {
 
 describe('what somebody typed, as a question', () => {
   it('is every word, each as a beginning, without what is no letter', () => {
-    expect(wordsQuestion(' B-0399  fin* ')).toBe('"b0399"* AND "fin"*');
+    expect(wordsQuestion(' B-0399  fin* ')).toBe('{words} : ("b0399"* AND "fin"*)');
   });
   it.each(['', '   ', '"', '-- ()', '\0'])('is none for %j', (typed) => {
     expect(wordsQuestion(typed)).toBeNull();

@@ -31,13 +31,15 @@ export function searchable(text: string): string {
  */
 export function wordsQuestion(typed: string): string | null {
   const words = runsOf(typed.normalize('NFC').toLowerCase()).map(joined).filter(Boolean);
-  return words.length === 0 ? null : words.map((word) => `"${word}"*`).join(' AND ');
+  return words.length === 0 ? null : `{words} : (${words.map((word) => `"${word}"*`).join(' AND ')})`;
 }
 
 const hex = (text: string): string => Buffer.from(text, 'utf8').toString('hex');
 
 /** A fact as it is laid down to be found: `pressing:late`, as letters and digits alone. */
 export const factToken = (fact: string): string => hex(fact);
+/** Something that a filter asks of a batch or its parts, `grade:pass`. */
+export const markToken = (mark: string): string => hex(`!${mark}`);
 /** A limit with its state, `pour.depthMm:above`. */
 export const limitToken = (limit: string): string => hex(`#${limit}`);
 /** A row whose castings are not told apart; one with something near a limit; one that was looked at, or was not. */

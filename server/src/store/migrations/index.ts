@@ -13,6 +13,7 @@ import { keptFacts } from './0012-kept-facts';
 import { broughtIn } from './0013-brought-in';
 import { keptParts } from './0014-kept-parts';
 import { longerIndexes } from './0015-longer-indexes';
+import { marks } from './0016-marks';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -32,4 +33,5 @@ export const MIGRATIONS: readonly Migration[] = [
   broughtIn,
   keptParts,
   longerIndexes,
+  marks,
 ];
