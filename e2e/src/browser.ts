@@ -143,6 +143,15 @@ export class Bench {
     await this.driver.get(`${this.address}${path}`);
   }
 
+  /** Goes to another place of the application that stands already, as its links do: nothing of it is loaded anew. */
+  async goOn(path: string): Promise<void> {
+    await this.driver.executeAsyncScript(
+      `const [path, done] = arguments;
+       document.querySelector('#app').__vue_app__.config.globalProperties.$router.push(path).then(() => done(), () => done());`,
+      path,
+    );
+  }
+
   /** Waits until something is so, and gives what it is. */
   private async until<T>(isSo: () => Promise<T>, message: string): Promise<T> {
     return (await this.driver.wait(isSo, PATIENCE_MS, message, LOOK_MS)) as T;

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startApplication, type Application } from './application';
 import { Bench } from './browser';
 import { VIEWS_OF_BATCHES, VIEWS_OF_STUDIO } from './everyView';
-import { misfits } from './pageFindings';
+import { misfits, wrongAt } from './pageFindings';
 
 /** The main views, where people's own settings are tried. */
 const MAIN = ['/', '/plan?product=house-clear-6&mould=M-08', '/batches/B-0419/bench', '/batches/B-0399/diagnosis'];
@@ -28,7 +28,7 @@ describe('text at twice its size', () => {
   });
   it.each([...VIEWS_OF_BATCHES, ...VIEWS_OF_STUDIO])('%s cuts nothing off', async (_name, path, ready) => {
     await page.resize({ width: 1280, height: 800 });
-    await page.go(path);
+    await page.goOn(path);
     await page.see(ready);
     const narrow = await misfits(page);
     await page.resize({ width: 1920, height: 1080 });
@@ -74,6 +74,15 @@ describe('what does not fit', () => {
          document.querySelector('main').append(e);`,
       );
       expect((await misfits(page)).join()).toContain('past the edge: p “too wide”');
+      // Somebody's button without a name, on the widest screens alone.
+      await page.driver.executeScript(
+        `document.querySelector('main p:last-of-type').remove();
+         const b = document.createElement('button'); b.className = 'nameless'; b.style.width = '20px';
+         const shown = () => { b.hidden = window.innerWidth < 1500; };
+         window.addEventListener('resize', shown); shown(); document.querySelector('main').append(b);`,
+      );
+      const wrong = await wrongAt(page, [390, 1280, 1920]);
+      expect(wrong.filter((line) => line.includes('button-name')).map((line) => line.slice(0, 5))).toEqual(['1920:']);
     } finally {
       await page.close();
     }
