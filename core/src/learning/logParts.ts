@@ -41,6 +41,19 @@ export function firstFrom(length: number, isPast: (i: number) => boolean): numbe
 const partOf = (parts: readonly Part[], entry: BookEntry): number =>
   Math.max(0, firstFrom(parts.length, (i) => isBefore(entry, parts[i]![0]!)) - 1);
 
+/** A part at the end of the log grows up to this share of the others: most batches come there, one after another. */
+const TAIL = 0.1;
+
+/** Small parts at the end of the log put together, as soon as they are enough for one. */
+function gathered(parts: readonly Part[], size: number): Part[] {
+  let [from, batches] = [parts.length, 0];
+  while (from > 0 && parts[from - 1]!.length < size / 2) {
+    from -= 1;
+    batches += parts[from]!.length;
+  }
+  return batches < size ? [...parts] : [...parts.slice(0, from), ...inParts(parts.slice(from).flat(), size)];
+}
+
 /** Parts after a few changes: those that hold them are others, and the rest the same. */
 export function patched(
   parts: readonly Part[],
@@ -49,8 +62,10 @@ export function patched(
   size: number,
 ): Part[] {
   const changed = new Map<number, BookEntry[]>();
+  const last = parts.at(-1);
+  const isFull = last !== undefined && last.length >= size * TAIL;
   const at = (entry: BookEntry) => {
-    const i = partOf(parts, entry);
+    const i = isFull && isBefore(last.at(-1)!, entry) ? parts.length : partOf(parts, entry);
     const list = changed.get(i) ?? [...(parts[i] ?? [])];
     changed.set(i, list);
     return list;
@@ -60,12 +75,12 @@ export function patched(
     list.splice(list.indexOf(entry), 1);
   }
   for (const entry of come) at(entry).push(entry);
-  const all = parts.length === 0 ? [[]] : parts;
-  return all.flatMap((part, i) => {
-    const list = changed.get(i);
-    if (list === undefined) return [part];
+  const all = [...parts, []].flatMap((part, i) => {
+    const list = changed.get(i) ?? part;
+    if (list === part) return part.length > 0 ? [part] : [];
     return list.length > 2 * size ? inParts(inOrder(list), size) : [inOrder(list)].filter((left) => left.length > 0);
   });
+  return gathered(all, size);
 }
 
 /** Parts with some more that stand by themselves; those that lie among others are put together with them. @param own in order */
@@ -89,10 +104,12 @@ const isUpTo = (at: string, code: string, otherAt: string, otherCode: string): b
 export const overlap = (a: PartRange, b: PartRange): boolean =>
   isUpTo(a[0], a[1], b[2], b[3]) && isUpTo(b[0], b[1], a[2], a[3]);
 /** Whether each batch of a part lies in one of some ranges. */
-export const isWithin = (part: Part, ranges: readonly PartRange[]): boolean =>
-  ranges.length > 0 &&
-  part.every(({ at, code }) =>
-    ranges.some((r) => at !== null && isUpTo(r[0], r[1], at, code) && isUpTo(at, code, r[2], r[3])),
-  );
+export function isWithin(part: Part, ranges: readonly PartRange[]): boolean {
+  const isIn = ({ at, code }: BookEntry, r: PartRange) =>
+    at !== null && isUpTo(r[0], r[1], at, code) && isUpTo(at, code, r[2], r[3]);
+  const [first, last] = [part[0], part.at(-1)];
+  if (first && last && ranges.some((r) => isIn(first, r) && isIn(last, r))) return true;
+  return ranges.length > 0 && part.every((entry) => ranges.some((r) => isIn(entry, r)));
+}
 /** One text for the same range. */
 export const nameOfRange = (range: PartRange): string => JSON.stringify(range);
