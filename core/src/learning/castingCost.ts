@@ -14,11 +14,22 @@ export function lotPrices(lots: readonly LotCard[]): PriceOf {
     const perG = pricePerG(l);
     return perG === null ? [] : [{ slug: l.productSlug, part: l.part, code: l.code, perG }];
   });
-  const byLot = new Map(known.map((l) => [`${l.slug} ${l.part} ${l.code}`, l.perG]));
-  const usual = new Map(
-    grouped(known, (l) => `${l.slug} ${l.part}`).map(([key, some]) => [key, meanOf(some.map((l) => l.perG))]),
-  );
-  return (slug, part, code) => byLot.get(`${slug} ${part} ${code ?? ''}`) ?? usual.get(`${slug} ${part}`) ?? null;
+  const pricesOf = (part: 'A' | 'B') =>
+    new Map(
+      grouped(
+        known.filter((l) => l.part === part),
+        (l) => l.slug,
+      ).map(([slug, some]) => [
+        slug,
+        { byLot: new Map(some.map((l) => [l.code, l.perG])), usual: meanOf(some.map((l) => l.perG)) },
+      ]),
+    );
+  const prices = { A: pricesOf('A'), B: pricesOf('B') };
+  return (slug, part, code) => {
+    const own = prices[part].get(slug);
+    if (!own) return null;
+    return (code === undefined ? undefined : own.byLot.get(code)) ?? own.usual;
+  };
 }
 
 /** What went into a casting, g: its parts, all of it, and its coats. */

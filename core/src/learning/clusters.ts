@@ -41,29 +41,70 @@ function addAgreement(total: Map<number, number>, part: LogPart, rows: ArrayLike
   for (const [mix, k] of yes) count(total, sizes[mix]! * MOST + k, sign);
 }
 
-/** Castings of a list that have what is asked about. */
-function rowsWith(castings: Castings, has: Outcome): number[] {
-  if ('parts' in castings) throw new TypeError('A log holds what is seen alone: ask it by an outcome.');
-  return castings.flatMap((f, i) => (has(f) ? [i] : []));
+/** So many mixes of each kind, by a number. */
+type Counts = readonly (readonly [number, number])[];
+
+/** How castings of some mixes agree in what is asked about. */
+interface Agreement {
+  readonly castings: number;
+  /** Mixes by how many castings they have. */
+  readonly sizes: Counts;
+  /** Mixes with any casting that has it, by size and how many have it as one number. */
+  readonly having: Counts;
 }
 
-/** How mixes agree in what is asked about: castings of a mix, those of them that have it, and how many such mixes. */
-function agreementOf(castings: Castings, has: Outcome): (readonly [number, number, number])[] {
-  const log = logOf(castings);
-  const { outcome } = has;
-  const counted =
-    outcome === undefined
-      ? new Map<number, number>()
-      : totalOf(log, `mixes ${outcome}`, '', {
-          zero: () => new Map<number, number>(),
-          add: (total, part, sign) => {
-            addAgreement(total, part, part.rows(outcome), sign);
-          },
-        });
-  // A list lies in one part.
-  if (outcome === undefined) for (const part of log.parts) addAgreement(counted, part, rowsWith(castings, has), 1);
+function ofLog(log: Log, outcome: string): Agreement {
+  const having = totalOf(log, `mixes ${outcome}`, '', {
+    zero: () => new Map<number, number>(),
+    add: (total, part, sign) => {
+      addAgreement(total, part, part.rows(outcome), sign);
+    },
+  });
   // In one order, so that the sums do not depend on how the log lies in parts.
-  return inOrder(counted).map(([key, mixes]) => [Math.floor(key / MOST), key % MOST, mixes] as const);
+  return { castings: log.size, sizes: mixCounts(log), having: inOrder(having) };
+}
+
+/** What tells of which mix a casting is. */
+type Mixed = Pick<CastFacts, 'code' | 'casting'>;
+
+/** Castings of one mix, and how many of them have it. */
+interface Mix {
+  size: number;
+  yes: number;
+}
+
+/** The same of a list; what tells no castings apart is a mix by itself. */
+function ofList<T extends Mixed>(castings: readonly T[], has: (casting: T) => boolean): Agreement {
+  const mixes = new Map<string, Mix>();
+  let last: { readonly code: string; readonly mix: Mix } | null = null;
+  const singles: [number, number] = [0, 0];
+  for (const f of castings) {
+    const yes = has(f) ? 1 : 0;
+    if (f.casting === undefined) {
+      singles[yes] += 1;
+      continue;
+    }
+    // Castings of one mix stand together mostly.
+    const mix: Mix = last?.code === f.code ? last.mix : (mixes.get(f.code) ?? { size: 0, yes: 0 });
+    if (mix.size === 0) mixes.set(f.code, mix);
+    last = { code: f.code, mix };
+    mix.size += 1;
+    mix.yes += yes;
+  }
+  const [sizes, having] = [new Map<number, number>(), new Map<number, number>()];
+  const add = ({ size, yes }: Readonly<Mix>, times: number) => {
+    count(sizes, size, times);
+    if (yes > 0) count(having, size * MOST + yes, times);
+  };
+  for (const mix of mixes.values()) add(mix, 1);
+  for (const yes of [0, 1] as const) add({ size: 1, yes }, singles[yes]);
+  return { castings: castings.length, sizes: inOrder(sizes), having: inOrder(having) };
+}
+
+function agreementOf(castings: Castings, has: Outcome): Agreement {
+  if (!('parts' in castings)) return ofList(castings, has);
+  if (has.outcome === undefined) throw new TypeError('A log holds what is seen alone: ask it by an outcome.');
+  return ofLog(logOf(castings), has.outcome);
 }
 
 /**
@@ -72,19 +113,21 @@ function agreementOf(castings: Castings, has: Outcome): (readonly [number, numbe
  * @returns 0 to 1; 0 where no mix has several castings
  */
 export function withinMix(castings: Castings, has: Outcome): number {
-  return logOf(castings).isMixed ? correlation(castings, has) : 0;
+  return isMixed(castings) ? correlation(agreementOf(castings, has)) : 0;
 }
 
-function correlation(castings: Castings, has: Outcome): number {
-  const log = logOf(castings);
-  const N = log.size;
+/** Whether castings of a mix are told apart anywhere. */
+const isMixed = (castings: Castings): boolean =>
+  'parts' in castings ? castings.isMixed : castings.some((f) => f.casting !== undefined);
+
+function correlation({ castings: N, sizes, having }: Agreement): number {
   let [K, squares] = [0, 0];
-  for (const [size, mixes] of mixCounts(log)) {
+  for (const [size, mixes] of sizes) {
     K += mixes;
     squares += mixes * size * size;
   }
   if (K < 2 || N <= K) return 0;
-  const agreement = agreementOf(castings, has);
+  const agreement = having.map(([key, mixes]) => [Math.floor(key / MOST), key % MOST, mixes] as const);
   const rate = agreement.reduce((sum, [, k, mixes]) => sum + k * mixes, 0) / N;
   // Mixes without one lie `rate` from it, each with all of its castings.
   let [between, within, without] = [0, 0, N];
@@ -113,25 +156,38 @@ const weightsByOutcome = memoize<Log, Map<string, WeightOf>>(() => new Map());
  * @returns null where every mix has one casting, and each counts for one
  */
 export function weightBySize(castings: Castings, has: Outcome): WeightOf | null {
-  const log = logOf(castings);
-  if (!log.isMixed) return null;
-  const known = has.outcome === undefined ? null : weightsByOutcome(log);
+  if (!isMixed(castings)) return null;
+  if (!('parts' in castings)) return weightOf(ofList(castings, has));
+  const known = has.outcome === undefined ? null : weightsByOutcome(castings);
   const before = known?.get(has.outcome!);
   if (before) return before;
-  const rho = correlation(castings, has);
-  const weight: WeightOf = (m) => 1 / (1 + (m - 1) * rho);
+  const weight = weightOf(agreementOf(castings, has));
   known?.set(has.outcome!, weight);
   return weight;
 }
 
+function weightOf(agreement: Agreement): WeightOf {
+  const rho = correlation(agreement);
+  return (m) => 1 / (1 + (m - 1) * rho);
+}
+
 /** By how much the castings looked at are fewer than they seem, for one outcome; 1 where every mix has one casting. */
 export function designEffect(castings: Castings, has: Outcome): number {
-  const log = logOf(castings);
-  const weight = weightBySize(castings, has);
-  if (weight === null || log.size === 0) return 1;
+  if (!('parts' in castings)) return designEffectOf(castings, has);
+  return castings.isMixed ? effectOf(castings.size, mixCounts(castings), weightBySize(castings, has)!) : 1;
+}
+
+/** The same of a list that tells of each casting which mix it is of. */
+export function designEffectOf<T extends Mixed>(castings: readonly T[], has: (casting: T) => boolean): number {
+  if (castings.every((f) => f.casting === undefined)) return 1;
+  const agreement = ofList(castings, has);
+  return effectOf(agreement.castings, agreement.sizes, weightOf(agreement));
+}
+
+function effectOf(castings: number, sizes: Counts, weight: WeightOf): number {
   let sum = 0;
-  for (const [m, mixes] of mixCounts(log)) sum += mixes * m * weight(m);
-  return log.size / sum;
+  for (const [m, mixes] of sizes) sum += mixes * m * weight(m);
+  return castings === 0 ? 1 : castings / sum;
 }
 
 /** Nearer to a whole number than this is one: weights of a third add up to one but for the machine's rounding. */

@@ -31,11 +31,25 @@ const MIN_PULLS = 10;
 const percent = (v: number) => `${Math.round(v * 100)} %`;
 /** Faults that a mould makes; the rest is the resin's or the hand's doing. */
 const MOULD_FAULTS = ['haze', 'bubbles/same-spot', 'bubbles/surface-pimples'];
-const spoiled = (f: CastFacts) => f.seen.some((s) => MOULD_FAULTS.includes(s));
+
+/** A casting as one pull of its mould. */
+interface Pull {
+  readonly mould: string | undefined;
+  readonly cavity: number | null | undefined;
+  readonly pull: number;
+  readonly isSpoiled: boolean;
+}
+
+const pullsOf = (facts: readonly CastFacts[]): Pull[] =>
+  facts.flatMap(({ levels, cavity, pulls, grade, seen }) =>
+    pulls === null || grade === null
+      ? []
+      : [{ mould: levels.mould, cavity, pull: pulls, isSpoiled: seen.some((s) => MOULD_FAULTS.includes(s)) }],
+  );
 
 /** Groups of pulls that may wear by themselves: each mould, and each of its cavities where several are known. */
-function groupsOf(facts: readonly CastFacts[]): { mould: string; cavity: number | null; all: CastFacts[] }[] {
-  return grouped(facts, (f) => f.levels.mould).flatMap(([mould, all]) => {
+function groupsOf(pulls: readonly Pull[]): { mould: string; cavity: number | null; all: Pull[] }[] {
+  return grouped(pulls, (f) => f.mould).flatMap(([mould, all]) => {
     const cavities = grouped(
       all.filter((f) => f.cavity != null),
       (f) => String(f.cavity),
@@ -56,8 +70,8 @@ interface Pulled {
 }
 
 /** Castings by their pull: those of one come out of the same wear, and a change lies between two. */
-function byPull(sorted: readonly CastFacts[]): Pulled[] {
-  const numbers = [...new Set(sorted.map((f) => f.pulls!))];
+function byPull(sorted: readonly Pull[]): Pulled[] {
+  const numbers = [...new Set(sorted.map((f) => f.pull))];
   const each = Math.ceil(numbers.length / MOST_STEPS);
   const stepOf = new Map(numbers.map((pull, i) => [pull, Math.floor(i / each)]));
   const steps = Array.from({ length: Math.ceil(numbers.length / each) }, (_, i): Pulled => ({
@@ -66,9 +80,9 @@ function byPull(sorted: readonly CastFacts[]): Pulled[] {
     n: 0,
   }));
   for (const f of sorted) {
-    const step = steps[stepOf.get(f.pulls!)!]!;
+    const step = steps[stepOf.get(f.pull)!]!;
     step.n += 1;
-    if (spoiled(f)) step.k += 1;
+    if (f.isSpoiled) step.k += 1;
   }
   return steps;
 }
@@ -78,16 +92,16 @@ function byPull(sorted: readonly CastFacts[]): Pulled[] {
  * the pull from which on there were more of them.
  */
 export function mouldLives(facts: readonly CastFacts[]): MouldLife[] {
-  return groupsOf(facts.filter((f) => f.pulls !== null && f.grade !== null)).flatMap(({ mould, cavity, all }) => {
+  return groupsOf(pullsOf(facts)).flatMap(({ mould, cavity, all }) => {
     if (all.length < MIN_PULLS) return [];
-    const sorted = [...all].sort((a, b) => a.pulls! - b.pulls!);
+    const sorted = [...all].sort((a, b) => a.pull - b.pull);
     const bin = Math.max(BIN, Math.ceil(sorted.length / MOST_BINS));
     const bins = Array.from({ length: Math.ceil(sorted.length / bin) }, (_, i) => {
       const some = sorted.slice(i * bin, (i + 1) * bin);
-      const k = some.filter(spoiled).length;
+      const k = some.filter((f) => f.isSpoiled).length;
       return {
-        from: some[0]!.pulls!,
-        to: some.at(-1)!.pulls!,
+        from: some[0]!.pull,
+        to: some.at(-1)!.pull,
         spoiled: k,
         pulls: some.length,
         ...wilsonInterval(k, some.length),

@@ -6,7 +6,7 @@ import type { Grade } from '../formats/vocabulary';
 import { castingFacts, type BatchFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
 import { castingCost, lotPrices, type PriceOf } from './castingCost';
-import { designEffect } from './clusters';
+import { designEffectOf } from './clusters';
 import { grouped } from './grouped';
 import { studioRates, type StudioRates } from '../outcomes/causeRates';
 import { mouldLives, type MouldLife } from './mouldLife';
@@ -95,37 +95,53 @@ function spreadOf(key: string, values: readonly number[]): Spread {
   };
 }
 
-/** A casting with what its resin cost. */
-interface Costed {
-  readonly f: CastFacts;
+/** What a casting says of yields, with what its resin cost: it is gone through by product, mould, cavity and month. */
+interface Costed extends Pick<CastFacts, 'code' | 'casting' | 'grade' | 'price'> {
+  readonly product: string | undefined;
+  readonly mould: string | undefined;
+  readonly cavity: string | undefined;
+  readonly month: string | undefined;
   readonly cost: number | null;
 }
 
+const costedOf = (f: CastFacts, cost: number | null): Costed => ({
+  code: f.code,
+  casting: f.casting,
+  grade: f.grade,
+  price: f.price,
+  product: f.levels.product,
+  mould: f.levels.mould,
+  cavity: f.levels.cavity,
+  month: f.startedAt?.slice(0, 7),
+  cost,
+});
+
 function yieldOf(key: string, costed: readonly Costed[]): Yield {
-  const some = costed.map((c) => c.f);
   const grades: Record<Grade, number> = { pass: 0, second: 0, scrap: 0, mend: 0 };
-  let [open, priced, cost, lost] = [0, 0, 0, 0];
-  const effect = designEffect(
-    some.filter((f) => f.grade !== null),
-    (f) => f.grade === 'pass',
-  );
+  let [priced, cost, lost] = [0, 0, 0];
+  const graded = costed.filter((c) => c.grade !== null);
+  const effect = designEffectOf(graded, (c) => c.grade === 'pass');
   const worth: Record<'pass' | 'second', number[]> = { pass: [], second: [] };
-  for (const { f, cost: own } of costed) {
-    if (f.grade === null) open += 1;
-    else grades[f.grade] += 1;
-    if (f.price != null && (f.grade === 'pass' || f.grade === 'second')) worth[f.grade].push(f.price);
+  const batches = new Set<string>();
+  let last = '';
+  for (const { code, grade, price, cost: own } of costed) {
+    // Castings of one batch stand together mostly.
+    if (code !== last) batches.add(code);
+    last = code;
+    if (grade !== null) grades[grade] += 1;
+    if (price != null && (grade === 'pass' || grade === 'second')) worth[grade].push(price);
     if (own === null) continue;
     priced += 1;
     cost += own;
-    if (f.grade === 'scrap') lost += own;
+    if (grade === 'scrap') lost += own;
   }
   return {
     key,
-    castings: some.length,
-    batches: new Set(some.map((f) => f.code)).size,
+    castings: costed.length,
+    batches: batches.size,
     grades,
-    open,
-    passed: wilsonInterval(grades.pass / effect, (some.length - open) / effect),
+    open: costed.length - graded.length,
+    passed: wilsonInterval(grades.pass / effect, graded.length / effect),
     cost: priced === 0 ? null : cost,
     lost: priced === 0 ? null : lost,
     priced,
@@ -223,9 +239,9 @@ export function studioFigures(
 ): StudioFigures {
   const price = lotPrices(lots);
   const castings = castingFacts(facts);
-  const costed = castings.map((f): Costed => ({ f, cost: castingCost(f, price) }));
-  const named = (keyOf: (f: CastFacts) => string | null | undefined) =>
-    grouped(costed, ({ f }) => keyOf(f)).map(([key, some]) => yieldOf(key, some));
+  const costed = castings.map((f) => costedOf(f, castingCost(f, price)));
+  const named = (by: 'product' | 'mould' | 'cavity' | 'month') =>
+    grouped(costed, (c) => c[by]).map(([key, some]) => yieldOf(key, some));
   const cups = new Map(
     grouped(
       facts.filter((f) => f.gel !== null),
@@ -263,10 +279,10 @@ export function studioFigures(
     cupLoss: losses,
     hollow: casts,
     yields: {
-      product: named((f) => f.levels.product),
-      mould: named((f) => f.levels.mould),
-      cavity: named((f) => f.levels.cavity),
-      month: named((f) => f.startedAt?.slice(0, 7)),
+      product: named('product'),
+      mould: named('mould'),
+      cavity: named('cavity'),
+      month: named('month'),
     },
     reasons: reasonsOf(castings, price),
     moulds: mouldLives(castings),
