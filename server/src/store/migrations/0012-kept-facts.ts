@@ -9,7 +9,7 @@ const AT_ONCE = 1_000;
  * The facts of a row as words of letters and digits alone (`0010-words`), where a casting's facts are kept as a merge
  * patch of its batch's.
  */
-const levelsOf = (facts: string) => {
+export const levelsOf = (facts: string) => {
   const isWhole = `COALESCE(json_array_length(${facts}, '$.castings'), 0) = 0`;
   const castings = `(SELECT json_patch(json_remove(${facts}, '$.castings'), p.value) AS value
     FROM json_each(${facts}, '$.castings') p) k`;

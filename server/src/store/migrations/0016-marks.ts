@@ -1,3 +1,4 @@
+import { levelsOf } from './0012-kept-facts';
 import type { Migration } from './migration';
 
 /** A mark as a word of letters and digits alone, as `searchWords.ts` asks for it. */
@@ -23,23 +24,9 @@ export const MARKS = `(SELECT group_concat(word, ' ') FROM (
     UNION ${some("'gear:' || gear", 'batch_gear WHERE batch_code = b.code')}
   ))`;
 
-/** The facts of a row as words (`0012-kept-facts`); none where they are missing, or are no JSON. */
-const levelsOf = (facts: string) => {
-  const isWhole = `COALESCE(json_array_length(${facts}, '$.castings'), 0) = 0`;
-  const castings = `(SELECT json_patch(json_remove(${facts}, '$.castings'), p.value) AS value
-    FROM json_each(${facts}, '$.castings') p) k`;
-  return `CASE WHEN json_valid(${facts}) THEN (SELECT group_concat(word, ' ') FROM (
-    SELECT hex(l.key || ':' || l.value) AS word FROM json_each(${facts}, '$.levels') l WHERE ${isWhole}
-    UNION SELECT 'whole' WHERE ${isWhole}
-    UNION SELECT hex(l.key || ':' || l.value) FROM ${castings}, json_each(k.value, '$.levels') l
-    UNION SELECT hex(l.key || ':' || l.value || '|' || s.value) FROM ${castings}, json_each(k.value, '$.levels') l, json_each(k.value, '$.seen') s
-    UNION SELECT hex('#' || m.value) FROM json_each(${facts}, '$.limits') m
-    UNION SELECT hex('#' || m.value) FROM ${castings}, json_each(k.value, '$.limits') m
-    UNION SELECT 'near' WHERE instr(${facts}, ':near"') > 0
-    UNION SELECT 'looked' || COALESCE(json_extract(${facts}, '$.looked'), 0)
-  )) ELSE '' END`;
-};
-const levelsAndMarks = (row: string) => `${levelsOf(`${row}.facts`)} || ' ' || ${row}.marks`;
+/** The facts of a row as words, none where they are missing or are no JSON, and its marks. */
+const levelsAndMarks = (row: string) =>
+  `CASE WHEN json_valid(${row}.facts) THEN ${levelsOf(`${row}.facts`)} ELSE '' END || ' ' || ${row}.marks`;
 /** The number of a row that a trigger sees: it is given after the row came. */
 const numberOf = (code: string) => `(SELECT number FROM batches WHERE code = ${code})`;
 
