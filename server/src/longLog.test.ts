@@ -6,13 +6,14 @@ import { testStudio, type TestStudio } from './testStudio';
 describe('a long log', () => {
   let long: TestStudio;
   const MANY = 1_130;
+  const at = '2026-05-04T10:00:00+00:00';
   beforeAll(async () => {
     long = await testStudio();
     await long.batches.addAll(
       Array.from({ length: MANY }, (_, i) =>
         soundBatch('house-tide', {
           code: `L-${i}`,
-          startedAt: '2026-05-04T10:00:00+00:00',
+          startedAt: at,
           copiedFrom: i < 2 ? { code: `L-${1 - i}`, changes: [] } : null,
         }),
       ),
@@ -73,6 +74,22 @@ describe('a long log', () => {
   it('has each batch in its history, as one stored by itself', async () => {
     expect(await long.batches.history('L-7')).toMatchObject([{ version: 1, action: 'created' }]);
     expect([...(await long.batches.taken(['L-7', 'Z-1', 'L-1129']))].sort()).toEqual(['L-1129', 'L-7']);
+  });
+  it('is looked through by words beside facts that not all of it has, page by page', async () => {
+    await long.batches.addAll(
+      Array.from({ length: 200 }, (_, i) => soundBatch('house-clear-6', { code: `C-${i}`, startedAt: at })),
+    );
+    const page = async (query: Record<string, string>) => {
+      const { items, total } = await long.batches.list(batchListQuerySchema.parse({ pageSize: '1', ...query }));
+      return { total, codes: items.map((i) => i.code) };
+    };
+    for (const number of ['1', '4', '5', '1130', '1131']) {
+      const plain = await page({ product: 'house-tide', page: number });
+      expect(plain.total).toBe(MANY);
+      expect(plain.codes).toHaveLength(number === '1131' ? 0 : 1);
+      for (const search of ['house', 'tide', 'l-'])
+        expect(await page({ search, fact: 'product:house-tide', page: number }), `${search} ${number}`).toEqual(plain);
+    }
   });
   it('does not go round for ever where two were copied from each other', async () => {
     const { items } = (await request(long.app).get('/api/v1/trials').expect(200)).body as {

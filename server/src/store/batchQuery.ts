@@ -50,7 +50,11 @@ function ofCastings(query: BatchListQuery, finding: Finding): WhereOptions<Batch
 }
 
 /** Batches whose words, or whose facts as words, answer a question to their index. */
-function answering(index: 'batch_words' | 'batch_levels', question: string, finding: Finding): WhereOptions<BatchRow> {
+export function answering(
+  index: 'batch_words' | 'batch_levels',
+  question: string,
+  finding: Finding,
+): WhereOptions<BatchRow> {
   const matching = `${index} MATCH ${quoted(question)}`;
   if (finding === 'each') return one(`EXISTS (SELECT 1 FROM ${index} WHERE rowid = batch.number AND ${matching})`);
   return one(`${finding === 'rows' ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${matching})`);

@@ -5,11 +5,13 @@ import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
 import { asksWords, byWords, countByPart, type ByWords } from './batchCount';
 import { castingsInList } from './castingRows';
-import { orderOf, whereOf, type Finding } from './batchQuery';
+import { without } from './batchMarks';
+import { answering, orderOf, whereOf, type Finding } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
 import type { BatchRow, CastingRow } from './models';
+import { wordsQuestion } from './searchWords';
 
 /** Codes asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
@@ -116,8 +118,16 @@ async function soonestWhere(
   const { sort, page, pageSize } = query;
   // Only in an order that an index has.
   if (!BY_TIME.includes(sort)) return amongNamed(words, 'rows');
-  const wanted = page * pageSize * ((await count({ sort, page, pageSize })) / total);
-  return wanted * EACH_TAKES < total ? whereOf(query, 'each') : amongNamed(words, 'rows');
+  const isSoonFull = async (among: BatchListQuery) => {
+    const wanted = page * pageSize * ((await count(among)) / total);
+    return wanted * EACH_TAKES < total;
+  };
+  if (await isSoonFull({ sort, page, pageSize })) return whereOf(query, 'each');
+  // Words beside facts: of those that the facts name, as many as a page wants are asked for the words.
+  const [said, others] = [wordsQuestion(query.search ?? ''), byWords(without(query, ['search']))];
+  if (said === null || others === null || !(await isSoonFull(without(query, ['search']))))
+    return amongNamed(words, 'rows');
+  return { [Op.and]: [amongNamed(others, 'rows'), answering('batch_words', said, 'each')] };
 }
 
 /**
