@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Browser, Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Browser, Builder, By, Key, error, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 const FLAGS = [
@@ -28,6 +28,9 @@ const LATENCY_MS = Number(process.env['LATENCY_MS'] ?? 0);
 const SLOWER = Number(process.env['SLOWER'] ?? 1);
 /** How often it is looked for, ms. */
 const LOOK_MS = 50;
+
+/** What the driver says of an element that a redraw took away, or moved under something that stays in its place. */
+const MEANWHILE = [error.StaleElementReferenceError, error.ElementClickInterceptedError];
 
 /** Whether an element is to be seen: drawn, and of some size, itself or what it holds. */
 const IS_SEEN = `
@@ -218,8 +221,20 @@ export class Bench {
     await element!.click();
   }
 
-  /** Replaces what stands in a field. */
+  /** Replaces what stands in a field; done again where the field went or moved meanwhile. */
   async type(css: string, text: string): Promise<void> {
+    const until = Date.now() + PATIENCE_MS;
+    for (;;) {
+      try {
+        await this.typeOnce(css, text);
+        return;
+      } catch (cause) {
+        if (!MEANWHILE.some((moved) => cause instanceof moved) || Date.now() > until) throw cause;
+      }
+    }
+  }
+
+  private async typeOnce(css: string, text: string): Promise<void> {
     const element = await this.see(css);
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
     await element.click();
