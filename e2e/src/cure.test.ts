@@ -12,6 +12,27 @@ const { enter, open, says, step, typed, until } = hands(bench);
 const { advance } = application;
 
 describe('pressing', () => {
+  it('says so where its step cannot be fetched, and comes by a button once it can', async () => {
+    const code = await at('close', 4);
+    const block = (urls: readonly string[]) => bench.ask('Network.setBlockedURLs', { urls });
+    await bench.ask('Network.enable');
+    await block(['*CloseStep*']);
+    await open(code);
+    await bench.read('the clock runs on');
+    await bench.see('[data-test="step"]');
+    await bench.tapWords('Try again', '.problem');
+    await bench.see('.problem');
+    await block([]);
+    await bench.tapWords('Try again', '.problem');
+    await bench.see('[data-test="close"]');
+    await bench.gone('.problem');
+    // With its own style: rows that gloves hit.
+    const low = await bench.driver.executeScript<number>(
+      `return Math.min(...[...document.querySelectorAll('[data-test="close"] label')].map((l) => l.offsetHeight))`,
+    );
+    expect(low).toBeGreaterThanOrEqual(48);
+    await bench.complaints();
+  });
   it('closes only in a vessel that was chosen and when all was looked at, by keys too', async () => {
     const code = await at('close', 4);
     await open(code);
