@@ -155,6 +155,16 @@ describe('a page of the log by several filters at once', () => {
     return some;
   }
 
+  it('is not found by the letters of a mark, which nobody wrote', async () => {
+    const letters = Buffer.from('!grade:').toString('hex');
+    expect(
+      await own.database.sequelize.query('SELECT 1 FROM batches WHERE instr(marks, ?) > 0', {
+        type: QueryTypes.SELECT,
+        replacements: [letters],
+      }),
+    ).toHaveLength(120);
+    expect((await own.batches.list(batchListQuerySchema.parse({ search: letters }))).total).toBe(0);
+  });
   it('is found by the words of its index as by each row and its parts', async () => {
     expect(await holds(250, 7)).toBeGreaterThan(60);
   }, 60_000);

@@ -124,9 +124,9 @@ async function soonestWhere(
   };
   if (await isSoonFull({ sort, page, pageSize })) return whereOf(query, 'each');
   // Words beside facts: of those that the facts name, as many as a page wants are asked for the words.
-  const [said, others] = [wordsQuestion(query.search ?? ''), byWords(without(query, ['search']))];
-  if (said === null || others === null || !(await isSoonFull(without(query, ['search']))))
-    return amongNamed(words, 'rows');
+  const unsaid = without(query, ['search']);
+  const [said, others] = [wordsQuestion(query.search ?? ''), byWords(unsaid)];
+  if (said === null || others === null || !(await isSoonFull(unsaid))) return amongNamed(words, 'rows');
   return { [Op.and]: [amongNamed(others, 'rows'), answering('batch_words', said, 'each')] };
 }
 
