@@ -38,7 +38,7 @@ async function take(event: Event) {
 const changed = (photo: CheckPhoto) => {
   emit(
     'change',
-    props.photos.map((p, i) => (i === chosen.value ? photo : p)),
+    props.photos.map((p) => (p.id === photo.id ? photo : p)),
   );
 };
 const off = (index: number) => {
