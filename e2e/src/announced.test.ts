@@ -47,3 +47,59 @@ describe('what a page announces', () => {
     expect(await bench.driver.executeScript("return document.getElementById('opening') === null")).toBe(true);
   });
 });
+
+describe('what cannot be fetched', () => {
+  const block = async (...urls: readonly string[]) => {
+    await bench.ask('Network.enable');
+    await bench.ask('Network.setBlockedURLs', { urls });
+  };
+  const MISSED = '[data-test="missed"]';
+  it.each([
+    ['the page', ['*PatternsView*']],
+    ['its style alone', ['*PatternsView*.css*']],
+  ])('is said where it is %s, the page before stays, and it comes once it is tried again', async (_what, urls) => {
+    await bench.go('/batches');
+    await bench.see('main h1');
+    await block(...urls);
+    for (const words of ['Patterns', 'Try again']) {
+      await bench.tapWords(words);
+      await expect.poll(() => bench.text(MISSED)).toContain('“Patterns” cannot be fetched now.');
+      await bench.at('/batches');
+    }
+    await block();
+    await bench.tapWords('Try again', MISSED);
+    await bench.at('/patterns');
+    await bench.gone(MISSED);
+    await bench.see('[data-test="patterns"], main h1');
+    // Whole, with its style.
+    const sheets = await bench.driver.executeScript<number[]>(
+      `return [...document.querySelectorAll('link[rel=stylesheet][href*=PatternsView]')].map((l) => l.sheet.cssRules.length)`,
+    );
+    expect(sheets).toHaveLength(1);
+    expect(sheets[0]).toBeGreaterThan(0);
+    await bench.complaints();
+  });
+  it('is said of the first page too', async () => {
+    await block('*PatternsView*');
+    await bench.go('/patterns');
+    await expect.poll(() => bench.text(MISSED)).toContain('“Patterns” cannot be fetched now.');
+    await block();
+    await bench.tapWords('Try again', MISSED);
+    await bench.see('main h1');
+    await bench.gone(MISSED);
+    await bench.complaints();
+  });
+  it("is said of a phone's list of places, which opens once it is tried again", async () => {
+    await bench.resize({ width: 390, height: 844 });
+    await block('*PhoneDrawers*');
+    await bench.go('/batches');
+    await bench.see('main h1');
+    await bench.tapWords('More', 'nav[aria-label="Studio"]');
+    await expect.poll(() => bench.text(MISSED)).toContain('The list cannot be fetched now.');
+    await block();
+    await bench.tapWords('Try again', MISSED);
+    await bench.see('nav[aria-label="More of the studio"]');
+    await bench.gone(MISSED);
+    await bench.complaints();
+  });
+});

@@ -4,6 +4,7 @@ import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import LookRoundStrip from './app/LookRoundStrip.vue';
 import OpeningStrip from './app/OpeningStrip.vue';
+import MissedNote from './app/MissedNote.vue';
 import ReplacedNote from './app/ReplacedNote.vue';
 import PhoneBar from './app/PhoneBar.vue';
 import PhoneTop from './app/PhoneTop.vue';
@@ -12,7 +13,7 @@ import ShellTop from './app/ShellTop.vue';
 import { keepShell } from './app/keptShell';
 import { opened } from './app/opened';
 import { useIdle } from './components/useIdle';
-import { useOnceTrue } from './app/useOnceTrue';
+import { useOncePart } from './app/missed';
 import { useGlobalKeys } from './app/useGlobalKeys';
 import { useHeldWords } from './app/useHeldWords';
 import { useFocusKeeper } from './app/useFocusKeeper';
@@ -25,9 +26,9 @@ import { useWork } from './stores/work';
 
 // What nobody sees at first comes after the page.
 const Speakers = defineAsyncComponent(() => import('./app/Speakers.vue'));
-const FindDialog = defineAsyncComponent(() => import('./app/FindDialog.vue'));
-const HelpDialog = defineAsyncComponent(() => import('./app/HelpDialog.vue'));
-const PhoneDrawers = defineAsyncComponent(() => import('./app/PhoneDrawers.vue'));
+const find = () => import('./app/FindDialog.vue');
+const keys = () => import('./app/HelpDialog.vue');
+const drawers = () => import('./app/PhoneDrawers.vue');
 
 const route = useRoute();
 const router = useRouter();
@@ -38,10 +39,15 @@ useFocusKeeper();
 const phone = usePhone();
 const [jarsOpen, moreOpen] = [ref(false), ref(false)];
 const isIdle = useIdle();
-watch(isIdle, keepShell);
+watch(isIdle, () => {
+  keepShell();
+  // By the time that they are tapped the network may be gone.
+  void Promise.allSettled([find(), keys(), ...(phone.value ? [drawers()] : [])]);
+});
 const { waiting, speak } = useHeldWords();
-const [findAsked, keysAsked] = [useOnceTrue(findOpen), useOnceTrue(keysOpen)];
-const drawersAsked = useOnceTrue(() => jarsOpen.value || moreOpen.value);
+const FindDialog = useOncePart('The search', find, findOpen);
+const HelpDialog = useOncePart('The help', keys, keysOpen);
+const PhoneDrawers = useOncePart('The list', drawers, jarsOpen, moreOpen);
 onMounted(async () => {
   await session.ready();
   // Before somebody signs in there is nothing to be had.
@@ -61,13 +67,14 @@ watch(
 </script>
 
 <template>
-  <RouterView v-if="route.matched.length === 0" />
+  <template v-if="route.matched.length === 0"><MissedNote /><RouterView /></template>
   <RouterView v-else-if="route.meta['bare']" @vue:mounted="opened" />
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
     <InTurn v-if="!phone"><ShellShelf /></InTurn>
     <div class="right">
       <ReplacedNote />
+      <MissedNote />
       <LookRoundStrip />
       <OpeningStrip />
       <InTurn v-if="phone"><PhoneTop @jars="jarsOpen = true" /></InTurn>
@@ -77,15 +84,16 @@ watch(
       </main>
       <InTurn v-if="phone"><PhoneBar class="at-thumb" @more="moreOpen = true" /></InTurn>
     </div>
-    <PhoneDrawers
-      v-if="phone && drawersAsked"
+    <component
+      :is="PhoneDrawers"
+      v-if="phone && PhoneDrawers"
       v-model:jars="jarsOpen"
       v-model:more="moreOpen"
       @keys="keysOpen = true"
       @find="findOpen = true"
     />
-    <FindDialog v-if="findAsked" v-model:open="findOpen" />
-    <HelpDialog v-if="keysAsked" v-model:open="keysOpen" />
+    <component :is="FindDialog" v-if="FindDialog" v-model:open="findOpen" />
+    <component :is="HelpDialog" v-if="HelpDialog" v-model:open="keysOpen" />
     <!-- Links that are drawn as buttons need the styles of one, on pages without any too. -->
     <InTurn><Button v-show="false" disabled /></InTurn>
     <Speakers v-if="isIdle || waiting" @ready="speak" />

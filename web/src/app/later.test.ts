@@ -2,7 +2,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { defineComponent, h, nextTick, ref } from 'vue';
+import { defineComponent, h, ref } from 'vue';
 import { useConfirm } from 'primevue/useconfirm';
 import { useToast } from 'primevue/usetoast';
 import { mounted, used, type Mounted } from '../testing/mounted';
@@ -10,7 +10,10 @@ import { WarmJarTheme } from './theme';
 import Speakers from './Speakers.vue';
 import { useHeldWords } from './useHeldWords';
 import { useIdle } from '../components/useIdle';
-import { useOnceTrue } from './useOnceTrue';
+import MissedNote from './MissedNote.vue';
+import { useOncePart } from './missed';
+
+const List = { render: () => null };
 
 let page: Mounted | null = null;
 afterEach(() => {
@@ -21,17 +24,41 @@ afterEach(() => {
 });
 
 describe('what comes after the page', () => {
-  it('comes once somebody asked, and stays', async () => {
-    const asked = ref(false);
-    const made = await used(() => useOnceTrue(asked));
+  it('comes once somebody asked by any of its ways, and stays', async () => {
+    const [jars, more] = [ref(false), ref(false)];
+    const made = await used(() => useOncePart('The list', () => Promise.resolve({ default: List }), jars, more));
     page = made;
-    expect(made.result.value).toBe(false);
-    asked.value = true;
-    await nextTick();
-    expect(made.result.value).toBe(true);
-    asked.value = false;
-    await nextTick();
-    expect(made.result.value).toBe(true);
+    expect(made.result.value).toBeNull();
+    more.value = true;
+    await made.settle();
+    expect(made.result.value).toBe(List);
+    more.value = false;
+    await made.settle();
+    expect(made.result.value).toBe(List);
+  });
+  it('says so where it cannot be had, is shut meanwhile, and opens when it is tried again', async () => {
+    const [jars, more] = [ref(false), ref(false)];
+    let isAway = true;
+    const made = await used(() =>
+      useOncePart(
+        'The list',
+        () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve({ default: List })),
+        jars,
+        more,
+      ),
+    );
+    page = made;
+    more.value = true;
+    await made.settle();
+    expect([made.result.value, jars.value, more.value]).toEqual([null, false, false]);
+    const note = await mounted(MissedNote);
+    expect(note.text()).toContain('The list cannot be fetched now.');
+    isAway = false;
+    note.root.querySelector('button')!.click();
+    await made.settle();
+    expect([made.result.value, jars.value, more.value]).toEqual([List, false, true]);
+    expect(note.text()).toBe('');
+    note.unmount();
   });
   it('comes when the browser has nothing more urgent, and not after the page went', async () => {
     let idle: (() => void) | undefined;

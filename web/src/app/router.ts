@@ -1,9 +1,11 @@
 import { createRouter, createWebHistory, START_LOCATION, type RouteRecordRaw } from 'vue-router';
 import { BASE } from '../api/base';
+import { missingSheets } from '../components/missingSheets';
 import type { Place } from '../places/place';
 import { PLACES } from '../places/places';
 import { useSession } from '../stores/session';
 import { breathe } from './breathe';
+import { missed } from './missed';
 
 const routeOf = ({ name, path, title, view, under, tabs, bare, open }: Place): RouteRecordRaw => ({
   name,
@@ -22,12 +24,18 @@ export const router = createRouter({
   routes: [...PLACES.map(routeOf), { path: '/units', redirect: '/settings' }],
 });
 
+/** What brings the files of the page that is gone to. */
+let files: Promise<unknown> = Promise.resolve();
+/** Pages that could not be had once: what brings a page asks for its style once, so it is looked for again. */
+const missedOnce = new Set<unknown>();
+
 /** On a network nothing is shown before somebody signed in; a board only shows the board. */
 router.beforeEach(async (to, from) => {
   const session = useSession();
   // The view's files come while it is asked who is there.
   const view = to.matched.at(-1)?.components?.['default'];
-  if (typeof view === 'function') void (view as () => Promise<unknown>)().catch(() => undefined);
+  files = typeof view === 'function' ? (view as () => Promise<unknown>)() : Promise.resolve();
+  files.catch(() => undefined);
   await session.ready();
   // The shell is there by now: it is drawn before its page is made.
   if (from === START_LOCATION) await breathe();
@@ -37,11 +45,21 @@ router.beforeEach(async (to, from) => {
 });
 
 // The page's files were just read: a frame and a tap go before it is made.
-router.beforeResolve(async (_to, from) => {
+router.beforeResolve(async (to, from) => {
+  await files;
+  if (missedOnce.has(to.name)) await missingSheets();
   if (from === START_LOCATION) await breathe();
 });
 
-router.afterEach((to) => {
+router.onError((_cause, to) => {
+  missedOnce.add(to.name);
+  const again = () => void router.push(to.fullPath).catch(() => undefined);
+  missed.value = { what: `“${String(to.meta['title'])}”`, again };
+});
+
+router.afterEach((to, _from, failure) => {
+  if (failure) return;
+  missed.value = null;
   const subject = typeof to.params['code'] === 'string' ? `${to.params['code']}: ` : '';
   document.title = `${subject}${String(to.meta['title'] ?? '')} · Warm Jar`;
 });

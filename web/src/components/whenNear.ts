@@ -1,6 +1,7 @@
 import { useEventListener, useIntersectionObserver, useTimeoutFn } from '@vueuse/core';
-import { defineAsyncComponent, defineComponent, h, ref, type Component } from 'vue';
+import { defineComponent, h, ref, type Component } from 'vue';
 import { breathe } from '../app/breathe';
+import { laterPart, type Loader } from './laterPart';
 
 /** How near the window something must come to be fetched and drawn. */
 const MARGIN = '100px 0px';
@@ -8,19 +9,21 @@ const MARGIN = '100px 0px';
 const PATIENCE_MS = 10_000;
 /** What a drawing takes where nothing says how high it is, px. */
 const USUAL_HEIGHT = 230;
+const SAYS =
+  'This drawing cannot be fetched now. Try again; where that does not help, load the page again once the server answers.';
 
 /**
  * A drawing that is fetched and drawn once it comes near the window: a chart takes longer than all else of a page.
  * Until then its place is kept, so that nothing moves.
  * @param loader as of an asynchronous component; the props stay those of what is loaded, of which `height` is px
  */
-export function whenNear<T extends Component>(loader: () => Promise<{ default: T }>): T {
+export function whenNear<T extends Component>(loader: Loader<T>): T {
   // What draws was just read: a frame and a tap go before it draws.
-  const Drawing = defineAsyncComponent(async () => {
+  const Drawing = laterPart(async () => {
     const read = await loader();
     await breathe();
     return read;
-  }) as Component;
+  }, SAYS) as Component;
   const place = defineComponent({
     inheritAttrs: false,
     setup(_, { attrs }) {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import NumberEntry from '../../components/NumberEntry.vue';
 import { useBenchContext } from '../../run/useBench';
 import { useUnits } from '../../stores/units';
 import DoButton from './DoButton.vue';
+import { LineChart } from './laterParts';
 import { usePourWindow } from './usePourWindow';
 
 /**
@@ -11,7 +12,6 @@ import { usePourWindow } from './usePourWindow';
  * opens and before it closes.
  */
 defineProps<{ drawn?: boolean }>();
-const LineChart = defineAsyncComponent(() => import('../../components/LineChart.vue'));
 const bench = useBenchContext();
 const units = useUnits();
 const { fromC, toC, set, words, curve } = usePourWindow();
