@@ -19,6 +19,8 @@ const FLAGS = [
   // Somebody who asked for less motion: nothing fades between two looks, and a page is painted half as often.
   '--force-prefers-reduced-motion',
   '--disable-smooth-scrolling',
+  // A page that was left is not kept alive behind the next, and no process stands ready for one that may come.
+  '--disable-features=BackForwardCache,SpareRendererForSitePerProcess',
 ];
 
 /** How long a page may take to show what is waited for, ms: a machine that others use too is slow at times. */
