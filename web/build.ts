@@ -173,6 +173,39 @@ export function smallOnes(
   };
 }
 
+/**
+ * Sorts a large package into files of a size, each of which stands on those before it alone: a browser reads through a
+ * file in one go as it comes, and answers no tap meanwhile.
+ * @param begins the modules of the package that are used
+ * @param most code in a file, characters as written; a module larger than that has one of its own
+ */
+export function inPieces(name: string, begins: readonly string[], most: number): Sorted {
+  let pieces: ReadonlyMap<string, number> | null = null;
+  return (id, modules) => {
+    pieces ??= piecesOf(begins, modules, most);
+    const piece = pieces.get(id);
+    return piece === undefined ? null : `${name}${piece}`;
+  };
+}
+
+function piecesOf(begins: readonly string[], modules: Modules, most: number): ReadonlyMap<string, number> {
+  const seen = new Set<string>();
+  const pieces = new Map<string, number>();
+  let [piece, filled] = [1, 0];
+  const put = (id: string) => {
+    if (seen.has(id)) return;
+    seen.add(id);
+    const told = modules.getModuleInfo(id);
+    told?.importedIds.forEach(put);
+    const length = told?.code?.length ?? 0;
+    if (filled > 0 && filled + length > most) [piece, filled] = [piece + 1, 0];
+    pieces.set(id, piece);
+    filled += length;
+  };
+  begins.forEach(put);
+  return pieces;
+}
+
 /** A list of all that a package has says nothing of what is used of it. */
 const LISTS = /[\\/]node_modules[\\/]|[\\/]core[\\/]src[\\/]index\.ts$/;
 const CORE = /[\\/]core[\\/]src[\\/]index\.ts$/;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core';
+import { onBeforeMount, ref } from 'vue';
 import VChart from 'vue-echarts';
 import type { ChartTable } from './chartTable';
+import { chartsWarm } from './chartWarming';
 
 /**
  * A chart with its title, and the same figures as a table for whoever does not see it. Lines are drawn as lines, a map
@@ -15,6 +17,11 @@ const { drawnAs = 'svg' } = defineProps<{
   table: ChartTable;
   drawnAs?: 'svg' | 'canvas';
 }>();
+const ready = ref(drawnAs === 'canvas');
+onBeforeMount(async () => {
+  if (!ready.value) await chartsWarm();
+  ready.value = true;
+});
 </script>
 
 <template>
@@ -22,13 +29,15 @@ const { drawnAs = 'svg' } = defineProps<{
     <figcaption>
       <strong>{{ title }}</strong>
     </figcaption>
-    <div role="img" :aria-label="words ?? title">
+    <div role="img" :aria-label="words ?? title" :style="{ height: `${height}px` }">
       <!-- Drawn with the next frame, not in the same go in which it is told what to draw. -->
       <VChart
+        v-if="ready"
         :option="option"
         :init-options="{ renderer: drawnAs }"
         :update-options="{ lazyUpdate: true }"
         autoresize
+        class="drawn"
         :style="{ height: `${height}px` }"
       />
     </div>
@@ -55,6 +64,11 @@ const { drawnAs = 'svg' } = defineProps<{
 </template>
 
 <style scoped>
+/* Whole pixels: a width with a fraction would be taken for another than the drawing has, and all of it drawn twice. */
+.drawn {
+  width: 100%;
+  width: round(down, 100%, 1px);
+}
 .chart {
   min-width: 0;
 }
