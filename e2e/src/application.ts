@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -74,6 +74,27 @@ function ended(child: ChildProcess): Promise<number | null> {
   });
 }
 
+/** What a demo's data are called, as a studio's own. */
+function takenUp(data: string): void {
+  for (const end of ['', '-wal', '-shm'])
+    if (existsSync(join(data, `demo.sqlite${end}`)))
+      renameSync(join(data, `demo.sqlite${end}`), join(data, `studio.sqlite${end}`));
+}
+
+/** The demo studio's data as of the usual moment: made once, by the application itself, and copied for each test. */
+let made: Promise<string> | null = null;
+async function makeDemo(): Promise<string> {
+  const data = mkdtempSync(join(tmpdir(), 'warm-jar-e2e-demo-'));
+  process.on('exit', () => {
+    rmSync(data, { recursive: true, force: true });
+  });
+  const { child } = await serve(data, ['--demo'], 0, 0, BEGUN);
+  const code = await ended(child);
+  if (code !== 0) throw new Error(`The server ended with ${code} when told to stop.`);
+  takenUp(data);
+  return data;
+}
+
 /** Starts it with the demo studio, or on an empty database. Stopping it is Ctrl-C, and must end it cleanly. */
 export async function startApplication(options: {
   demo: boolean;
@@ -88,14 +109,9 @@ export async function startApplication(options: {
   const data = options.data ?? mkdtempSync(join(tmpdir(), 'warm-jar-e2e-'));
   const speed = options.speed ?? 1;
   const begun = options.now ?? BEGUN;
-  let { child, address } = await serve(
-    data,
-    options.demo ? ['--demo'] : [],
-    options.port ?? 0,
-    speed,
-    begun,
-    options.env,
-  );
+  if (options.demo && options.now) throw new Error('The demo studio is kept as of the usual moment alone.');
+  if (options.demo) cpSync(await (made ??= makeDemo()), data, { recursive: true });
+  let { child, address } = await serve(data, [], options.port ?? 0, speed, begun, options.env);
   const servedMs = Date.now();
   /** The clock goes on while the server is away, as the one on the wall does. */
   let advancedS = 0;
@@ -134,11 +150,7 @@ export async function startApplication(options: {
         });
         child.kill('SIGKILL');
       }),
-    // The demo studio would be made anew: what was in it is taken up as a studio's own.
     resume: async () => {
-      for (const end of ['', '-wal', '-shm'])
-        if (existsSync(join(data, `demo.sqlite${end}`)))
-          renameSync(join(data, `demo.sqlite${end}`), join(data, `studio.sqlite${end}`));
       ({ child, address } = await serve(data, [], port, speed, now()));
     },
   };

@@ -136,7 +136,7 @@ export async function standsAtEverySize(
 ): Promise<void> {
   await bench.complaints();
   await bench.resize({ width: 1280, height: 800 });
-  await bench.go(path);
+  await bench.goOn(path);
   await bench.see(ready);
   expect(await wrongAt(bench, axeAt)).toEqual([]);
   expect(await bench.complaints()).toEqual([]);
