@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core';
-import { onBeforeMount, ref } from 'vue';
 import VChart from 'vue-echarts';
 import type { ChartTable } from './chartTable';
-import { chartsWarm } from './chartWarming';
 
 /**
  * A chart with its title, and the same figures as a table for whoever does not see it. Lines are drawn as lines, a map
@@ -17,11 +15,6 @@ const { drawnAs = 'svg' } = defineProps<{
   table: ChartTable;
   drawnAs?: 'svg' | 'canvas';
 }>();
-const ready = ref(drawnAs === 'canvas');
-onBeforeMount(async () => {
-  if (!ready.value) await chartsWarm();
-  ready.value = true;
-});
 </script>
 
 <template>
@@ -29,10 +22,9 @@ onBeforeMount(async () => {
     <figcaption>
       <strong>{{ title }}</strong>
     </figcaption>
-    <div role="img" :aria-label="words ?? title" :style="{ height: `${height}px` }">
+    <div role="img" :aria-label="words ?? title">
       <!-- Drawn with the next frame, not in the same go in which it is told what to draw. -->
       <VChart
-        v-if="ready"
         :option="option"
         :init-options="{ renderer: drawnAs }"
         :update-options="{ lazyUpdate: true }"
