@@ -19,6 +19,7 @@ import { useHeldWords } from './app/useHeldWords';
 import { useFocusKeeper } from './app/useFocusKeeper';
 import { usePageFocus } from './app/usePageFocus';
 import { InTurn } from './components/InTurn';
+import { wholePart } from './components/laterPart';
 import { usePhone } from './components/usePhone';
 import { useProducts } from './stores/products';
 import { useSession } from './stores/session';
@@ -42,7 +43,7 @@ const isIdle = useIdle();
 watch(isIdle, () => {
   keepShell();
   // By the time that they are tapped the network may be gone.
-  void Promise.allSettled([find(), keys(), ...(phone.value ? [drawers()] : [])]);
+  void Promise.allSettled([wholePart(find), wholePart(keys), ...(phone.value ? [wholePart(drawers)] : [])]);
 });
 const { waiting, speak } = useHeldWords();
 const FindDialog = useOncePart('The search', find, findOpen);
@@ -68,7 +69,7 @@ watch(
 
 <template>
   <template v-if="route.matched.length === 0"><MissedNote /><RouterView /></template>
-  <RouterView v-else-if="route.meta['bare']" @vue:mounted="opened" />
+  <template v-else-if="route.meta['bare']"><MissedNote /><RouterView @vue:mounted="opened" /></template>
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
     <InTurn v-if="!phone"><ShellShelf /></InTurn>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import TopNote from './TopNote.vue';
+import { TRY_AGAIN } from '../components/laterPart';
 import { missed } from './missed';
 
 /** Told where what was tapped could not be fetched: the page before stays as it is. */
@@ -7,7 +8,6 @@ import { missed } from './missed';
 
 <template>
   <TopNote v-if="missed" act="Try again" data-test="missed" @act="missed.again()"
-    ><strong>{{ missed.what }} cannot be fetched now.</strong> Try again; where that does not help, load the page again
-    once the server answers.</TopNote
+    ><strong>{{ missed.what }} cannot be fetched now.</strong> {{ TRY_AGAIN }}</TopNote
   >
 </template>

@@ -2,10 +2,11 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { mounted, type Mounted } from '../testing/mounted';
 import { h, type Component } from 'vue';
-import { laterPart } from './laterPart';
+import { laterPart, wholePart } from './laterPart';
 import { missingSheets } from './missingSheets';
 
-const SAYS = 'The gasket cannot be fetched now.';
+const SAYS = 'The gasket cannot be fetched now. It is in the drawer. Try again;';
+const GASKET = ['The gasket', { also: 'It is in the drawer.' }] as const;
 
 let page: Mounted | null = null;
 afterEach(() => {
@@ -24,7 +25,7 @@ describe('a part that comes after the page', () => {
         isAway
           ? Promise.reject(new Error('away'))
           : Promise.resolve({ __esModule: true, default: { render: () => h('b', 'Gasket seated') } }),
-      SAYS,
+      ...GASKET,
     );
     page = await mounted(Part);
     expect(page.root.querySelector('[role="alert"]')?.textContent).toContain(SAYS);
@@ -40,7 +41,7 @@ describe('a part that comes after the page', () => {
     const Vessel = { props: { name: String }, render: ({ name }: { name: string }) => h('b', `Gasket of ${name}`) };
     const Part = laterPart(
       () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve({ __esModule: true, default: Vessel })),
-      SAYS,
+      ...GASKET,
     );
     page = await mounted({ render: () => h(Part as Component, { name: 'G-04' }) });
     const again = () => page!.root.querySelector('button')!;
@@ -63,6 +64,30 @@ describe('a style sheet that could not be fetched', () => {
     document.head.append(link);
     return link;
   };
+  it('holds up the part that missed it alone', async () => {
+    const link = asked('close');
+    try {
+      link.dispatchEvent(new Event('error'));
+      const Seal = { render: () => null };
+      const there = () => Promise.resolve({ default: Seal });
+      expect((await wholePart(there)).default).toBe(Seal);
+      expect(links()).toContain(link);
+      let isAway = true;
+      const missed = () => (isAway ? Promise.reject(new Error('away')) : there());
+      await expect(wholePart(missed)).rejects.toThrow('away');
+      isAway = false;
+      const again = wholePart(missed);
+      await vi.waitFor(() => {
+        expect(links()).not.toContain(link);
+      });
+      links()[0]!.dispatchEvent(new Event('load'));
+      expect((await again).default).toBe(Seal);
+    } finally {
+      links().forEach((l) => {
+        l.remove();
+      });
+    }
+  });
   it('is asked for again until it is there, and those that are there are left alone', async () => {
     const [lost, there] = [asked('close'), asked('step')];
     try {

@@ -9,8 +9,6 @@ const MARGIN = '100px 0px';
 const PATIENCE_MS = 10_000;
 /** What a drawing takes where nothing says how high it is, px. */
 const USUAL_HEIGHT = 230;
-const SAYS =
-  'This drawing cannot be fetched now. Try again; where that does not help, load the page again once the server answers.';
 
 /**
  * A drawing that is fetched and drawn once it comes near the window: a chart takes longer than all else of a page.
@@ -23,7 +21,7 @@ export function whenNear<T extends Component>(loader: Loader<T>): T {
     const read = await loader();
     await breathe();
     return read;
-  }, SAYS) as Component;
+  }, 'This drawing') as Component;
   const place = defineComponent({
     inheritAttrs: false,
     setup(_, { attrs }) {

@@ -1,10 +1,8 @@
 import type { Component } from 'vue';
-import { laterPart, type Loader } from '../../components/laterPart';
+import { laterPart, wholePart, type Loader } from '../../components/laterPart';
 
-const SAYS =
-  'This part of the step cannot be fetched now. What you entered is kept, and the clock runs on. Try again; where that does not help, load the page again once the server answers.';
-
-const later = <T extends Component>(loader: Loader<T>) => laterPart(loader, SAYS);
+const later = <T extends Component>(loader: Loader<T>) =>
+  laterPart(loader, 'This part of the step', { also: 'What you entered is kept, and the clock runs on.' });
 
 const cups = () => import('./CupsStep.vue');
 const close = () => import('./CloseStep.vue');
@@ -18,4 +16,5 @@ export const DustedPowder = later(powder);
 export const LineChart = later(() => import('../../components/LineChart.vue'));
 
 /** Fetches them before they are needed: by then the network may be gone. What cannot be had now is asked for then. */
-export const fetchLaterParts = (): void => void Promise.allSettled([cups(), close(), powder()]);
+export const fetchLaterParts = (): void =>
+  void Promise.allSettled([wholePart(cups), wholePart(close), wholePart(powder)]);
