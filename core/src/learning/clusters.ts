@@ -15,6 +15,22 @@ const count = (counts: Map<number, number>, key: number, times: number) => {
 const inOrder = (counts: ReadonlyMap<number, number>) =>
   [...counts].filter(([, times]) => times > 0).sort(([a], [b]) => a - b);
 
+/** What is seen on castings of a log, and how many show each. */
+export const seenIn = memoize(
+  (log: Log): ReadonlyMap<string, number> =>
+    new Map(
+      [
+        ...totalOf(log, 'seen', '', {
+          zero: () => new Map<string, number>(),
+          add: (total, part, sign) => {
+            for (const outcome of part.outcomes)
+              total.set(outcome, (total.get(outcome) ?? 0) + sign * part.rows(outcome).length);
+          },
+        }),
+      ].filter(([, castings]) => castings > 0),
+    ),
+);
+
 /** How many mixes have so many castings, by that number. */
 const mixCounts = memoize((log: Log) =>
   inOrder(

@@ -8,6 +8,15 @@ function upperTail(z: number): number {
   return (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * series;
 }
 
+/** A function that remembers its latest answer. */
+function latestOf(work: (asked: number) => number): (asked: number) => number {
+  let [last, answer] = [NaN, NaN];
+  return (asked) => {
+    if (asked !== last) [last, answer] = [asked, work(asked)];
+    return answer;
+  };
+}
+
 const STEPS = 60;
 /** Where a falling function meets nothing, between `low` and `high`. */
 function bisect(low: number, high: number, f: (x: number) => number): number {
@@ -20,8 +29,8 @@ function bisect(low: number, high: number, f: (x: number) => number): number {
   return (from + to) / 2;
 }
 
-/** The two-sided normal quantile of a chance. */
-const quantileOf = (chance: number): number => bisect(0, 12, (z) => upperTail(z) - chance / 2);
+/** The two-sided normal quantile of a chance, the latest remembered: all questions to a log have one. */
+const quantileOf = latestOf((chance: number) => bisect(0, 12, (z) => upperTail(z) - chance / 2));
 
 /** Castings in the group and outside of it, as many as they are worth, and how often the others show the fault. */
 export interface Sizes {

@@ -79,8 +79,12 @@ function featuresIn(key: Key, groups: readonly (readonly FeatureColumn[])[]): nu
   });
 }
 
-/** By key: how many castings, and how many of them show each outcome. */
-type KindCounts = Map<Key, Int32Array>;
+/** The features of a kind of castings; how many there are of it, and how many of them show each outcome. */
+interface CountedKind {
+  readonly features: readonly number[];
+  readonly counts: Int32Array;
+}
+type KindCounts = Map<Key, CountedKind>;
 
 function addKinds(
   total: KindCounts,
@@ -91,16 +95,23 @@ function addKinds(
 ): void {
   const keys = keysOf(part, groups);
   for (let i = 0; i < keys.length; i += 1) {
-    let counts = total.get(keys[i]!);
-    if (counts === undefined) {
-      counts = new Int32Array(outcomes.length + 1);
-      total.set(keys[i]!, counts);
+    let kind = total.get(keys[i]!);
+    if (kind === undefined) {
+      kind = { features: featuresIn(keys[i]!, groups), counts: new Int32Array(outcomes.length + 1) };
+      total.set(keys[i]!, kind);
     }
-    counts[0]! += sign;
+    kind.counts[0]! += sign;
   }
   outcomes.forEach((outcome, o) => {
-    for (const i of part.rows(outcome)) total.get(keys[i]!)![o + 1]! += sign;
+    for (const i of part.rows(outcome)) total.get(keys[i]!)!.counts[o + 1]! += sign;
   });
+}
+
+/** Keys in one order, that no history of a log can change: numbers side by side where all are numbers. */
+function inOrder(all: KindCounts): ArrayLike<Key> {
+  const keys = [...all.keys()];
+  const isNumber = (key: Key): key is number => typeof key === 'number';
+  return keys.every(isNumber) ? Float64Array.from(keys).sort() : keys.sort((a, b) => (a < b ? -1 : 1));
 }
 
 /**
@@ -122,8 +133,8 @@ export function featureKinds(
       addKinds(total, part, groups, outcomes, sign);
     },
   });
-  return [...all]
-    .filter(([, counts]) => counts[0]! > 0)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([key, counts]) => ({ features: featuresIn(key, groups), n: counts[0]!, yes: counts.slice(1) }));
+  return Array.from(inOrder(all)).flatMap((key) => {
+    const { features, counts } = all.get(key)!;
+    return counts[0]! > 0 ? [{ features, n: counts[0]!, yes: counts.slice(1) }] : [];
+  });
 }

@@ -24,7 +24,8 @@ export function fisherExact(a: number, b: number, c: number, d: number): number 
   const [row, column, all] = [a + b, a + c, a + b + c + d];
   const [from, to] = [Math.max(0, row + column - all), Math.min(row, column)];
   if (from === to) return 1;
-  const lnOf = (k: number) => lnChoose(column, k) + lnChoose(all - column, row - k) - lnChoose(all, row);
+  const lnWays = lnChoose(all, row);
+  const lnOf = (k: number) => lnChoose(column, k) + lnChoose(all - column, row - k) - lnWays;
   const lnSeen = lnOf(a) + ROUNDING;
   const mode = Math.min(to, Math.max(from, Math.floor(((row + 1) * (column + 1)) / (all + 2))));
   // On each side of the likeliest table probabilities only fall: from the first that is no likelier they are added up.

@@ -7,12 +7,12 @@ import { expectSame } from '../testing/expectSame';
 import { adjustedOdds } from './adjustedOdds';
 import { batchFacts, castingFacts } from './batchFacts';
 import type { CastFacts } from './castFacts';
-import { designEffect, shows, weightBySize, wholeTable, withinMix } from './clusters';
+import { designEffect, seenIn, shows, weightBySize, wholeTable, withinMix } from './clusters';
 import { featureKinds } from './featureKinds';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
 import { logBook } from './logBook';
-import { countOf, logOf, logOfParts, logPart, type LogPart } from './logColumns';
+import { logOf, logOfParts, logPart, type LogPart } from './logColumns';
 import { logNames, type Level } from './logNames';
 import type { BookEntry } from './logParts';
 import { totalOf } from './logTotals';
@@ -94,7 +94,7 @@ describe('a log in columns', () => {
     }
     for (const outcome of OUTCOMES)
       expect([...columns!.rows(outcome)]).toEqual(LOOKED.flatMap((f, i) => (f.seen.includes(outcome) ? [i] : [])));
-    expect(countOf(log, 'nothing of the kind')).toBe(0);
+    expect(seenIn(log).has('nothing of the kind')).toBe(false);
     expect(log.names.placeOf({ factor: 'mould', level: 'M-99' })).toBe(-1);
   });
   it('is worked out once for the same list', () => {
@@ -165,9 +165,12 @@ describe('what is learned by columns is what is learned casting by casting', () 
       LOOKED.map(isFaulty(outcome)),
       features.length,
     );
-    adjustedOdds(log, [outcome], levels)
-      .get(outcome)!
-      .forEach(({ oddsRatio }, i) => expect(oddsRatio).toBeCloseTo(Math.exp(fit.beta[i]!), 9));
+    const wider = Math.sqrt(designEffect(log, shows(outcome)));
+    const parted = adjustedOdds(log, [outcome], levels).get(outcome)!;
+    levels.forEach((_, i) => {
+      expect(parted(i).oddsRatio).toBeCloseTo(Math.exp(fit.beta[i]!), 9);
+      expect(Math.log(parted(i).high / parted(i).low)).toBeCloseTo(2 * 1.959964 * wider * fit.se[i]!, 5);
+    });
   });
 });
 

@@ -176,10 +176,6 @@ export type Castings = Log | readonly CastFacts[];
 /** A list of castings as a log of one part, worked out once; a log as it is. */
 export const logOf = (castings: Castings): Log => ('parts' in castings ? castings : asOnePart(castings));
 
-/** How many castings show it. */
-export const countOf = ({ parts }: Log, outcome: string): number =>
-  parts.reduce((sum, part) => sum + part.rows(outcome).length, 0);
-
 /** The products that its castings are of. */
 export function productsOf({ names, parts }: Log): string[] {
   const all = parts.map((part) => kept(part, 'products', '', () => new Set(part.productOf)));

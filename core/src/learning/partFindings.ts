@@ -1,11 +1,11 @@
 import { adjustedOdds, type Parted } from './adjustedOdds';
 import { dueTo, type Spoiled } from './attributable';
 import type { PartLosses } from './partLosses';
-import { designEffect, shows, weightBySize } from './clusters';
+import { designEffect, seenIn, shows, weightBySize } from './clusters';
 import { share, split, type Finding } from './finding';
 import { findingSentence, type Names } from './findingWords';
 import { isActionable } from './limitLevels';
-import { countOf, type Log } from './logColumns';
+import type { Log } from './logColumns';
 import type { Level } from './logNames';
 import type { Places } from './places';
 import { explainedBy } from './standsApart';
@@ -58,7 +58,7 @@ function oddsOf(
   const among = adjustedOdds(looked, outcomes, standing, `${name} standing`);
   const all = standing.length === levels.length ? among : adjustedOdds(looked, outcomes, levels, name);
   return (i: number, outcome: string): Parted =>
-    limits[i] === null ? among.get(outcome)![standing.indexOf(levels[i]!)]! : all.get(outcome)![i]!;
+    limits[i] === null ? among.get(outcome)!(standing.indexOf(levels[i]!)) : all.get(outcome)!(i);
 }
 
 /** Another group that shares the most castings with one; the first told of those that share as much. */
@@ -114,7 +114,7 @@ export function partFindings(group: readonly NamedFound[], looked: Log, places: 
       due: dueTo(
         places.count(head.at),
         spoiledOf(head, places, told.losses),
-        countOf(looked, head.outcome),
+        seenIn(looked).get(head.outcome) ?? 0,
         parted,
         told.years,
       ),

@@ -3,14 +3,14 @@ import type { SymptomKind } from '../formats/vocabulary';
 import { yearsOf } from './attributable';
 import type { BatchFacts } from './batchFacts';
 import { benjaminiHochberg } from './benjaminiHochberg';
-import { designEffect, shows, weightBySize, wholeTable } from './clusters';
+import { designEffect, seenIn, shows, weightBySize, wholeTable } from './clusters';
 import { smallestFound } from './detectable';
 import { share, split, type Finding, type Patterns, type SymptomRate, type Unanswered } from './finding';
 import { fisherExact } from './fisherExact';
 import { isOverLimit } from './limitLevels';
 import { partFindings, type Found, type NamedFound, type Question } from './partFindings';
 import { logBook, type LogView } from './logBook';
-import { countOf, type Log } from './logColumns';
+import type { Log } from './logColumns';
 import { levelsInOrder } from './logNames';
 import { partLosses } from './partLosses';
 import { placesOf, type Places } from './places';
@@ -31,8 +31,8 @@ export const FALSE_SHARE = 0.05;
 const [MIN_GROUP, MIN_FAULTS, MIN_PATTERN] = [5, 4, 5];
 
 function ratesOf(looked: Log): SymptomRate[] {
-  return [...new Set(looked.parts.flatMap((part) => part.outcomes))]
-    .map((key) => ({ ...split(key), ...share(countOf(looked, key), looked.size, designEffect(looked, shows(key))) }))
+  return [...seenIn(looked)]
+    .map(([key, k]) => ({ ...split(key), ...share(k, looked.size, designEffect(looked, shows(key))) }))
     .sort((a, b) => b.k - a.k || byText(a.kind, b.kind) || byText(a.pattern ?? '', b.pattern ?? ''));
 }
 

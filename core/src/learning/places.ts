@@ -60,13 +60,19 @@ interface Loss {
   readonly sum: number;
 }
 
+/** A part's losses, and what was summed of them: worked out once of the same losses. */
+interface LossesOfPart {
+  readonly part: LogPart;
+  readonly losses: Float64Array;
+  readonly sums: Map<string, Loss>;
+}
 const lossesOf = memoize<Float64Array, Map<string, Loss>>(() => new Map());
 
-/** What castings of a part lost that have both of two things: worked out once of the same losses. */
-function lossIn(losses: Float64Array, name: string, both: () => readonly [Uint32Array, Uint32Array]): Loss {
-  const before = lossesOf(losses).get(name);
+/** What castings of a part lost that have a level and show an outcome. */
+function lossIn({ part, losses, sums }: LossesOfPart, name: string, at: Level, place: number, outcome: string): Loss {
+  const before = sums.get(name);
   if (before) return before;
-  const [one, other] = both();
+  const [one, other] = [bitsOf(part, at, place), bitsAt(part.size, part.rows(outcome))];
   let [known, sum] = [0, 0];
   for (let w = 0; w < one.length; w += 1)
     for (let bits = one[w]! & other[w]!; bits !== 0; bits &= bits - 1) {
@@ -76,19 +82,13 @@ function lossIn(losses: Float64Array, name: string, both: () => readonly [Uint32
       sum += lost;
     }
   const loss = { known, sum };
-  lossesOf(losses).set(name, loss);
+  sums.set(name, loss);
   return loss;
 }
 
 export function placesOf(castings: Castings): Places {
   const log = logOf(castings);
-  const counts = new Map<string, number>();
-  const count = (level: Level): number => {
-    const key = `${level.factor} ${level.level}`;
-    const known = counts.get(key) ?? castingsWith(log, level);
-    counts.set(key, known);
-    return known;
-  };
+  const count = memoize((level: Level): number => castingsWith(log, level));
   const shared = (a: Level, b: Level): number => {
     // What occurs nowhere is no group; and no casting has two levels of one factor.
     if (count(a) === 0 || count(b) === 0) return 0;
@@ -100,6 +100,10 @@ export function placesOf(castings: Castings): Places {
     const either = count(a) + count(b) - both;
     return either === 0 ? 0 : both / either;
   };
+  // Looked up once for all that is asked of the log.
+  const lossesByPart = memoize((losses: PartLosses) =>
+    log.parts.map((part): LossesOfPart => ({ part, losses: losses(part), sums: lossesOf(losses(part)) })),
+  );
   const most = (a: Level, b: Level): number => Math.min(count(a), count(b)) / Math.max(count(a), count(b), 1);
   return {
     count,
@@ -107,11 +111,9 @@ export function placesOf(castings: Castings): Places {
     lossOf: (at, outcome, losses) => {
       const place = log.names.placeOf(at);
       let [known, sum] = [0, 0];
-      for (const part of log.parts) {
-        const lost = lossIn(losses(part), `${place} ${outcome}`, () => [
-          bitsOf(part, at, place),
-          bitsAt(part.size, part.rows(outcome)),
-        ]);
+      const name = `${place} ${outcome}`;
+      for (const part of lossesByPart(losses)) {
+        const lost = lossIn(part, name, at, place, outcome);
         known += lost.known;
         sum += lost.sum;
       }

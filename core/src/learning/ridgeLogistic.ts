@@ -1,12 +1,17 @@
 import { CoreError } from '../formats/errors';
-import { cholesky } from '../numeric/cholesky';
+import { cholesky, type Cholesky } from '../numeric/cholesky';
 
 /** A fit of log odds to yes/no features. */
-export interface LogisticFit {
-  readonly intercept: number;
-  /** Log odds ratio of each feature, and its standard error under the ridge. */
-  readonly beta: readonly number[];
+export interface LogisticFit extends FittedOdds {
+  /** The standard error of each feature's log odds ratio, under the ridge. */
   readonly se: readonly number[];
+}
+
+/** The same, whose standard errors are worked out as they are asked for: each takes as long as a step of the fit. */
+export interface FittedOdds {
+  readonly intercept: number;
+  /** Log odds ratio of each feature. */
+  readonly beta: readonly number[];
   readonly status: 'converged' | 'stopped';
   readonly iterations: number;
 }
@@ -19,7 +24,7 @@ export interface LogisticOptions {
   readonly ridge?: number;
   readonly maxIterations?: number;
   /** A fit of nearly the same cases to begin at; there is one best fit, and it is found from anywhere. */
-  readonly start?: LogisticFit | undefined;
+  readonly start?: FittedOdds | undefined;
 }
 
 const [RIDGE, MAX_ITERATIONS, TOLERANCE] = [1, 50, 1e-8];
@@ -101,7 +106,8 @@ export function ridgeLogistic(
     throw new CoreError('out-of-range', `There are ${rows.length} rows and ${y.length} outcomes.`, 'y');
   if (rows.some((row) => row.some((f) => !(f >= 0 && f < features))))
     throw new CoreError('out-of-range', `A feature lies outside 0 to ${features - 1}.`, 'rows');
-  return ridgeLogisticOf(kindsOf(rows, y), features, options);
+  const { errorOf, ...fit } = ridgeLogisticOf(kindsOf(rows, y), features, options);
+  return { ...fit, se: fit.beta.map((_, feature) => errorOf(feature)) };
 }
 
 /** The same of cases that are counted by kind already; their features lie within 0 to `features` − 1. */
@@ -109,7 +115,7 @@ export function ridgeLogisticOf(
   kinds: readonly Kind[],
   features: number,
   { ridge = RIDGE, maxIterations = MAX_ITERATIONS, start }: LogisticOptions = {},
-): LogisticFit {
+): FittedOdds & { readonly errorOf: (feature: number) => number } {
   const pull = Array.from({ length: features + 1 }, (_, i) => (i === 0 ? INTERCEPT_RIDGE : ridge));
   const [all, yes] = kinds.reduce(([n, k], kind) => [n + kind.n, k + kind.yes], [0, 0]);
   const plain = [Math.log((yes + 0.5) / (all - yes + 0.5)), ...new Array<number>(features).fill(0)];
@@ -137,11 +143,11 @@ export function ridgeLogisticOf(
       at = there;
     }
     if (moved < TOLERANCE || there < at || iterations === maxIterations) {
-      const se = Array.from(solved().factor.inverseDiagonal(), (v) => Math.sqrt(Math.max(0, v)));
+      let last: Cholesky | null = null;
       return {
         intercept: beta[0]!,
         beta: beta.slice(1),
-        se: se.slice(1),
+        errorOf: (feature) => Math.sqrt(Math.max(0, (last ??= solved().factor).inverseAt(feature + 1))),
         status: moved < 1e-4 ? 'converged' : 'stopped',
         iterations,
       };
@@ -150,7 +156,7 @@ export function ridgeLogisticOf(
   return {
     intercept: beta[0]!,
     beta: beta.slice(1),
-    se: beta.slice(1).map(() => Number.NaN),
+    errorOf: () => Number.NaN,
     status: 'stopped',
     iterations: 0,
   };

@@ -2,8 +2,8 @@
 export interface Cholesky {
   /** The solution of `A x = b`. */
   readonly solve: (b: ArrayLike<number>) => Float64Array;
-  /** The diagonal of the inverse. */
-  readonly inverseDiagonal: () => Float64Array;
+  /** A figure of the diagonal of the inverse. @param i its row, from 0 */
+  readonly inverseAt: (i: number) => number;
 }
 
 /**
@@ -39,13 +39,13 @@ export function cholesky(matrix: Float64Array, size: number): Cholesky {
       return x;
     },
     // The inverse is the square of the triangle's own, column by column.
-    inverseDiagonal: () => {
+    inverseAt: (i) => {
       const unit = new Float64Array(size);
-      return Float64Array.from({ length: size }, (_, i) => {
-        unit.fill(0);
-        unit[i] = 1;
-        return forward(unit, i).reduce((sum, v) => sum + v * v, 0);
-      });
+      unit[i] = 1;
+      const column = forward(unit, i);
+      let sum = 0;
+      for (let k = i; k < size; k += 1) sum += column[k]! * column[k]!;
+      return sum;
     },
   };
 }
