@@ -7,12 +7,14 @@ import {
   SALTMARSH_CARDS,
   batchListQuerySchema,
   fairTrial,
+  productSchema,
   saltmarshCard,
   saltmarshYear,
   soundBatch,
 } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { batchRows } from '../server/src/store/batchRows';
+import { factAsked } from '../server/src/store/searchWords';
 import { openStudio, type Studio } from '../server/src/studio';
 import { inlineLearner, type LearningRunner, type LogJob } from '../server/src/work/learningRunner';
 import { median } from './median';
@@ -76,39 +78,62 @@ export async function fill({ database }: Studio, size: number): Promise<void> {
   }
 }
 
-async function medianOf(work: () => Promise<unknown>, times = 7): Promise<number> {
+/** Median of what is told of each go, ms. */
+async function medianOfTold(measured: () => Promise<number>, times = 7): Promise<number> {
   const taken: number[] = [];
-  for (let i = 0; i < times; i += 1) {
-    const from = performance.now();
-    await work();
-    taken.push(performance.now() - from);
-  }
+  for (let i = 0; i < times; i += 1) taken.push(await measured());
   return taken.sort((a, b) => a - b)[Math.floor(times / 2)]!;
 }
+
+const medianOf = (work: () => Promise<unknown>, times = 7): Promise<number> =>
+  medianOfTold(async () => {
+    const from = performance.now();
+    await work();
+    return performance.now() - from;
+  }, times);
 
 interface Row {
   readonly what: string;
   readonly ours: number;
   readonly bare: number | null;
+  /** What parsing a card took beside it, ms: the bench's unit, by which machines and neighbours are told apart. */
+  readonly parse?: number;
+}
+
+const card = saltmarshCard('house-clear-6');
+const parseMs = () =>
+  median(() => {
+    productSchema.parse(JSON.parse(JSON.stringify(card)));
+  });
+
+/** A row without bare SQL beside it; the unit is taken before it and after. */
+async function row(what: string, measured: () => Promise<number>): Promise<Row> {
+  const before = parseMs();
+  const ours = await measured();
+  return { what, ours, bare: null, parse: (before + parseMs()) / 2 };
 }
 
 const WORDS = 'WHERE number IN (SELECT rowid FROM batch_words WHERE batch_words MATCH ?)';
-const FACTS = 'WHERE number IN (SELECT rowid FROM batch_levels WHERE batch_levels MATCH ?)';
 /** Batches written while the log is read. */
 const WRITES = 25;
 
-/** Median time of writing a batch while lists are asked for without end, ms. */
-async function writtenMeanwhile({ batches }: Studio, read: () => Promise<unknown>): Promise<number> {
+/** Median time of writing a batch by itself, ms. */
+async function written({ batches }: Studio, named = 'V'): Promise<number> {
+  let next = 0;
+  return medianOf(() => {
+    next += 1;
+    return batches.create(soundBatch('house-clear-6', { code: `${named}-${next}` }));
+  }, WRITES);
+}
+
+/** The same while lists are asked for without end. */
+async function writtenMeanwhile(studio: Studio, read: () => Promise<unknown>): Promise<number> {
   let stop = false;
   const readOn = async (): Promise<void> => {
     while (!stop) await read();
   };
   const reading = readOn();
-  let next = 0;
-  const ms = await medianOf(() => {
-    next += 1;
-    return batches.create(soundBatch('house-clear-6', { code: `W-${next}` }));
-  }, WRITES);
+  const ms = await written(studio, 'W');
   stop = true;
   await reading;
   return ms;
@@ -125,17 +150,14 @@ async function byHttp({ app, batches }: Studio): Promise<Row[]> {
     await answer.text();
   };
   let next = 0;
-  const afterWrite = async (query: string) => {
-    const taken: number[] = [];
-    for (let i = 0; i < 5; i += 1) {
+  const afterWrite = (query: string) =>
+    medianOfTold(async () => {
       next += 1;
       await batches.create(soundBatch('house-clear-6', { code: `H-${next}` }));
       const from = performance.now();
       await ask(query);
-      taken.push(performance.now() - from);
-    }
-    return taken.sort((a, b) => a - b)[2]!;
-  };
+      return performance.now() - from;
+    });
   const asked = {
     'first page': '',
     'by words': '&search=house%20clear',
@@ -151,9 +173,8 @@ async function byHttp({ app, batches }: Studio): Promise<Row[]> {
   };
   const rows: Row[] = [];
   for (const [what, query] of Object.entries(asked)) {
-    const first = await afterWrite(query);
-    rows.push({ what: `${what}, by HTTP`, ours: await medianOf(() => ask(query)), bare: null });
-    rows.push({ what: '  after a write', ours: first, bare: null });
+    rows.push(await row(`${what}, by HTTP`, () => afterWrite(query)));
+    rows.push(await row('  again', () => medianOf(() => ask(query))));
   }
   server.close();
   server.closeAllConnections();
@@ -172,30 +193,31 @@ async function learned({ facts, batches, products }: Studio): Promise<Row[]> {
   const asking = (learner: LearningRunner) => (job: LogJob) => learner.run(job, facts.feed, () => undefined, never);
   const ask = asking(inlineLearner());
   let next = 0;
-  const afterOne = (job: LogJob) => async () => {
+  // At the end of the log, where batches come, or among those of a spring.
+  const atEnd = () => new Date(Date.UTC(2026, 11, 31, 23) + next * 1000).toISOString();
+  const afterOne = (job: LogJob, among: boolean) => async () => {
     next += 1;
-    await batches.create(soundBatch('house-clear-6', { code: `L-${next}` }));
+    await batches.create(soundBatch('house-clear-6', { code: `L-${next}`, ...(among ? {} : { startedAt: atEnd() }) }));
     const from = performance.now();
     await ask(job);
     return performance.now() - from;
   };
-  const medianAfterOne = async (job: LogJob) => {
-    const taken: number[] = [];
-    for (let i = 0; i < 7; i += 1) taken.push(await afterOne(job)());
-    return taken.sort((a, b) => a - b)[3]!;
-  };
+  const medianAfterOne = (job: LogJob, among = false) => medianOfTold(afterOne(job, among));
   // Nothing is kept of the log before it was asked for the first time; its parts are kept with the answer.
   const unkept = { ...facts.feed, kept: () => Promise.resolve([]), keep: () => Promise.resolve() };
-  const first = await medianOf(() => inlineLearner().run(jobs.patterns, unkept, () => undefined, never), 3);
-  await ask(jobs.patterns);
-  const started = await medianOf(() => asking(inlineLearner())(jobs.patterns), 3);
-  const row = (what: string, ours: number): Row => ({ what, ours, bare: null });
+  const first = () => medianOf(() => inlineLearner().run(jobs.patterns, unkept, () => undefined, never), 3);
+  // As a thread does it that has just begun: nothing else lies in its memory.
+  const started = async () => {
+    await asking(inlineLearner())(jobs.patterns);
+    return medianOf(() => asking(inlineLearner())(jobs.patterns), 3);
+  };
   return [
-    row('patterns, first of all', first),
-    row('patterns, after a start', started),
-    row('patterns, after a batch', await medianAfterOne(jobs.patterns)),
-    row('own figures, after one', await medianAfterOne(jobs.figures)),
-    row('the month, after one', await medianAfterOne(jobs.month)),
+    await row('patterns, first of all', first),
+    await row('patterns, after a start', started),
+    await row('patterns, after a batch', () => medianAfterOne(jobs.patterns)),
+    await row('  one in its midst', () => medianAfterOne(jobs.patterns, true)),
+    await row('own figures, after one', () => medianAfterOne(jobs.figures)),
+    await row('the month, after one', () => medianAfterOne(jobs.month)),
   ];
 }
 
@@ -268,7 +290,7 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
       {
         what: 'by a factor',
         ours: await medianOf(() => list({ fact: 'pressing:late' })),
-        bare: await medianOf(() => twice(columns, FACTS, [Buffer.from('pressing:late').toString('hex')])),
+        bare: await medianOf(() => twice(columns, WORDS, [factAsked('pressing:late')])),
       },
       {
         what: 'by a grade',
@@ -282,14 +304,15 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
         ours: await medianOf(() => list({ symptom: 'none' })),
         bare: await medianOf(() => twice(columns, 'WHERE code NOT IN (SELECT batch_code FROM batch_symptoms)')),
       },
-      { what: 'a batch written', ours: await writtenMeanwhile(studio, () => list({ search: 'house' })), bare: null },
-      {
-        what: 'twelve side by side',
-        ours: median(() => {
-          fairTrial(dozen);
-        }, 9),
-        bare: null,
-      },
+      await row('a batch written', () => written(studio)),
+      await row('  beside searches', () => writtenMeanwhile(studio, () => list({ search: 'house' }))),
+      await row('twelve side by side', () =>
+        Promise.resolve(
+          median(() => {
+            fairTrial(dozen);
+          }, 9),
+        ),
+      ),
       ...(await byHttp(studio)),
       ...(await learned(studio)),
     ];
@@ -300,6 +323,9 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
   }
 }
 
+/** What parsing a card takes on the machine that marks are for, ms. */
+const UNIT_MS = 0.1;
+
 /** Prints the log's times at three lengths against the bare SQL of the same question, and how they grow. */
 export async function printScale(sizes: readonly number[] = SIZES): Promise<void> {
   const all: { size: number; rows: Row[] }[] = [];
@@ -307,14 +333,21 @@ export async function printScale(sizes: readonly number[] = SIZES): Promise<void
     const { rows, filledMs } = await measure(size);
     all.push({ size, rows });
     console.log(
-      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it      grows as n^`,
+      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it    parsing  at 0.1 ms      grows as n^`,
     );
     const before = all.at(-2);
     for (const [i, r] of rows.entries()) {
       const grown = before ? Math.log10(r.ours / before.rows[i]!.ours).toFixed(2) : '';
-      console.log(
-        `${r.what.padEnd(24)} ${r.ours.toFixed(2).padStart(9)} ${(r.bare === null ? '' : r.bare.toFixed(2)).padStart(11)} ${(r.bare === null ? '' : (r.ours / r.bare).toFixed(1)).padStart(11)} ${grown.padStart(12)}`,
-      );
+      const told = (value: number | null | undefined, digits: number) => (value == null ? '' : value.toFixed(digits));
+      const cells = [
+        told(r.ours, 2).padStart(9),
+        told(r.bare, 2).padStart(11),
+        told(r.bare && r.ours / r.bare, 1).padStart(11),
+        told(r.parse, 2).padStart(10),
+        told(r.parse && (r.ours * UNIT_MS) / r.parse, 1).padStart(10),
+        grown.padStart(14),
+      ];
+      console.log(`${r.what.padEnd(24)} ${cells.join(' ')}`);
     }
   }
 }

@@ -1,7 +1,7 @@
 import { STAGES, type BatchListQuery } from '@warm-jar/core';
 import { PATTERNS } from './batchQuery';
 import type { BatchRows } from './batchRows';
-import { markToken } from './searchWords';
+import { markAsked, markWord } from './searchWords';
 
 /** All that is not done; each is a mark of its own. */
 const IN_WORK = STAGES.filter((stage) => stage !== 'done');
@@ -34,7 +34,7 @@ export function marksOf({ columns, castings, symptoms, outcomes, gear }: Omit<Ba
     ...each(causes, (cause) => [`outcome:${cause}`]),
     ...each(gear, (used) => [`gear:${used.gear}`]),
   ];
-  return marks.map(markToken).join(' ');
+  return marks.map(markWord).join(' ');
 }
 
 /** A filter as a question to the marks, and the keys that it answers for; null where it is not for them. */
@@ -45,38 +45,38 @@ type Asking = (
 const plainly =
   (key: 'product' | 'by' | 'lot' | 'gear'): Asking =>
   (query) =>
-    query[key] ? { keys: [key], mark: markToken(`${key}:${query[key]}`) } : null;
+    query[key] ? { keys: [key], mark: markAsked(`${key}:${query[key]}`) } : null;
 
 const stage: Asking = (query) => {
   if (!query.stage) return null;
   const stages = query.stage === 'in-work' ? IN_WORK : [query.stage];
-  return { keys: ['stage'], mark: `(${stages.map((s) => markToken(`stage:${s}`)).join(' OR ')})` };
+  return { keys: ['stage'], mark: `(${stages.map((s) => markAsked(`stage:${s}`)).join(' OR ')})` };
 };
 
 const symptom: Asking = ({ symptom: kind, pattern }) => {
   if (kind === undefined) return null;
   const keys = ['symptom', 'pattern'] as const;
-  if (kind === 'any' || kind === 'none') return { keys, mark: markToken(kind === 'any' ? 'seen' : 'unseen') };
-  return { keys, mark: markToken(pattern && PATTERNS.has(pattern) ? `seen:${kind}/${pattern}` : `seen:${kind}`) };
+  if (kind === 'any' || kind === 'none') return { keys, mark: markAsked(kind === 'any' ? 'seen' : 'unseen') };
+  return { keys, mark: markAsked(pattern && PATTERNS.has(pattern) ? `seen:${kind}/${pattern}` : `seen:${kind}`) };
 };
 
 /** What is asked of one casting; of several things at once no mark tells whether they are so of the same. */
 const casting: Asking = ({ mould, cavity, grade, reason, sold }) => {
   const marks = [
-    ...(mould ? [{ keys: ['mould'] as const, mark: markToken(`mould:${mould}`) }] : []),
-    ...(grade ? [{ keys: ['grade'] as const, mark: markToken(`grade:${grade}`) }] : []),
-    ...(sold ? [{ keys: ['sold'] as const, mark: markToken(sold === 'yes' ? 'sold' : 'unsold') }] : []),
+    ...(mould ? [{ keys: ['mould'] as const, mark: markAsked(`mould:${mould}`) }] : []),
+    ...(grade ? [{ keys: ['grade'] as const, mark: markAsked(`grade:${grade}`) }] : []),
+    ...(sold ? [{ keys: ['sold'] as const, mark: markAsked(sold === 'yes' ? 'sold' : 'unsold') }] : []),
   ];
   return marks.length === 1 && cavity === undefined && !reason ? marks[0]! : null;
 };
 
 const limit: Asking = ({ limit: state }) =>
-  state === 'outside' || state === 'inside' ? { keys: ['limit'], mark: markToken(state) } : null;
+  state === 'outside' || state === 'inside' ? { keys: ['limit'], mark: markAsked(state) } : null;
 
 const outcome: Asking = ({ outcome: cause }) => {
   if (cause === undefined) return null;
   const marks: Readonly<Record<string, string>> = { any: 'outcome', none: 'unknown' };
-  return { keys: ['outcome'], mark: markToken(marks[cause] ?? `outcome:${cause}`) };
+  return { keys: ['outcome'], mark: markAsked(marks[cause] ?? `outcome:${cause}`) };
 };
 
 const ASKINGS: readonly Asking[] = [
@@ -93,7 +93,7 @@ const ASKINGS: readonly Asking[] = [
 
 /** A query, divided into what the marks answer and what is left of it. */
 export interface AskedOfMarks {
-  /** A question to an index that holds the marks; null where it asks nothing of them. */
+  /** A question to the index of words; null where it asks nothing of them. */
   readonly marks: string | null;
   /** The same query without the filters that the marks answer. */
   readonly left: BatchListQuery;

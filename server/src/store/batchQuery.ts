@@ -2,7 +2,7 @@ import { PATTERNS_BY_SYMPTOM, STAGES, endOfDayIn, startOfDayIn, type BatchListQu
 import { Op, Sequelize, type Order, type WhereOptions } from 'sequelize';
 import { studioZone } from '../live/studioZone';
 import type { BatchRow } from './models';
-import { NEAR, WHOLE, factToken, limitToken, lookedToken, wordsQuestion } from './searchWords';
+import { NEAR, WHOLE, factAsked, limitAsked, lookedAsked, wordsQuestion } from './searchWords';
 
 /** All that is not done; named one by one, an index answers. */
 const IN_WORK = STAGES.filter((stage) => stage !== 'done');
@@ -16,13 +16,19 @@ export const quoted = (text: string): string => `'${text.replaceAll('\0', '').re
 
 /**
  * How the rows of a query are found: all that answer, which are then put in order; or row by row in the order that is
- * asked for, each held against the answer of an index of words, or asked of that index by itself.
+ * asked for, each held against the answer of the index of words, or asked of that index by itself.
  */
 export type Finding = 'all' | 'rows' | 'each';
 
 /** A condition as it is written in the statement. */
 const one = (condition: string): WhereOptions<BatchRow> =>
   Sequelize.literal(condition) as unknown as WhereOptions<BatchRow>;
+
+/**
+ * Whether there is any row of its own. With a limit of its own, for SQLite 3.52 makes a join of one without, and then
+ * skips such rows more than once where a page does not begin with the first.
+ */
+const any = (from: string): string => `EXISTS (SELECT 1 FROM ${from} LIMIT 1)`;
 
 /** What is said of one casting; null where nothing is. */
 export function saidOfCasting({ mould, cavity, grade, reason, sold }: BatchListQuery): string | null {
@@ -46,18 +52,15 @@ function ofCastings(query: BatchListQuery, finding: Finding): WhereOptions<Batch
   const isFew = [mould, reason, sold === 'yes'].some(Boolean);
   if (isFew && finding === 'all') return [one(`batch.code IN (SELECT batch_code FROM castings WHERE ${said})`)];
   const index = isFew ? ' INDEXED BY castings_of_batch' : '';
-  return [one(`EXISTS (SELECT 1 FROM castings k${index} WHERE k.batch_code = batch.code AND ${said})`)];
+  return [one(any(`castings k${index} WHERE k.batch_code = batch.code AND ${said}`))];
 }
 
-/** Batches whose words, or whose facts as words, answer a question to their index. */
-export function answering(
-  index: 'batch_words' | 'batch_levels',
-  question: string,
-  finding: Finding,
-): WhereOptions<BatchRow> {
-  const matching = `${index} MATCH ${quoted(question)}`;
-  if (finding === 'each') return one(`EXISTS (SELECT 1 FROM ${index} WHERE rowid = batch.number AND ${matching})`);
-  return one(`${finding === 'rows' ? '+' : ''}number IN (SELECT rowid FROM ${index} WHERE ${matching})`);
+/** Batches that answer a question to the index of words. */
+export function answering(question: string, finding: Finding): WhereOptions<BatchRow> {
+  const matching = `batch_words MATCH ${quoted(question)}`;
+  if (finding === 'each') return one(any(`batch_words WHERE rowid = batch.number AND ${matching}`));
+  // With a sign before it, the answer is held against each row as they come in their order.
+  return one(`${finding === 'rows' ? '+' : ''}number IN (SELECT rowid FROM batch_words WHERE ${matching})`);
 }
 
 /**
@@ -66,7 +69,7 @@ export function answering(
  * @param shows a kind, or a kind with its pattern, of the closed lists
  */
 const levelQuestion = (fact: string, shows: string | null): string =>
-  shows === null ? factToken(fact) : `(${WHOLE} AND ${factToken(fact)}) OR ${factToken(`${fact}|${shows}`)}`;
+  shows === null ? factAsked(fact) : `((${WHOLE} AND ${factAsked(fact)}) OR ${factAsked(`${fact}|${shows}`)})`;
 
 /** The symptom that a query asks for, as facts hold it; null where it asks for none, any, or the lack of one. */
 function shownBy({ symptom, pattern }: BatchListQuery): string | null {
@@ -89,13 +92,15 @@ function ofOutcomes({ outcome, gear }: BatchListQuery): WhereOptions<BatchRow>[]
   return all;
 }
 
-/** What is asked of the facts, as one question to their index; null where nothing is. */
-export function factsQuestion(query: BatchListQuery): string | null {
-  const { limit, fact, looked } = query;
+/** What is asked of the words and of the facts, as one question to their index; null where nothing is. */
+export function wordsAndFacts(query: BatchListQuery): string | null {
+  const { search = '', limit, fact, looked } = query;
+  const words = wordsQuestion(search);
   const all = [
-    ...(limit && limit !== 'outside' && limit !== 'inside' ? [limit === 'near' ? NEAR : limitToken(limit)] : []),
-    ...(fact ? [`(${levelQuestion(fact, shownBy(query))})`] : []),
-    ...(looked ? [lookedToken(looked === 'yes')] : []),
+    ...(words === null ? [] : [words]),
+    ...(limit && limit !== 'outside' && limit !== 'inside' ? [limit === 'near' ? NEAR : limitAsked(limit)] : []),
+    ...(fact ? [levelQuestion(fact, shownBy(query))] : []),
+    ...(looked ? [lookedAsked(looked === 'yes')] : []),
   ];
   return all.length === 0 ? null : all.join(' AND ');
 }
@@ -122,23 +127,25 @@ export function whereOf(query: BatchListQuery, finding: Finding = 'all'): WhereO
   if (query.stage) all.push(query.stage === 'in-work' ? { stage: { [Op.in]: IN_WORK } } : { stage: query.stage });
   if (query.from) all.push({ startedAt: { [Op.gte]: startOfDayIn(query.from, studioZone()) } });
   if (query.to) all.push({ startedAt: { [Op.lt]: endOfDayIn(query.to, studioZone()) } });
-  const seen = 'EXISTS (SELECT 1 FROM batch_symptoms s WHERE s.batch_code = batch.code';
-  if (query.symptom === 'none') all.push(one(`NOT ${seen})`));
-  else if (query.symptom === 'any') all.push(one(`${seen})`));
+  const seen = 'batch_symptoms s WHERE s.batch_code = batch.code';
+  if (query.symptom === 'none') all.push(one(`NOT ${any(seen)}`));
+  else if (query.symptom === 'any') all.push(one(any(seen)));
   // The kind is one of a closed list, checked at the border, so it is safe to write into the statement.
-  else if (query.symptom) all.push(one(`${seen} AND s.kind = '${query.symptom}'${patternOf(query)})`));
+  else if (query.symptom) all.push(one(any(`${seen} AND s.kind = '${query.symptom}'${patternOf(query)}`)));
   all.push(...moreOf(query, finding));
-  const [words, facts] = [wordsQuestion(query.search ?? ''), factsQuestion(query)];
-  if (words !== null) all.push(answering('batch_words', words, finding));
-  if (facts !== null) all.push(answering('batch_levels', facts, finding));
+  const words = wordsAndFacts(query);
+  if (words !== null) all.push(answering(words, finding));
   return { [Op.and]: all };
 }
 
-/** The order a query asks for, codes last so that it is one order. */
-export function orderOf(sort: BatchListQuery['sort']): Order {
+/**
+ * The order a query asks for, codes last so that it is one order.
+ * @param fromBehind the same the other way round
+ */
+export function orderOf(sort: BatchListQuery['sort'], fromBehind = false): Order {
   const descending = sort.startsWith('-');
   const column = descending ? sort.slice(1) : sort;
-  const direction = descending ? 'DESC' : 'ASC';
+  const direction = descending === fromBehind ? 'ASC' : 'DESC';
   return column === 'code'
     ? [['code', direction]]
     : [

@@ -2,6 +2,8 @@ import { batchListQuerySchema, saltmarshYear, soundBatch } from '@warm-jar/core'
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { testStudio, type TestStudio } from '../testStudio';
+import { batchContext } from './batchContext';
+import { list } from './batchReads';
 import { MARKS } from './migrations/0016-marks';
 
 let studio: TestStudio;
@@ -155,6 +157,40 @@ describe('a page of the log by several filters at once', () => {
     return some;
   }
 
+  it.each([
+    ['rows by themselves, and those that lie at the far end', { many: 3, eachTakes: 0, soon: 4 }],
+    ['rows held against the answer of the index', { many: 3, eachTakes: Infinity, soon: 0 }],
+    ['few rows put in order', { many: Infinity, eachTakes: 0, soon: 0 }],
+  ])('is the same page by page, from either end, by %s', async (_how, soonest) => {
+    const { database, products } = own;
+    const listedSo = list(
+      batchContext(database, products, () => Promise.resolve()),
+      soonest,
+    );
+    const asked: Record<string, string>[] = [
+      {},
+      { search: 'house' },
+      { search: 'house clear', by: 'KO' },
+      { search: 'mt', grade: 'pass' },
+      { fact: 'product:house-clear-6' },
+      { looked: 'yes', symptom: 'bubbles' },
+      { product: 'house-clear-6', grade: 'pass' },
+      { grade: 'scrap' },
+      { outcome: 'none', stage: 'done' },
+    ];
+    for (const filter of asked)
+      for (const sort of ['-startedAt', 'startedAt', 'code', '-massG', 'mould', '-lotA']) {
+        const query = batchListQuerySchema.parse({ pageSize: '200', sort, ...filter });
+        const plain = (await own.batches.documents(query, 200)).batches.map((b) => b.code);
+        const codes: string[] = [];
+        for (let page = 1; page <= Math.ceil(plain.length / 17); page += 1)
+          codes.push(...(await listedSo({ ...query, page, pageSize: 17 })).items.map((i) => i.code));
+        expect([filter, sort, codes]).toEqual([filter, sort, plain]);
+        expect((await listedSo({ ...query, page: 40 })).items).toEqual([]);
+        const [first, second] = [await own.batches.documents(query, 13), await own.batches.documents(query, 100, 13)];
+        expect([...first.batches, ...second.batches].map((b) => b.code)).toEqual(plain.slice(0, 113));
+      }
+  });
   it('is not found by the letters of a mark, which nobody wrote', async () => {
     const letters = Buffer.from('!grade:').toString('hex');
     expect(

@@ -1,23 +1,18 @@
 import type { BatchListQuery, BatchSummary, HistoryEntry } from '@warm-jar/core';
-import { Op, QueryTypes, Sequelize, type WhereOptions } from 'sequelize';
+import { Op, QueryTypes, type Order, type WhereOptions } from 'sequelize';
 import { studioZone } from '../live/studioZone';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
-import { asksWords, byWords, countByPart, type ByWords } from './batchCount';
+import { byWords, countByPart, type ByWords } from './batchCount';
 import { castingsInList } from './castingRows';
-import { without } from './batchMarks';
-import { answering, orderOf, whereOf, type Finding } from './batchQuery';
+import { answering, orderOf, whereOf, wordsAndFacts, type Finding } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
 import type { BatchRow, CastingRow } from './models';
-import { wordsQuestion } from './searchWords';
 
 /** Codes asked for in one statement; SQLite bounds the values in one. */
 const ROWS_AT_ONCE = 200;
-
-/** Where more rows than this answer, a page of them is sooner found by going through the log in its order. */
-const MANY = 1_000;
 
 /**
  * What a list shows of a batch, all of it in one answer: a question of its own for each part took longer than all.
@@ -89,68 +84,125 @@ function countsOf(context: BatchContext): (query: BatchListQuery) => Promise<num
   };
 }
 
-/** A row asked of an index of words by itself takes as long as so many of its answer that are taken at once. */
-const EACH_TAKES = 250;
-const BY_TIME = ['startedAt', '-startedAt'];
+/** How a page is found soonest. */
+interface Soonest {
+  /** Where more rows than this answer, it is sooner found by going through the log in its order. */
+  readonly many: number;
+  /** A row asked of the index of words by itself takes as long as so many of its answer that are taken at once. */
+  readonly eachTakes: number;
+  /** So many rows are soon looked at for what their own parts tell. */
+  readonly soon: number;
+}
+const SOONEST: Soonest = { many: 1_000, eachTakes: 250, soon: 5_000 };
+/** Orders that an index gives. */
+const BY_AN_INDEX = ['startedAt', 'code', 'massG', 'mould', 'outside'] as const;
 
-/** Rows that indexes of words name, and that answer what is left of a query. */
-function amongNamed({ from, left }: ByWords, finding: Finding): WhereOptions<BatchRow> {
-  // With a sign before it, it is held against each row as they come in their order.
-  const number = finding === 'rows' ? '+number' : 'number';
-  const named = Sequelize.literal(`${number} IN (SELECT rowid FROM ${from})`) as unknown as WhereOptions<BatchRow>;
-  return { [Op.and]: [whereOf(left, finding), named] };
+/** Where a page lies in its list: so many rows from the nearer end. */
+interface PageAt {
+  readonly fromBehind: boolean;
+  readonly offset: number;
+  readonly limit: number;
+}
+function pageAt({ page, pageSize }: BatchListQuery, total: number): PageAt {
+  const offset = (page - 1) * pageSize;
+  const limit = Math.max(0, Math.min(pageSize, total - offset));
+  const behind = total - offset - limit;
+  return behind < offset ? { fromBehind: true, offset: behind, limit } : { fromBehind: false, offset, limit };
+}
+
+/** Rows that the index of words names, and that answer what is left of a query. */
+const amongNamed = ({ question, left }: ByWords, finding: Finding): WhereOptions<BatchRow> => ({
+  [Op.and]: [whereOf(left, finding), answering(question, finding)],
+});
+
+/**
+ * Where only so many rows are looked at, first in the order of a list: up to the last of them.
+ * @returns null where that cannot be said
+ */
+async function upTo(
+  { searched }: BatchContext,
+  column: (typeof BY_AN_INDEX)[number],
+  order: Order,
+  rows: number,
+): Promise<WhereOptions<BatchRow> | null> {
+  const isDescending = (order as [string, string][])[0]![1] === 'DESC';
+  const last = await searched.batches.findOne({ attributes: [column], order, offset: Math.ceil(rows), raw: true });
+  if (last === null) return {};
+  const value = last[column];
+  if (value === null) return null;
+  // What nobody wrote down comes before all else, or after it.
+  return isDescending ? { [column]: { [Op.gte]: value } } : { [column]: { [Op.or]: [{ [Op.lte]: value }, null] } };
+}
+
+/** Rows are looked at by themselves among so many times as many as a page would be full with, were they spread evenly. */
+const UNEVEN = 4;
+
+/** How many batches answer a query, and how many there are in all. */
+interface Counted {
+  readonly total: number;
+  readonly all: () => Promise<number>;
+  readonly soonest: Soonest;
 }
 
 /**
- * What is asked of the rows so that those of a page are found soonest.
- * @param total that answer @param count how many batches answer another query
+ * What finds a page soonest where what a query asks is spread over the log: each row is looked at by itself, and few have
+ * to be. Where it lies all at the far end not enough are found.
+ * @returns null where the answer of the index of words is to be taken at once
  */
-async function soonestWhere(
+async function eachByItself(
+  context: BatchContext,
   query: BatchListQuery,
-  total: number,
-  count: (query: BatchListQuery) => Promise<number>,
-): Promise<WhereOptions<BatchRow>> {
-  const words = byWords(query);
-  if (words === null) return whereOf(query, total <= MANY ? 'all' : 'rows');
-  if (total <= MANY) return amongNamed(words, 'all');
-  // What is asked of a row's parts is asked of each row as it comes: of many that answer a page is soon full.
-  if (!asksWords(query)) return whereOf(query, 'rows');
-  const { sort, page, pageSize } = query;
-  // Only in an order that an index has.
-  if (!BY_TIME.includes(sort)) return amongNamed(words, 'rows');
-  const isSoonFull = async (among: BatchListQuery) => {
-    const wanted = page * pageSize * ((await count(among)) / total);
-    return wanted * EACH_TAKES < total;
+  { offset, limit, fromBehind }: PageAt,
+  { total, all, soonest }: Counted,
+): Promise<WhereOptions<BatchRow> | null> {
+  const column = BY_AN_INDEX.find((c) => c === query.sort.replace('-', ''));
+  if (column === undefined) return null;
+  const wanted = (offset + limit) * ((await all()) / total);
+  const ofParts = wordsAndFacts(query) === null;
+  // In other orders than time those of like words lie together: by mass, those of one product.
+  const isSpread = column === 'startedAt' || column === 'code';
+  if (!ofParts && !(isSpread && wanted * soonest.eachTakes < total)) return null;
+  const among = Math.max(UNEVEN * wanted, ofParts ? soonest.soon : 0);
+  const bound = await upTo(context, column, orderOf(query.sort, fromBehind), among);
+  return bound && { [Op.and]: [whereOf(query, ofParts ? 'rows' : 'each'), bound] };
+}
+
+/** The codes of a page, from the nearer end of its list. */
+async function codesAt(context: BatchContext, query: BatchListQuery, at: PageAt, counted: Counted): Promise<string[]> {
+  const { total, soonest } = counted;
+  const find = async (where: WhereOptions<BatchRow>) => {
+    const { limit, offset } = at;
+    const order = orderOf(query.sort, at.fromBehind);
+    const rows = await context.searched.batches.findAll({
+      where,
+      order,
+      limit,
+      offset,
+      attributes: ['code'],
+      raw: true,
+    });
+    return rows.map((r) => r.code);
   };
-  if (await isSoonFull({ sort, page, pageSize })) return whereOf(query, 'each');
-  // Words beside facts: of those that the facts name, as many as a page wants are asked for the words.
-  const unsaid = without(query, ['search']);
-  const [said, others] = [wordsQuestion(query.search ?? ''), byWords(unsaid)];
-  if (said === null || others === null || !(await isSoonFull(unsaid))) return amongNamed(words, 'rows');
-  return { [Op.and]: [amongNamed(others, 'rows'), answering('batch_words', said, 'each')] };
+  const words = byWords(query);
+  if (words === null) return find(whereOf(query, total <= soonest.many ? 'all' : 'rows'));
+  if (total <= soonest.many) return find(amongNamed(words, 'all'));
+  const each = await eachByItself(context, query, at, counted);
+  const found = each === null ? [] : await find(each);
+  return found.length === at.limit ? found : find(amongNamed(words, 'rows'));
 }
 
 /**
  * A page of the log: first its codes, in the order asked for, by indexes alone; then what is shown of those few.
  */
-export const list = (context: BatchContext): BatchStore['list'] => {
-  const { searched } = context;
+export const list = (context: BatchContext, soonest = SOONEST): BatchStore['list'] => {
   const count = countsOf(context);
   return async (query) => {
     const total = await count(query);
-    const rows = await searched.batches.findAll({
-      where: await soonestWhere(query, total, count),
-      order: orderOf(query.sort),
-      limit: query.pageSize,
-      offset: (query.page - 1) * query.pageSize,
-      attributes: ['code'],
-      raw: true,
-    });
-    const items = await summaries(
-      context,
-      rows.map((r) => r.code),
-    );
-    return { items, page: query.page, pageSize: query.pageSize, total };
+    const at = pageAt(query, total);
+    const { sort, page, pageSize } = query;
+    const codes = await codesAt(context, query, at, { total, all: () => count({ sort, page, pageSize }), soonest });
+    const items = await summaries(context, at.fromBehind ? codes.reverse() : codes);
+    return { items, page, pageSize, total };
   };
 };
 

@@ -121,10 +121,11 @@ describe('the database', () => {
       { name: '0014-kept-parts' },
       { name: '0015-longer-indexes' },
       { name: '0016-marks' },
+      { name: '0017-one-index' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(16);
+    expect(await names()).toHaveLength(17);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

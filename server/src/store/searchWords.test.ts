@@ -1,7 +1,7 @@
 import { batchListQuerySchema, soundBatch } from '@warm-jar/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { testStudio, type TestStudio } from '../testStudio';
-import { searchable, wordsQuestion } from './searchWords';
+import { MARKED, markWord, searchable, wordsQuestion } from './searchWords';
 
 describe('a text as it is laid down to be found', () => {
   it('has every end of a code from its first digit on, and the code without its signs', () => {
@@ -15,7 +15,7 @@ describe('a text as it is laid down to be found', () => {
 
 describe('what somebody typed, as a question', () => {
   it('is every word, each as a beginning, without what is no letter', () => {
-    expect(wordsQuestion(' B-0399  fin* ')).toBe('{words} : ("b0399"* AND "fin"*)');
+    expect(wordsQuestion(' B-0399  fin* ')).toBe('"b0399"* AND "fin"*');
   });
   it.each(['', '   ', '"', '-- ()', '\0'])('is none for %j', (typed) => {
     expect(wordsQuestion(typed)).toBeNull();
@@ -52,9 +52,23 @@ describe('the log by words', () => {
     ['m-12 pulls', ['B-0400']],
     ['cabinet finials', []],
     ['ials', []],
+    // Facts and marks are laid down beside the words, and are no words.
+    ['whole', []],
+    ['looked', []],
+    [markWord('grade:none'), []],
+    [`${MARKED}whole`, []],
+    [MARKED, ['B-0399', 'B-0400', 'B-1399']],
     ['""', ['B-0399', 'B-0400', 'B-1399']],
   ])('finds by %j', async (typed, codes) => {
     expect(await found(typed)).toEqual(codes);
+  });
+  it('finds a batch by its words alone where its note has the sign of facts in it', async () => {
+    const note = `${MARKED}${markWord('grade:pass')} stones`;
+    await studio.batches.create(soundBatch('house-clear-6', { code: 'B-2000', note }));
+    expect(await found('stones')).toEqual(['B-2000']);
+    const graded = await studio.batches.list(batchListQuerySchema.parse({ grade: 'pass' }));
+    expect(graded.items.map((b) => b.code)).not.toContain('B-2000');
+    await studio.batches.remove('B-2000', 1);
   });
   it('goes with every change, and with a batch that is gone', async () => {
     const { batch, version } = await studio.batches.get('B-0400');

@@ -31,18 +31,27 @@ export function searchable(text: string): string {
  */
 export function wordsQuestion(typed: string): string | null {
   const words = runsOf(typed.normalize('NFC').toLowerCase()).map(joined).filter(Boolean);
-  return words.length === 0 ? null : `{words} : (${words.map((word) => `"${word}"*`).join(' AND ')})`;
+  return words.length === 0 ? null : words.map((word) => `"${word}"*`).join(' AND ');
 }
 
-const hex = (text: string): string => Buffer.from(text, 'utf8').toString('hex');
+/**
+ * Before each fact and each mark where words are laid down, so that no word that is typed finds one: of a sign that is
+ * a letter to the index and to nobody else. As long as the longest beginning that is kept, so that all have that alone.
+ */
+export const MARKED = '\u{E000}'.repeat(6);
 
-/** A fact as it is laid down to be found: `pressing:late`, as letters and digits alone. */
-export const factToken = (fact: string): string => hex(fact);
-/** Something that a filter asks of a batch or its parts, `grade:pass`. */
-export const markToken = (mark: string): string => hex(`!${mark}`);
+const hex = (text: string): string => Buffer.from(text, 'utf8').toString('hex');
+/** A fact or a mark as a question to the index. */
+const asked = (word: string): string => `"${MARKED}${word}"`;
+
+/** Something that a filter asks of a batch or its parts, `grade:pass`, as it stands beside the batch. */
+export const markWord = (mark: string): string => hex(`!${mark}`);
+export const markAsked = (mark: string): string => asked(markWord(mark));
+/** A fact, `pressing:late`. */
+export const factAsked = (fact: string): string => asked(hex(fact));
 /** A limit with its state, `pour.depthMm:above`. */
-export const limitToken = (limit: string): string => hex(`#${limit}`);
+export const limitAsked = (limit: string): string => asked(hex(`#${limit}`));
 /** A row whose castings are not told apart; one with something near a limit; one that was looked at, or was not. */
-export const WHOLE = 'whole';
-export const NEAR = 'near';
-export const lookedToken = (looked: boolean): string => `looked${looked ? 1 : 0}`;
+export const WHOLE = asked('whole');
+export const NEAR = asked('near');
+export const lookedAsked = (looked: boolean): string => asked(`looked${looked ? 1 : 0}`);

@@ -14,6 +14,7 @@ import { broughtIn } from './0013-brought-in';
 import { keptParts } from './0014-kept-parts';
 import { longerIndexes } from './0015-longer-indexes';
 import { marks } from './0016-marks';
+import { oneIndex } from './0017-one-index';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -34,4 +35,5 @@ export const MIGRATIONS: readonly Migration[] = [
   keptParts,
   longerIndexes,
   marks,
+  oneIndex,
 ];
