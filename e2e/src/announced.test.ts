@@ -89,6 +89,25 @@ describe('what cannot be fetched', () => {
     await bench.gone(MISSED);
     await bench.complaints();
   });
+  it.each([
+    [{ width: 1280, height: 800 }, 'on a desk'],
+    [{ width: 390, height: 844 }, 'on a phone'],
+  ])('is said of the application itself, with a way to load it again (%s, %s)', async (size) => {
+    await bench.resize(size);
+    await block('*.js');
+    await bench.driver.get(`${application.address}/batches`);
+    await expect.poll(() => bench.text('#opening')).toContain('opening…');
+    expect(await bench.text('#opening')).not.toContain('Load');
+    // Twelve seconds are not waited for.
+    await bench.driver.executeScript('for (const said of document.getAnimations()) said.finish();');
+    await expect.poll(() => bench.text('#opening')).toContain('Warm Jar takes long to open.');
+    await block();
+    await bench.tapWords('Load the page again');
+    await bench.see('main h1');
+    await bench.gone('#opening');
+    await bench.resize({ width: 1280, height: 800 });
+    await bench.complaints();
+  });
   it("is said of a phone's list of places, which opens once it is tried again", async () => {
     await bench.resize({ width: 390, height: 844 });
     await block('*PhoneDrawers*');
