@@ -177,6 +177,11 @@ describe('a page of the log by several filters at once', () => {
       { product: 'house-clear-6', grade: 'pass' },
       { grade: 'scrap' },
       { outcome: 'none', stage: 'done' },
+      { symptom: 'any' },
+      { symptom: 'none', sold: 'no' },
+      { mould: 'M-12' },
+      { mould: 'M-12', cavity: '2', grade: 'pass' },
+      { gear: 'G-04' },
     ];
     for (const filter of asked)
       for (const sort of ['-startedAt', 'startedAt', 'code', '-massG', 'mould', '-lotA']) {
