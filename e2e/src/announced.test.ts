@@ -122,3 +122,33 @@ describe('what cannot be fetched', () => {
     await bench.complaints();
   });
 });
+
+/** How far what stood on a page was moved while the rest came, in the measure that browsers have for it. */
+const SHIFT = `
+  const done = arguments[0];
+  let moved = 0;
+  new PerformanceObserver((list) => {
+    for (const entry of list.getEntries()) if (!entry.hadRecentInput) moved += entry.value;
+  }).observe({ type: 'layout-shift', buffered: true });
+  setTimeout(() => done(moved), 100);`;
+/** What may move on any page. */
+const MOST_SHIFT = 0.02;
+
+describe('what comes late', () => {
+  it.each([
+    ['/batches/B-0399/edit', '#s-lots'],
+    ['/moulds/M-12', '[aria-label="Cavities drawn"]'],
+    ['/inclusions/I-02', '.chart'],
+    ['/people', '#people'],
+  ])('pushes nothing away at %s', async (path, last) => {
+    await bench.resize({ width: 1280, height: 800 });
+    await bench.ask('Network.enable');
+    const slow = { offline: false, latency: 250, downloadThroughput: -1, uploadThroughput: -1 };
+    await bench.ask('Network.emulateNetworkConditions', slow);
+    await bench.go(path);
+    await bench.see(last);
+    await bench.driver.sleep(600);
+    expect(await bench.driver.executeAsyncScript<number>(SHIFT)).toBeLessThan(MOST_SHIFT);
+    await bench.ask('Network.emulateNetworkConditions', { ...slow, latency: 0 });
+  });
+});

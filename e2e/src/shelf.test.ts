@@ -172,7 +172,7 @@ describe('moulds', () => {
     await bench.see('.cavity:nth-child(2) circle');
     await hand('mould.png', picture(), '.photo input[type="file"]');
     await bench.see('.photo img');
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('M-12 is on the shelf');
     const stored = (await (await fetch(`${application.address}/api/v1/moulds/M-12`)).json()) as {
       photo: string;
@@ -196,7 +196,7 @@ describe('lots', () => {
     await bench.type(field('quantityG'), '90');
     await bench.pick('#f-productSlug', 'house clear 6');
     await bench.tapWords('A', '[data-path="part"]');
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('A-99 is on the shelf');
   });
 
@@ -291,7 +291,7 @@ describe('additives and gear', () => {
     await bench.type(field('drops.counted'), '50');
     await bench.type(field('drops.massG'), '1.25');
     await bench.read('one drop is 25 mg');
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('C-20 is on the shelf');
     await bench.go('/batches/new');
     await bench.pick('#product', 'House Coat 9');
@@ -310,12 +310,12 @@ describe('additives and gear', () => {
     await bench.type(field('name'), 'second pot');
     await bench.pick('#f-kind', 'pressure vessel');
     await bench.type(field('freeL'), '9');
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('Not saved yet');
     await expect.poll(async () => (await bench.see(field('ratedKPa'))).getAttribute('aria-invalid')).toBe('true');
     await bench.type(field('ratedKPa'), '420');
     await bench.read('Never above 420 kPa, whatever a card asks');
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('G-20 is on the shelf');
     await bench.tapWords('Delete', 'form');
     await bench.tapWords('Delete', '[role="alertdialog"]');
@@ -337,11 +337,11 @@ describe('two people at one shelf', () => {
       body: JSON.stringify(other),
       headers: { 'Content-Type': 'application/json', 'If-Match': stored.headers.get('etag')! },
     });
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('was changed on another screen');
     await expect.poll(() => bench.valueOf(field('moisturePct'))).toBe('5');
     await expect.poll(() => bench.valueOf(field('note'))).toBe('weighed at the other bench');
-    await bench.tapWords('Save', 'form.stack > .row:last-child');
+    await bench.tapWords('Save', '[data-test="item-actions"]');
     await bench.read('I-03 is on the shelf');
     const both = (await (await fetch(`${application.address}/api/v1/inclusions/I-03`)).json()) as object;
     expect(both).toMatchObject({ moisturePct: 5, note: 'weighed at the other bench' });

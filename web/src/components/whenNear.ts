@@ -9,13 +9,16 @@ const MARGIN = '100px 0px';
 const PATIENCE_MS = 10_000;
 /** What a drawing takes where nothing says how high it is, px. */
 const USUAL_HEIGHT = 230;
+/** With the line of its title above, and its table below to be opened (`ChartFigure`). */
+const roomFor = (heightPx: number) => ({ minHeight: `calc(${heightPx}px + 1.4em + var(--target))`, minWidth: 0 });
 
 /**
  * A drawing that is fetched and drawn once it comes near the window: a chart takes longer than all else of a page.
- * Until then its place is kept, so that nothing moves.
+ * Its place is kept from the first, so that nothing moves.
  * @param loader as of an asynchronous component; the props stay those of what is loaded, of which `height` is px
+ * @param usually how high it is where no prop says so, px
  */
-export function whenNear<T extends Component>(loader: Loader<T>): T {
+export function whenNear<T extends Component>(loader: Loader<T>, usually = USUAL_HEIGHT): T {
   // What draws was just read: a frame and a tap go before it draws.
   const Drawing = laterPart(async () => {
     const read = await loader();
@@ -39,10 +42,12 @@ export function whenNear<T extends Component>(loader: Loader<T>): T {
       );
       useTimeoutFn(come, PATIENCE_MS);
       useEventListener('beforeprint', come);
-      return () => {
-        if (near.value) return h(Drawing, attrs);
-        return h('div', { ref: box, style: { minHeight: `${Number(attrs['height'] ?? USUAL_HEIGHT)}px` } });
-      };
+      return () =>
+        h(
+          'div',
+          { ref: box, style: roomFor(Number(attrs['height'] ?? usually)) },
+          near.value ? [h(Drawing, attrs)] : [],
+        );
     },
   });
   return place as unknown as T;

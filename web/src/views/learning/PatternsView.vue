@@ -17,7 +17,7 @@ import { usePatterns } from './usePatterns';
 import TableBox from '../../components/TableBox.vue';
 import { whenNear } from '../../components/whenNear';
 
-const DefectChart = whenNear(() => import('./DefectChart.vue'));
+const DefectChart = whenNear(() => import('./DefectChart.vue'), 260);
 
 /** What costs the studio its castings: each finding in one sentence, with its batches. */
 const { from, to, kind, choose, patterns, chart } = usePatterns();

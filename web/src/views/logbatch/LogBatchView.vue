@@ -5,7 +5,7 @@ import Button from 'primevue/button';
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
 import Textarea from 'primevue/textarea';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
 import { useRoute } from 'vue-router';
 import CautionNote from '../../components/CautionNote.vue';
 import KeyCap from '../../components/KeyCap.vue';
@@ -30,7 +30,9 @@ const route = useRoute();
 const { context, problem, saving, loading, save, discard, load, gone, meeting, asMine, putTogether, dropMine } =
   useLogBatch(props.code ?? null);
 const { product, value, set, issues, draft } = context;
-const sections = computed(() => (product.value ? sectionsFor(product.value) : []));
+onMounted(() => void shelf.ready());
+// What the shelf offers stands above the fields: they would move under a finger as it came.
+const sections = computed(() => (product.value && shelf.loaded ? sectionsFor(product.value) : []));
 const text = (path: string) => {
   const v = value(path);
   return typeof v === 'string' ? v : null;
@@ -108,7 +110,7 @@ const choose = (slug: string) => {
         </p>
       </section>
 
-      <nav v-if="product" class="jump" aria-label="Steps on this page">
+      <nav v-if="sections.length > 0" class="jump" aria-label="Steps on this page">
         <a v-for="s in sections" :key="s.id" :href="`#s-${s.id}`">{{ s.title }}</a>
       </nav>
 
@@ -138,7 +140,7 @@ const choose = (slug: string) => {
         /></template>
       </section>
 
-      <section v-if="product" class="card stack" aria-label="Note">
+      <section v-if="sections.length > 0" class="card stack" aria-label="Note">
         <label class="cell"
           ><span>Note</span
           ><Textarea
@@ -149,7 +151,7 @@ const choose = (slug: string) => {
             @update:model-value="set('note', $event || null)"
         /></label>
       </section>
-      <div v-if="product" class="row actions">
+      <div v-if="sections.length > 0" class="row actions">
         <Button type="submit" :label="code ? 'Save the change' : 'Save the batch'" :loading="saving" />
         <span class="quiet small"><KeyCap k="Ctrl" /> <KeyCap k="Enter" /></span>
         <Button label="Discard the draft" severity="danger" text @click="discard" />

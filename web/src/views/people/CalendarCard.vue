@@ -2,6 +2,7 @@
 import Button from 'primevue/button';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { tellsThere } from '../../components/tellsThere';
 import { useLoaded } from '../../components/useLoaded';
 import { useSession } from '../../stores/session';
 import { useTried } from '../../components/people/useTried';
@@ -9,6 +10,10 @@ import { useTried } from '../../components/people/useTried';
 /** The address that a calendar subscribes to. It holds a secret, which can be renewed. */
 const session = useSession();
 const { value: path, problem, load } = useLoaded(() => accessApi.calendar(), 'The calendar could not be asked for.');
+const emit = defineEmits<{ there: [] }>();
+tellsThere({ value: path, problem }, () => {
+  emit('there');
+});
 const { problem: refused, busy, tried } = useTried();
 const { origin } = window.location;
 const renew = () =>

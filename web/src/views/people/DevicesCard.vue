@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext';
 import { ref } from 'vue';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { tellsThere } from '../../components/tellsThere';
 import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';
 import { useSession } from '../../stores/session';
@@ -13,6 +14,10 @@ import { useTried } from '../../components/people/useTried';
 /** Devices that are signed in, to be signed out from here; and another one signed in by a code. */
 const session = useSession();
 const { value: devices, problem, load } = useLoaded(() => accessApi.devices(), 'The devices could not be read.');
+const emit = defineEmits<{ there: [] }>();
+tellsThere({ value: devices, problem }, () => {
+  emit('there');
+});
 const { problem: refused, busy, tried } = useTried();
 const [label, person] = [ref(''), ref('')];
 const shown = ref<{ code: string; until: string; address: string | null } | null>(null);

@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import type { Person } from '@warm-jar/core';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { tellsThere } from '../../components/tellsThere';
 import { useLoaded } from '../../components/useLoaded';
 import { useSession } from '../../stores/session';
 import PersonForm from '../../components/people/PersonForm.vue';
@@ -13,6 +14,10 @@ import { useTried } from '../../components/people/useTried';
 /** The people of the studio: who is who, who may do what, and who works at this screen. */
 const session = useSession();
 const { value: people, problem, load } = useLoaded(() => accessApi.people(), 'The people could not be read.');
+const emit = defineEmits<{ there: [] }>();
+tellsThere({ value: people, problem }, () => {
+  emit('there');
+});
 const { problem: refused, tried } = useTried();
 const adding = ref(false);
 /** Whose PIN is being set. */

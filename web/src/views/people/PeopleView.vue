@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import { computed } from 'vue';
+import { computed, reactive } from 'vue';
 import { accessApi } from '../../api/access';
 import { useSession } from '../../stores/session';
 import CalendarCard from './CalendarCard.vue';
@@ -13,6 +13,9 @@ import TokensCard from './TokensCard.vue';
 /** Who works here, at which devices, and who did what. */
 const session = useSession();
 const onNetwork = computed(() => session.who?.mode === 'people');
+/** What was read so far: what stands below it comes then, and nothing moves. */
+const there = reactive({ people: false, tokens: false, devices: false, calendar: false });
+const second = computed(() => there.people && (there.tokens || !session.isLead));
 const MODES = {
   local: 'This studio is open on its own computer alone. Choose who you are; it is written down as named, not proven.',
   open: 'This studio is open to its whole network: whoever reaches it may read and write everything.',
@@ -35,16 +38,16 @@ async function signOut(): Promise<void> {
     </div>
     <div class="columns">
       <div class="stack">
-        <PeopleCard />
-        <TokensCard v-if="session.isLead" />
+        <PeopleCard @there="there.people = true" />
+        <TokensCard v-if="session.isLead" v-show="there.people" @there="there.tokens = true" />
       </div>
-      <div class="stack">
-        <DevicesCard v-if="onNetwork" />
+      <div v-show="second" class="stack">
+        <DevicesCard v-if="onNetwork" @there="there.devices = true" />
         <SecureCard v-if="session.who && session.who.mode !== 'local'" />
-        <CalendarCard />
+        <CalendarCard v-show="there.devices || !onNetwork" @there="there.calendar = true" />
       </div>
     </div>
-    <DeedsCard v-if="session.isLead" />
+    <DeedsCard v-if="session.isLead" v-show="second && there.calendar" />
   </div>
 </template>
 

@@ -4,12 +4,17 @@ import InputText from 'primevue/inputtext';
 import { ref } from 'vue';
 import { accessApi } from '../../api/access';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { tellsThere } from '../../components/tellsThere';
 import { useLoaded } from '../../components/useLoaded';
 import { dayAndTime } from '../../components/words';
 import { useTried } from '../../components/people/useTried';
 
 /** Tokens that devices on a wire speak by: each for one device, told once. */
 const { value: tokens, problem, load } = useLoaded(() => accessApi.tokens(), 'The tokens could not be read.');
+const emit = defineEmits<{ there: [] }>();
+tellsThere({ value: tokens, problem }, () => {
+  emit('there');
+});
 const { problem: refused, busy, tried } = useTried();
 const [device, label] = [ref(''), ref('')];
 const made = ref<string | null>(null);

@@ -15,7 +15,7 @@ const LineChart = whenNear(() => import('../../components/LineChart.vue'));
 
 /** What the pour does in the mould: how hot, when it gels where, when it comes out, in how many pours. */
 const { store, mould, mouldProblem, progress, stopMould, product, request, built } = usePlanContext();
-const SlabHeat = whenNear(() => import('./SlabHeat.vue'));
+const SlabHeat = whenNear(() => import('./SlabHeat.vue'), 240);
 const units = useUnits();
 /** The studio's moment, by the minute, ms. */
 const live = useLive();

@@ -3,6 +3,7 @@ import { GEAR_KINDS } from '@warm-jar/core';
 import { computed, onMounted } from 'vue';
 import { useRoute } from 'vue-router';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
 import type { ShelfPlace } from '../../api/shelf';
 import { KINDS } from './kinds';
@@ -14,6 +15,9 @@ import { useShelfNotes } from './useShelfNotes';
 /** One compartment of the shelf: everything in it on the left, the chosen one on the right. */
 const props = defineProps<{ place: ShelfPlace; code?: string }>();
 const shelf = useShelf();
+const products = useProducts();
+/** With the cards, which what follows from a thing is told by: it would push away what stands below. */
+const isThere = computed(() => shelf.loaded && (products.loaded || products.problem !== null));
 const kind = computed(() => KINDS[props.place]);
 const items = computed(() => shelf[props.place].map(({ item }) => item));
 const chosen = computed(() => (props.code === 'new' ? null : (props.code ?? items.value[0]?.code ?? null)));
@@ -62,7 +66,7 @@ onMounted(() => void shelf.load());
       </nav>
       <p v-if="missing" class="card">There is no {{ kind.one }} “{{ code }}”.</p>
       <ShelfItem
-        v-else-if="shelf.loaded && (items.length > 0 || code === 'new')"
+        v-else-if="isThere && (items.length > 0 || code === 'new')"
         :key="`${place} ${chosen ?? 'new'} ${asked['kind'] ?? ''}`"
         :kind="kind"
         :code="chosen"

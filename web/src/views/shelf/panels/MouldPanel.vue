@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mouldAmount, mouldSchema, type Mould } from '@warm-jar/core';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { ShelvedMould } from '../../../api/shelf';
 import CavityOutline from '../../../components/CavityOutline.vue';
 import { today } from '../../../components/words';
@@ -19,7 +19,20 @@ const mould = computed<Mould | null>(() => {
   const r = mouldSchema.safeParse(props.document);
   return r.success ? r.data : null;
 });
+/** Where faults come again stands above the outlines to tap on. */
+const spotsThere = ref(false);
 const use = computed(() => props.shelved as ShelvedMould | null);
+const emit = defineEmits<{ there: [] }>();
+/** One that is not on the shelf yet, or that is no whole mould, has no pulls to be looked at. */
+const isNone = computed(() => !use.value || (Object.keys(props.document).length > 0 && !mould.value));
+const isThere = computed(() => spotsThere.value || isNone.value);
+watch(
+  isThere,
+  (now) => {
+    if (now) emit('there');
+  },
+  { immediate: true },
+);
 const pulls = computed(() => (mould.value?.pullsBefore ?? 0) + (use.value?.pulls ?? 0));
 const amounts = computed(() => {
   const used = new Map<string, number[]>();
@@ -97,8 +110,8 @@ const unmark = (cavity: number, index: number) => {
     >
     <MouldPhoto :photo="mould.photo ?? null" @change="set('photo', $event)" />
   </section>
-  <MouldSpots v-if="mould && use" :mould="mould" :code="mould.code" />
-  <section v-if="mould?.cavities?.length" class="card stack" aria-label="Cavities drawn">
+  <MouldSpots v-if="mould && use" :mould="mould" :code="mould.code" @there="spotsThere = true" />
+  <section v-if="mould?.cavities?.length && isThere" class="card stack" aria-label="Cavities drawn">
     <p class="quiet small">Tap an outline where a fault shows; the same place again and again means the mould.</p>
     <div class="cavities">
       <div v-for="(c, i) in mould.cavities" :key="i" class="cavity">

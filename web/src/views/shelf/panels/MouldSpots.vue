@@ -2,11 +2,16 @@
 import type { Mould } from '@warm-jar/core';
 import { computed, toRef } from 'vue';
 import { OUTLINE_HEIGHT, outlinePath } from '../../../components/outlinePath';
+import { tellsThere } from '../../../components/tellsThere';
 import { useMouldSpots } from './useMouldSpots';
 
 /** Faults of all pulls laid over the outline: where they come again, and whether chance would do that. */
 const props = defineProps<{ mould: Mould; code: string }>();
 const { spots, problem } = useMouldSpots(toRef(props, 'code'));
+const emit = defineEmits<{ there: [] }>();
+tellsThere({ value: spots, problem }, () => {
+  emit('there');
+});
 /** Radius of a place in the drawing: it grows with the pulls that failed there. */
 const radius = (batches: number) => 6 + 2.5 * Math.sqrt(batches);
 const drawn = computed(() =>
