@@ -93,7 +93,7 @@ interface Soonest {
   /** So many rows are soon looked at for what their own parts tell. */
   readonly soon: number;
 }
-const SOONEST: Soonest = { many: 1_000, eachTakes: 250, soon: 5_000 };
+const SOONEST: Soonest = { many: 1_000, eachTakes: 500, soon: 5_000 };
 /** Orders that an index gives. */
 const BY_AN_INDEX = ['startedAt', 'code', 'massG', 'mould', 'outside'] as const;
 
