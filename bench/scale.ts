@@ -96,7 +96,7 @@ interface Row {
   readonly what: string;
   readonly ours: number;
   readonly bare: number | null;
-  /** What parsing a card took beside it, ms: the bench's unit, by which machines and neighbours are told apart. */
+  /** What parsing a card took beside it, warm, ms: by that a loud machine is told from a quiet one. */
   readonly parse?: number;
 }
 
@@ -106,7 +106,7 @@ const parseMs = () =>
     productSchema.parse(JSON.parse(JSON.stringify(card)));
   });
 
-/** A row without bare SQL beside it; the unit is taken before it and after. */
+/** A row without bare SQL beside it; parsing a card is timed before it and after. */
 async function row(what: string, measured: () => Promise<number>): Promise<Row> {
   const before = parseMs();
   const ours = await measured();
@@ -323,9 +323,6 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
   }
 }
 
-/** What parsing a card takes on the machine that marks are for, ms. */
-const UNIT_MS = 0.1;
-
 /** Prints the log's times at three lengths against the bare SQL of the same question, and how they grow. */
 export async function printScale(sizes: readonly number[] = SIZES): Promise<void> {
   const all: { size: number; rows: Row[] }[] = [];
@@ -333,7 +330,7 @@ export async function printScale(sizes: readonly number[] = SIZES): Promise<void
     const { rows, filledMs } = await measure(size);
     all.push({ size, rows });
     console.log(
-      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it    parsing  at 0.1 ms      grows as n^`,
+      `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it    parsing      grows as n^`,
     );
     const before = all.at(-2);
     for (const [i, r] of rows.entries()) {
@@ -344,7 +341,6 @@ export async function printScale(sizes: readonly number[] = SIZES): Promise<void
         told(r.bare, 2).padStart(11),
         told(r.bare && r.ours / r.bare, 1).padStart(11),
         told(r.parse, 2).padStart(10),
-        told(r.parse && (r.ours * UNIT_MS) / r.parse, 1).padStart(10),
         grown.padStart(14),
       ];
       console.log(`${r.what.padEnd(24)} ${cells.join(' ')}`);

@@ -149,6 +149,6 @@ describe('what comes late', () => {
     await bench.see(last);
     await bench.driver.sleep(600);
     expect(await bench.driver.executeAsyncScript<number>(SHIFT)).toBeLessThan(MOST_SHIFT);
-    await bench.ask('Network.emulateNetworkConditions', { ...slow, latency: 0 });
+    await bench.offline(false);
   });
 });

@@ -170,6 +170,8 @@ async function eachByItself(
 /** The codes of a page, from the nearer end of its list. */
 async function codesAt(context: BatchContext, query: BatchListQuery, at: PageAt, counted: Counted): Promise<string[]> {
   const { total, soonest } = counted;
+  // Behind the last page, or of none.
+  if (at.limit === 0) return [];
   const find = async (where: WhereOptions<BatchRow>) => {
     const { limit, offset } = at;
     const order = orderOf(query.sort, at.fromBehind);

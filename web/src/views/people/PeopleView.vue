@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import { computed, reactive } from 'vue';
+import { whenever } from '@vueuse/core';
+import { computed, reactive, ref } from 'vue';
 import { accessApi } from '../../api/access';
 import { useSession } from '../../stores/session';
 import CalendarCard from './CalendarCard.vue';
@@ -15,7 +16,15 @@ const session = useSession();
 const onNetwork = computed(() => session.who?.mode === 'people');
 /** What was read so far: what stands below it comes then, and nothing moves. */
 const there = reactive({ people: false, tokens: false, devices: false, calendar: false });
-const second = computed(() => there.people && (there.tokens || !session.isLead));
+const second = ref(false);
+// Once it is there it stays: whoever says that they are a lead is shown tokens then too.
+whenever(
+  () => there.people && (there.tokens || !session.isLead),
+  () => {
+    second.value = true;
+  },
+  { once: true },
+);
 const MODES = {
   local: 'This studio is open on its own computer alone. Choose who you are; it is written down as named, not proven.',
   open: 'This studio is open to its whole network: whoever reaches it may read and write everything.',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mouldAmount, mouldSchema, type Mould } from '@warm-jar/core';
-import { computed, ref, watch } from 'vue';
+import { whenever } from '@vueuse/core';
+import { computed, ref } from 'vue';
 import type { ShelvedMould } from '../../../api/shelf';
 import CavityOutline from '../../../components/CavityOutline.vue';
 import { today } from '../../../components/words';
@@ -26,12 +27,12 @@ const emit = defineEmits<{ there: [] }>();
 /** One that is not on the shelf yet, or that is no whole mould, has no pulls to be looked at. */
 const isNone = computed(() => !use.value || (Object.keys(props.document).length > 0 && !mould.value));
 const isThere = computed(() => spotsThere.value || isNone.value);
-watch(
+whenever(
   isThere,
-  (now) => {
-    if (now) emit('there');
+  () => {
+    emit('there');
   },
-  { immediate: true },
+  { immediate: true, once: true },
 );
 const pulls = computed(() => (mould.value?.pullsBefore ?? 0) + (use.value?.pulls ?? 0));
 const amounts = computed(() => {
