@@ -143,6 +143,7 @@ const unmark = (cavity: number, index: number) => {
 .panel {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 11.25rem;
+  align-items: start;
   gap: var(--space-4);
 }
 .facts {
