@@ -56,7 +56,14 @@ try {
 } catch (error) {
   giveUp(error instanceof Error ? error.message : String(error));
 }
+/** What an error says and where: those of the store bring a trace without their own words. */
+function toldWhole(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  const { message, stack = '' } = error;
+  return stack.includes(message) ? stack : `${message}\n${stack}`;
+}
+
 main(config).catch((error: unknown) => {
   const starting = { host: config.host, port: config.port, file: config.file, folder: dirname(config.file) };
-  giveUp(startProblem(error, starting) ?? (error instanceof Error ? (error.stack ?? error.message) : String(error)));
+  giveUp(startProblem(error, starting) ?? toldWhole(error));
 });

@@ -55,9 +55,15 @@ function ofCastings(query: BatchListQuery, finding: Finding): WhereOptions<Batch
   return [one(any(`castings k${index} WHERE k.batch_code = batch.code AND ${said}`))];
 }
 
-/** Batches that answer a question to the index of words. */
-export function answering(question: string, finding: Finding): WhereOptions<BatchRow> {
-  const matching = `batch_words MATCH ${quoted(question)}`;
+/** Rows of the index of words, from one number to another. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Batches that answer a question to the index of words; with a span, of those alone that have their numbers in it. */
+export function answering(question: string, finding: Finding, span?: Span): WhereOptions<BatchRow> {
+  const matching = `batch_words MATCH ${quoted(question)}${span ? ` AND rowid BETWEEN ${span.from} AND ${span.to}` : ''}`;
   if (finding === 'each') return one(any(`batch_words WHERE rowid = batch.number AND ${matching}`));
   // With a sign before it, the answer is held against each row as they come in their order.
   return one(`${finding === 'rows' ? '+' : ''}number IN (SELECT rowid FROM batch_words WHERE ${matching})`);

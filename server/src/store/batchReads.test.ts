@@ -1,10 +1,11 @@
 import { batchListQuerySchema, saltmarshYear, soundBatch } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { testStudio, type TestStudio } from '../testStudio';
 import { batchContext } from './batchContext';
 import { list } from './batchReads';
 import { MARKS } from './migrations/0016-marks';
+import { COUNTED_AT_ONCE } from './searchWords';
 
 let studio: TestStudio;
 beforeAll(async () => {
@@ -95,6 +96,52 @@ describe('how many batches answer a filter', () => {
   });
 });
 
+describe('how many batches have a word', () => {
+  it('is counted anew in those parts alone of a long index that were written to', async () => {
+    const own = await testStudio();
+    try {
+      const { sequelize, searched } = own.database;
+      for (const { batch } of saltmarshYear(new Date('2026-11-24T14:30:00Z')).slice(0, 40))
+        await own.batches.create({ ...batch, code: null });
+      // As if many had been logged and taken away between them.
+      for (const [from, by] of [
+        [24, 4],
+        [11, 1],
+      ]) {
+        const moved = `number BETWEEN ${from} AND 40`;
+        await sequelize.query(`DELETE FROM batch_words WHERE rowid IN (SELECT number FROM batches WHERE ${moved})`);
+        await sequelize.query(`UPDATE batches SET number = number + ${by! * COUNTED_AT_ONCE} WHERE ${moved}`);
+      }
+      await sequelize.query(`UPDATE batches SET search = search || ' moved' WHERE number > 40`);
+      const houses = batchListQuerySchema.parse({ search: 'house clear' });
+      const asked = vi.spyOn(searched.batches.sequelize!, 'query');
+      const counted = async () => {
+        const { total } = await own.batches.list(houses);
+        const statements = asked.mock.calls.map(([statement]) => JSON.stringify(statement)).join('; ');
+        asked.mockClear();
+        return { total, parts: [...statements.matchAll(/SELECT (\d+) AS part/g)].map(([, part]) => Number(part)) };
+      };
+      const all = (await own.batches.documents(houses, 1)).total;
+      expect(await counted()).toEqual({ total: all, parts: [0, 1, 4] });
+      expect(await counted()).toEqual({ total: all, parts: [] });
+      const { batch } = await own.batches.create(soundBatch('house-clear-6', { code: null }));
+      expect(await counted()).toEqual({ total: all + 1, parts: [4] });
+      const [middle] = await sequelize.query<{ code: string }>(
+        `SELECT code FROM batches WHERE number > ${COUNTED_AT_ONCE} AND product_slug = 'house-clear-6' ORDER BY number LIMIT 1`,
+        { type: QueryTypes.SELECT },
+      );
+      await own.batches.remove(middle!.code, 1);
+      expect(await counted()).toEqual({ total: all, parts: [1] });
+      // What is said of another thing than batches, or changes no word, is counted in none.
+      await own.batches.replace(batch.code!, 1, { ...batch });
+      expect(await counted()).toEqual({ total: all, parts: [] });
+      expect((await own.batches.documents(houses, 1)).total).toBe(all);
+    } finally {
+      await own.remove();
+    }
+  });
+});
+
 describe('a page of the log by several filters at once', () => {
   const CHOICES: Record<string, readonly string[]> = {
     product: ['house-clear-6', 'house-tide', 'none-such'],
@@ -158,9 +205,10 @@ describe('a page of the log by several filters at once', () => {
   }
 
   it.each([
-    ['rows by themselves, and those that lie at the far end', { many: 3, eachTakes: 0, soon: 4 }],
-    ['rows held against the answer of the index', { many: 3, eachTakes: Infinity, soon: 0 }],
-    ['few rows put in order', { many: Infinity, eachTakes: 0, soon: 0 }],
+    ['rows by themselves, and those that lie at the far end', { many: 3, eachTakes: 0, soon: 4, wide: 0, ofAll: 0 }],
+    ['rows held against the answer of the index', { many: 3, eachTakes: Infinity, soon: 0, wide: 0, ofAll: 0 }],
+    ['a stretch of the index', { many: 3, eachTakes: Infinity, soon: 0, wide: Infinity, ofAll: Infinity }],
+    ['few rows put in order', { many: Infinity, eachTakes: 0, soon: 0, wide: 0, ofAll: 0 }],
   ])('is the same page by page, from either end, by %s', async (_how, soonest) => {
     const { database, products } = own;
     const listedSo = list(

@@ -1,11 +1,10 @@
 import type { BatchListQuery, BatchSummary, HistoryEntry } from '@warm-jar/core';
-import { Op, QueryTypes, type Order, type WhereOptions } from 'sequelize';
-import { studioZone } from '../live/studioZone';
+import { Op, QueryTypes, Sequelize, type Order, type WhereOptions } from 'sequelize';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
-import { byWords, countByPart, type ByWords } from './batchCount';
+import { byWords, countsOf, type ByWords } from './batchCount';
 import { castingsInList } from './castingRows';
-import { answering, orderOf, whereOf, wordsAndFacts, type Finding } from './batchQuery';
+import { answering, orderOf, whereOf, wordsAndFacts, type Finding, type Span } from './batchQuery';
 import { parseBatch } from './batchRecord';
 import type { BatchStore } from './storedBatch';
 import { summaryOf } from './batchSummary';
@@ -56,31 +55,18 @@ async function summaries({ sequelize }: BatchContext, codes: readonly string[]):
   });
 }
 
-/** Answers that are kept until something is written. */
-const MOST_COUNTS = 200;
-
-async function counted({ searched, sequelize }: BatchContext, question: string): Promise<number> {
+/** The number of the newest batch: about as many as there are. Asked for again once something was written. */
+function newestOf({ searched, sequelize, writes }: BatchContext): () => Promise<number> {
   const searching = searched.batches.sequelize ?? sequelize;
-  const [row] = await searching.query<{ n: number }>(`SELECT ${question} AS n`, { type: QueryTypes.SELECT });
-  return row!.n;
-}
-
-/** How many batches answer a question, remembered until something is written: the pages of one list ask it each. */
-function countsOf(context: BatchContext): (query: BatchListQuery) => Promise<number> {
-  const { searched, writes } = context;
-  const known = new Map<string, { readonly at: number; readonly total: number }>();
-  return async (query) => {
-    const key = JSON.stringify([studioZone(), { ...query, page: 1, pageSize: 1, sort: '' }]);
-    // Taken before it is counted: what is written meanwhile is not held to be counted in.
+  let known = { at: -1, number: 0 };
+  return async () => {
     const at = writes();
-    const before = known.get(key);
-    if (before?.at === at) return before.total;
-    const byPart = countByPart(query);
-    const total =
-      byPart === null ? await searched.batches.count({ where: whereOf(query) }) : await counted(context, byPart);
-    if (known.size >= MOST_COUNTS) known.clear();
-    known.set(key, { at, total });
-    return total;
+    if (known.at === at) return known.number;
+    const [row] = await searching.query<{ n: number | null }>('SELECT MAX(number) AS n FROM batches', {
+      type: QueryTypes.SELECT,
+    });
+    known = { at, number: row!.n ?? 0 };
+    return known.number;
   };
 }
 
@@ -92,8 +78,12 @@ interface Soonest {
   readonly eachTakes: number;
   /** So many rows are soon looked at for what their own parts tell. */
   readonly soon: number;
+  /** Where rows lie in so many times as many of the index at the most, that stretch of it is asked. */
+  readonly wide: number;
+  /** It is looked for them there where they are such a part of the log at the most. */
+  readonly ofAll: number;
 }
-const SOONEST: Soonest = { many: 1_000, eachTakes: 500, soon: 5_000 };
+const SOONEST: Soonest = { many: 1_000, eachTakes: 500, soon: 5_000, wide: 3, ofAll: 0.25 };
 /** Orders that an index gives. */
 const BY_AN_INDEX = ['startedAt', 'code', 'massG', 'mould', 'outside'] as const;
 
@@ -111,8 +101,8 @@ function pageAt({ page, pageSize }: BatchListQuery, total: number): PageAt {
 }
 
 /** Rows that the index of words names, and that answer what is left of a query. */
-const amongNamed = ({ question, left }: ByWords, finding: Finding): WhereOptions<BatchRow> => ({
-  [Op.and]: [whereOf(left, finding), answering(question, finding)],
+const amongNamed = ({ question, left }: ByWords, finding: Finding, span?: Span): WhereOptions<BatchRow> => ({
+  [Op.and]: [whereOf(left, finding), answering(question, finding, span)],
 });
 
 /**
@@ -134,10 +124,25 @@ async function upTo(
   return isDescending ? { [column]: { [Op.gte]: value } } : { [column]: { [Op.or]: [{ [Op.lte]: value }, null] } };
 }
 
+/** The numbers of all rows that lie within a bound, and how many these are. */
+async function spanOf({ searched }: BatchContext, bound: WhereOptions<BatchRow>): Promise<Span & { rows: number }> {
+  const number = Sequelize.col('number');
+  const [found] = (await searched.batches.findAll({
+    attributes: [
+      [Sequelize.fn('MIN', number), 'from'],
+      [Sequelize.fn('MAX', number), 'to'],
+      [Sequelize.fn('COUNT', number), 'rows'],
+    ],
+    where: bound,
+    raw: true,
+  })) as unknown as [{ from: number | null; to: number | null; rows: number }];
+  return { from: found.from ?? 0, to: found.to ?? 0, rows: found.rows };
+}
+
 /** Rows are looked at by themselves among so many times as many as a page would be full with, were they spread evenly. */
 const UNEVEN = 4;
 
-/** How many batches answer a query, and how many there are in all. */
+/** How many batches answer a query, and about how many there are in all. */
 interface Counted {
   readonly total: number;
   readonly all: () => Promise<number>;
@@ -149,22 +154,32 @@ interface Counted {
  * to be. Where it lies all at the far end not enough are found.
  * @returns null where the answer of the index of words is to be taken at once
  */
-async function eachByItself(
+async function firstOfList(
   context: BatchContext,
   query: BatchListQuery,
+  words: ByWords,
   { offset, limit, fromBehind }: PageAt,
   { total, all, soonest }: Counted,
 ): Promise<WhereOptions<BatchRow> | null> {
   const column = BY_AN_INDEX.find((c) => c === query.sort.replace('-', ''));
   if (column === undefined) return null;
-  const wanted = (offset + limit) * ((await all()) / total);
-  const ofParts = wordsAndFacts(query) === null;
+  const rows = await all();
+  const wanted = (offset + limit) * (rows / total);
+  const bounded = (among: number) => upTo(context, column, orderOf(query.sort, fromBehind), among);
+  const asked = (bound: WhereOptions<BatchRow> | null, where: WhereOptions<BatchRow>) =>
+    bound && { [Op.and]: [where, bound] };
+  if (wordsAndFacts(query) === null)
+    return asked(await bounded(Math.max(UNEVEN * wanted, soonest.soon)), whereOf(query, 'rows'));
   // In other orders than time those of like words lie together: by mass, those of one product.
-  const isSpread = column === 'startedAt' || column === 'code';
-  if (!ofParts && !(isSpread && wanted * soonest.eachTakes < total)) return null;
-  const among = Math.max(UNEVEN * wanted, ofParts ? soonest.soon : 0);
-  const bound = await upTo(context, column, orderOf(query.sort, fromBehind), among);
-  return bound && { [Op.and]: [whereOf(query, ofParts ? 'rows' : 'each'), bound] };
+  if (column !== 'startedAt' && column !== 'code') return null;
+  const isSoon = wanted * soonest.eachTakes < total;
+  if (!isSoon && UNEVEN * wanted > rows * soonest.ofAll) return null;
+  const bound = await bounded(UNEVEN * wanted);
+  if (bound === null) return null;
+  // Batches are logged as they are made: then those of some days are next to each other in the index too.
+  const span = await spanOf(context, bound);
+  if (span.to - span.from < soonest.wide * span.rows) return asked(bound, amongNamed(words, 'rows', span));
+  return isSoon ? asked(bound, whereOf(query, 'each')) : null;
 }
 
 /** The codes of a page, from the nearer end of its list. */
@@ -188,8 +203,8 @@ async function codesAt(context: BatchContext, query: BatchListQuery, at: PageAt,
   const words = byWords(query);
   if (words === null) return find(whereOf(query, total <= soonest.many ? 'all' : 'rows'));
   if (total <= soonest.many) return find(amongNamed(words, 'all'));
-  const each = await eachByItself(context, query, at, counted);
-  const found = each === null ? [] : await find(each);
+  const first = await firstOfList(context, query, words, at, counted);
+  const found = first === null ? [] : await find(first);
   return found.length === at.limit ? found : find(amongNamed(words, 'rows'));
 }
 
@@ -197,12 +212,12 @@ async function codesAt(context: BatchContext, query: BatchListQuery, at: PageAt,
  * A page of the log: first its codes, in the order asked for, by indexes alone; then what is shown of those few.
  */
 export const list = (context: BatchContext, soonest = SOONEST): BatchStore['list'] => {
-  const count = countsOf(context);
+  const [count, all] = [countsOf(context), newestOf(context)];
   return async (query) => {
     const total = await count(query);
     const at = pageAt(query, total);
-    const { sort, page, pageSize } = query;
-    const codes = await codesAt(context, query, at, { total, all: () => count({ sort, page, pageSize }), soonest });
+    const { page, pageSize } = query;
+    const codes = await codesAt(context, query, at, { total, all, soonest });
     const items = await summaries(context, at.fromBehind ? codes.reverse() : codes);
     return { items, page, pageSize, total };
   };

@@ -87,6 +87,12 @@ describe('the database', () => {
     expect([await asked(), await other.write(asked)]).toEqual([0, 0]);
     await other.close();
   });
+  it('takes no trace for each statement, tells what was wrong with one, and leaves all other errors their trace', async () => {
+    const wrong: unknown = await database.sequelize.query('SELECT 1 FROM nowhere').catch((error: unknown) => error);
+    expect(wrong).toMatchObject({ message: 'SQLITE_ERROR: no such table: nowhere', sql: 'SELECT 1 FROM nowhere' });
+    expect((wrong as Error).stack).not.toContain('    at ');
+    expect(new Error('ours').stack).toContain('database.test');
+  });
   it('answers what is asked while a long question is worked at, and a search sees what was just written', async () => {
     const searching = database.searched.batches.sequelize!;
     const counted =
@@ -122,10 +128,11 @@ describe('the database', () => {
       { name: '0015-longer-indexes' },
       { name: '0016-marks' },
       { name: '0017-one-index' },
+      { name: '0018-counted-by-parts' },
     ]);
     await database.close();
     database = await openDatabase(join(folder, 'studio.sqlite'));
-    expect(await names()).toHaveLength(17);
+    expect(await names()).toHaveLength(18);
   });
 
   it('refuses to change or remove a revision, and a batch of a card it does not have', async () => {

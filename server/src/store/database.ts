@@ -17,6 +17,17 @@ const pragmas = (synchronous: 'FULL' | 'OFF') =>
 
 type Opened = (error: Error | null) => void;
 
+/** The work, in whose own turn errors are made without a trace of where. */
+const untraced = (work: () => void) => () => {
+  const { stackTraceLimit } = Error;
+  Error.stackTraceLimit = 0;
+  try {
+    work();
+  } finally {
+    Error.stackTraceLimit = stackTraceLimit;
+  }
+};
+
 /**
  * sqlite3 whose every connection, transactions' own included, is set up before it is handed out. The connection of a
  * transaction that has ended is kept for the next: to open the file anew and read its schema took longer than to write.
@@ -48,6 +59,11 @@ function connections(synchronous: 'FULL' | 'OFF'): { readonly Database: unknown;
 
     end(closed: Opened): void {
       super.close(closed);
+    }
+
+    /** Sequelize takes a trace of itself for every statement, whether it fails or not: a sixth of what a list takes. */
+    override serialize(work?: () => void): void {
+      super.serialize(work && untraced(work));
     }
   }
 

@@ -55,3 +55,9 @@ export const limitAsked = (limit: string): string => asked(hex(`#${limit}`));
 export const WHOLE = asked('whole');
 export const NEAR = asked('near');
 export const lookedAsked = (looked: boolean): string => asked(`looked${looked ? 1 : 0}`);
+
+/**
+ * So many rows of the index are counted together, and that count is remembered: more parts take longer the first time.
+ * Which of them were written to is laid down by a step of the schema, so that another number takes another step.
+ */
+export const COUNTED_AT_ONCE = 16_384;

@@ -15,6 +15,7 @@ import { keptParts } from './0014-kept-parts';
 import { longerIndexes } from './0015-longer-indexes';
 import { marks } from './0016-marks';
 import { oneIndex } from './0017-one-index';
+import { countedByParts } from './0018-counted-by-parts';
 import type { Migration } from './migration';
 
 /** Every step, in order. */
@@ -36,4 +37,5 @@ export const MIGRATIONS: readonly Migration[] = [
   longerIndexes,
   marks,
   oneIndex,
+  countedByParts,
 ];
