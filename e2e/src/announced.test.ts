@@ -54,6 +54,22 @@ describe('what cannot be fetched', () => {
     await bench.ask('Network.setBlockedURLs', { urls });
   };
   const MISSED = '[data-test="missed"]';
+  it('lies over nothing of the wall board, all of which can still be seen', async () => {
+    await bench.go('/board');
+    await bench.see('[data-test="board-first"]');
+    await block('*PatternsView*');
+    await bench.press('a');
+    await bench.see(MISSED);
+    const places = await bench.driver.executeScript<Record<string, { top: number; bottom: number }>>(`
+      const of = (css) => { const { top, bottom } = document.querySelector(css).getBoundingClientRect(); return { top, bottom }; };
+      return { note: of('[data-test="missed"]'), code: of('[data-test="board-first"] header'), time: of('[data-test="board-time"]'),
+        step: of('[data-test="board-step"]'), window: { top: 0, bottom: innerHeight } };`);
+    expect(places['note']!.bottom).toBeGreaterThan(30);
+    expect(places['code']!.top).toBeGreaterThanOrEqual(places['note']!.bottom);
+    expect(places['step']!.bottom - places['step']!.top).toBeGreaterThan(40);
+    expect(places['time']!.bottom).toBeLessThanOrEqual(places['window']!.bottom);
+    await block();
+  });
   it.each([
     ['the page', ['*PatternsView*']],
     ['its style alone', ['*PatternsView*.css*']],

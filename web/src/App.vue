@@ -69,7 +69,7 @@ watch(
 
 <template>
   <template v-if="route.matched.length === 0"><MissedNote /><RouterView /></template>
-  <template v-else-if="route.meta['bare']"><MissedNote /><RouterView @vue:mounted="opened" /></template>
+  <div v-else-if="route.meta['bare']" class="bare"><MissedNote /><RouterView @vue:mounted="opened" /></div>
   <div v-else class="shell">
     <a class="skip" href="#main">To the content</a>
     <InTurn v-if="!phone"><ShellShelf /></InTurn>
@@ -102,6 +102,15 @@ watch(
 </template>
 
 <style scoped>
+/* A note takes its place from the page; what is last fills what is left. */
+.bare {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+}
+.bare > :deep(:last-child) {
+  flex: 1 0 auto;
+}
 .shell {
   display: grid;
   grid-template-columns: 9.375rem minmax(0, 1fr);

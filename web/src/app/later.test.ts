@@ -11,7 +11,7 @@ import Speakers from './Speakers.vue';
 import { useHeldWords } from './useHeldWords';
 import { useIdle } from '../components/useIdle';
 import MissedNote from './MissedNote.vue';
-import { useOncePart } from './missed';
+import { missedFor, useOncePart } from './missed';
 
 const List = { render: () => null };
 
@@ -21,6 +21,29 @@ afterEach(() => {
   page = null;
   vi.unstubAllGlobals();
   vi.useRealTimers();
+});
+
+describe('what did not come', () => {
+  const no = () => undefined;
+  const said = (cause: unknown) => missedFor('“Patterns”', cause, no, no).says;
+  it.each([
+    'Failed to fetch dynamically imported module: http://x/a.js',
+    'error loading dynamically imported module: http://x/a.js',
+    'Importing a module script failed.',
+    'Unable to preload CSS for /assets/a.css',
+  ])('could not be fetched where a browser says "%s"', (message) => {
+    expect(said(new Error(message))).toBe('“Patterns” cannot be fetched now.');
+  });
+  it('could not be fetched where its style did not come, which is no error but an event', () => {
+    expect(said(new Event('error'))).toBe('“Patterns” cannot be fetched now.');
+  });
+  it('is said to be wrong in itself where it came and failed, and is loaded anew', () => {
+    const [again, anew] = [vi.fn(), vi.fn()];
+    const told = missedFor('“Patterns”', new TypeError('x is not a function'), again, anew);
+    expect(told.says).toBe('“Patterns” cannot be opened: x is not a function.');
+    told.again();
+    expect([told.act, again.mock.calls, anew.mock.calls]).toEqual(['Load again', [], [[]]]);
+  });
 });
 
 describe('what comes after the page', () => {
@@ -42,7 +65,10 @@ describe('what comes after the page', () => {
     const made = await used(() =>
       useOncePart(
         'The list',
-        () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve({ default: List })),
+        () =>
+          isAway
+            ? Promise.reject(new TypeError('Failed to fetch dynamically imported module: /a.js'))
+            : Promise.resolve({ default: List }),
         jars,
         more,
       ),

@@ -5,7 +5,7 @@ import type { Place } from '../places/place';
 import { PLACES } from '../places/places';
 import { useSession } from '../stores/session';
 import { breathe } from './breathe';
-import { missed } from './missed';
+import { missed, missedFor } from './missed';
 
 const routeOf = ({ name, path, title, view, under, tabs, bare, open }: Place): RouteRecordRaw => ({
   name,
@@ -51,10 +51,12 @@ router.beforeResolve(async (to, from) => {
   if (from === START_LOCATION) await breathe();
 });
 
-router.onError((_cause, to) => {
+router.onError((cause, to) => {
   missedOnce.add(to.name);
   const again = () => void router.push(to.fullPath).catch(() => undefined);
-  missed.value = { what: `“${String(to.meta['title'])}”`, again };
+  missed.value = missedFor(`“${String(to.meta['title'])}”`, cause, again, () => {
+    location.assign(router.resolve(to.fullPath).href);
+  });
 });
 
 router.afterEach((to, _from, failure) => {

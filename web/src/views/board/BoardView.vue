@@ -65,58 +65,65 @@ const crowd = computed(() => {
 </script>
 
 <template>
-  <main class="board" :class="{ alone: rows.length === 0 }">
-    <h1 class="visually-hidden">Wall board</h1>
-    <p v-if="!facts" class="idle">Nothing is at the bench.</p>
-    <section v-else class="first" data-test="board-first">
-      <header>
-        <span class="figures">{{ code }}</span><span class="product">{{ bench.product.value?.name }}</span
-        ><span v-if="!bench.live.connected" class="away">not live</span>
-      </header>
-      <p class="step" data-test="board-step">{{ BENCH_STEP_WORDS[bench.step.value!].words }}</p>
-      <p
-        class="number figures"
-        :class="{ over: facts.over, short: facts.number.length <= SHORT }"
-        data-test="board-number"
-      >
-        {{ facts.number }}
-      </p>
-      <p class="says">{{ facts.says }}</p>
-      <p v-if="facts.window" class="says window" data-test="board-window">{{ facts.window }}</p>
-      <footer>
-        <div>
-          <span>{{ facts.timeLabel }}</span><strong
-            class="figures"
-            :class="{ over: facts.timeOver }"
-            data-test="board-time"
-            >{{ facts.time }}</strong
-          >
-        </div>
-        <div>
-          <span>next</span><strong>{{ facts.next }}</strong>
-        </div>
-      </footer>
-    </section>
-    <ol v-if="rows.length" class="others" :class="crowd" data-test="board-others">
-      <li v-for="r in rows.slice(0, MAX_ROWS)" :key="r.code" :class="{ over: r.late }">
-        <span class="figures">{{ r.short }}</span><span class="stage">{{ r.stage }}</span
-        ><span class="due">{{ r.due }}</span>
-      </li>
-      <li v-if="more > 0" class="more">and {{ more }} more</li>
-    </ol>
-  </main>
+  <div class="wall">
+    <main class="board" :class="{ alone: rows.length === 0 }">
+      <h1 class="visually-hidden">Wall board</h1>
+      <p v-if="!facts" class="idle">Nothing is at the bench.</p>
+      <section v-else class="first" data-test="board-first">
+        <header>
+          <span class="figures">{{ code }}</span><span class="product">{{ bench.product.value?.name }}</span
+          ><span v-if="!bench.live.connected" class="away">not live</span>
+        </header>
+        <p class="step" data-test="board-step">{{ BENCH_STEP_WORDS[bench.step.value!].words }}</p>
+        <p
+          class="number figures"
+          :class="{ over: facts.over, short: facts.number.length <= SHORT }"
+          data-test="board-number"
+        >
+          {{ facts.number }}
+        </p>
+        <p class="says">{{ facts.says }}</p>
+        <p v-if="facts.window" class="says window" data-test="board-window">{{ facts.window }}</p>
+        <footer>
+          <div>
+            <span>{{ facts.timeLabel }}</span><strong
+              class="figures"
+              :class="{ over: facts.timeOver }"
+              data-test="board-time"
+              >{{ facts.time }}</strong
+            >
+          </div>
+          <div>
+            <span>next</span><strong>{{ facts.next }}</strong>
+          </div>
+        </footer>
+      </section>
+      <ol v-if="rows.length" class="others" :class="crowd" data-test="board-others">
+        <li v-for="r in rows.slice(0, MAX_ROWS)" :key="r.code" :class="{ over: r.late }">
+          <span class="figures">{{ r.short }}</span><span class="stage">{{ r.stage }}</span
+          ><span class="due">{{ r.due }}</span>
+        </li>
+        <li v-if="more > 0" class="more">and {{ more }} more</li>
+      </ol>
+    </main>
+  </div>
 </template>
 
 <style scoped>
-.board {
-  position: fixed;
-  inset: 0;
+/* All of the window that nothing else is said in; what stands on it is as large as that leaves room for. */
+.wall {
+  position: relative;
+  container-type: size;
   background: #0a1412;
+}
+.board {
+  position: absolute;
+  inset: 0;
   color: #f2efe6;
-  padding: 3vh 2vw;
+  padding: 3cqh 2cqw;
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 42vw;
-  gap: 2vw;
+  grid-template-columns: minmax(0, 1fr) 42cqw;
+  gap: 2cqw;
   overflow: hidden;
 }
 .board.alone {
@@ -129,8 +136,8 @@ const crowd = computed(() => {
 }
 header {
   display: flex;
-  gap: 2vw;
-  font-size: 5.4vh;
+  gap: 2cqw;
+  font-size: 5.4cqh;
   color: #c9d6d1;
   flex-wrap: wrap;
 }
@@ -139,26 +146,26 @@ header {
   margin-left: auto;
 }
 .step {
-  font-size: min(10vh, 6vw);
+  font-size: min(10cqh, 6cqw);
   font-weight: 780;
   line-height: 1.05;
-  padding-top: 1vh;
+  padding-top: 1cqh;
 }
 .number {
-  font-size: min(30vh, 13vw);
+  font-size: min(30cqh, 13cqw);
   font-weight: 800;
   line-height: 1.05;
   color: #f3b04c;
   white-space: nowrap;
 }
 .number.short {
-  font-size: min(36vh, 16vw);
+  font-size: min(36cqh, 16cqw);
 }
 .alone .number {
-  font-size: min(36vh, 21vw);
+  font-size: min(36cqh, 21cqw);
 }
 .says {
-  font-size: 5.4vh;
+  font-size: 5.4cqh;
   line-height: 1.15;
   color: #c9d6d1;
 }
@@ -169,7 +176,7 @@ footer {
   display: flex;
   justify-content: space-between;
   margin-top: auto;
-  gap: 2vw;
+  gap: 2cqw;
 }
 footer div {
   display: flex;
@@ -177,40 +184,40 @@ footer div {
   min-width: 0;
 }
 footer span {
-  font-size: 5.4vh;
+  font-size: 5.4cqh;
   line-height: 1.15;
   color: #c9d6d1;
 }
 footer strong {
-  font-size: 11vh;
+  font-size: 11cqh;
   line-height: 1;
   white-space: nowrap;
 }
 footer div:last-child strong {
-  font-size: 6vh;
+  font-size: 6cqh;
   white-space: normal;
 }
 .others {
   display: flex;
   flex-direction: column;
   border-left: 2px solid #2b4640;
-  padding-left: 2vw;
+  padding-left: 2cqw;
   margin: 0;
   list-style: none;
-  font-size: 6.4vh;
+  font-size: 6.4cqh;
   line-height: 1.25;
 }
 .others.some {
-  font-size: 5.8vh;
+  font-size: 5.8cqh;
 }
 .others.many {
-  font-size: 5.4vh;
+  font-size: 5.4cqh;
   line-height: 1.12;
 }
 .others li {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr) auto;
-  gap: 1.2vw;
+  gap: 1.2cqw;
   white-space: nowrap;
 }
 .stage {
@@ -226,9 +233,11 @@ footer div:last-child strong {
 }
 /* Upright, or on a phone: one under another, and all of it can be read. */
 @media (max-aspect-ratio: 1/1), (max-width: 49.99em) {
+  .wall {
+    container-type: normal;
+  }
   .board {
     position: static;
-    min-height: 100vh;
     grid-template-columns: minmax(0, 1fr);
     align-content: start;
     overflow: visible;
@@ -273,7 +282,7 @@ footer div:last-child strong {
   }
 }
 .idle {
-  font-size: 9vh;
+  font-size: 9cqh;
   margin: auto;
 }
 </style>

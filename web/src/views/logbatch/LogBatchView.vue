@@ -11,6 +11,7 @@ import CautionNote from '../../components/CautionNote.vue';
 import KeyCap from '../../components/KeyCap.vue';
 import MomentEntry from '../../components/MomentEntry.vue';
 import ProblemNote from '../../components/ProblemNote.vue';
+import { useByNow } from '../../components/useByNow';
 import { useProducts } from '../../stores/products';
 import { useShelf } from '../../stores/shelf';
 import { fieldsFor, rowFields, sectionsFor } from '../../components/form/recordFields';
@@ -32,7 +33,8 @@ const { context, problem, saving, loading, save, discard, load, gone, meeting, a
 const { product, value, set, issues, draft } = context;
 onMounted(() => void shelf.ready());
 // What the shelf offers stands above the fields: they would move under a finger as it came.
-const sections = computed(() => (product.value && shelf.loaded ? sectionsFor(product.value) : []));
+const shelfByNow = useByNow(() => shelf.loaded);
+const sections = computed(() => (product.value && shelfByNow.value ? sectionsFor(product.value) : []));
 const text = (path: string) => {
   const v = value(path);
   return typeof v === 'string' ? v : null;

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import type { ShelvedMould } from '../../../api/shelf';
 import CavityOutline from '../../../components/CavityOutline.vue';
 import { today } from '../../../components/words';
+import { useByNow } from '../../../components/useByNow';
 import { useProducts } from '../../../stores/products';
 import { useUnits } from '../../../stores/units';
 import type { Tree } from '../../../stores/draftPath';
@@ -26,7 +27,7 @@ const use = computed(() => props.shelved as ShelvedMould | null);
 const emit = defineEmits<{ there: [] }>();
 /** One that is not on the shelf yet, or that is no whole mould, has no pulls to be looked at. */
 const isNone = computed(() => !use.value || (Object.keys(props.document).length > 0 && !mould.value));
-const isThere = computed(() => spotsThere.value || isNone.value);
+const isThere = useByNow(() => spotsThere.value || isNone.value);
 whenever(
   isThere,
   () => {
