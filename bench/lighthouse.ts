@@ -41,6 +41,9 @@ interface Look {
   readonly scores: Readonly<Record<Category, number>>;
   readonly shift: number;
   readonly longestTaskMs: number;
+  readonly firstPaintMs: number;
+  /** How soon most of it stands. */
+  readonly speedMs: number;
   readonly paintMs: number;
   readonly blockedMs: number;
   readonly sentKB: number;
@@ -90,6 +93,8 @@ async function look(url: string, phone: boolean, faster: number): Promise<Look> 
       scores: Object.fromEntries(CATEGORIES.map((c) => [c, 100 * (categories[c]?.score ?? 0)])) as Look['scores'],
       shift: number('cumulative-layout-shift'),
       longestTaskMs: Math.max(0, ...tasks.map((t) => t.duration)),
+      firstPaintMs: number('first-contentful-paint'),
+      speedMs: number('speed-index'),
       paintMs: number('largest-contentful-paint'),
       blockedMs: number('total-blocking-time'),
       sentKB: number('total-byte-weight') / 1000,
@@ -112,9 +117,9 @@ async function printLighthouse(views: readonly Held[], times: number, as: number
   // The first look wakes the server too, and is not told.
   let { index } = await look(application.address, false, 1);
   console.log(
-    '| view | preset | performance | accessibility | best practices | shift | largest paint, ms | blocked, ms | longest task, ms | sent, kB | index |',
+    '| view | preset | performance | accessibility | best practices | shift | first paint, ms | speed, ms | largest paint, ms | blocked, ms | longest task, ms | sent, kB | index |',
   );
-  console.log(`|${'---|'.repeat(11)}`);
+  console.log(`|${'---|'.repeat(13)}`);
   try {
     for (const view of views)
       for (const phone of [false, true]) {
@@ -128,7 +133,7 @@ async function printLighthouse(views: readonly Held[], times: number, as: number
         const scores = CATEGORIES.map((c) => Math.round(of((l) => l.scores[c])));
         const shift = of((l) => l.shift);
         console.log(
-          `| ${[view.name, phone ? 'phone' : 'desktop', ...scores, shift.toFixed(3), ...[of((l) => l.paintMs), of((l) => l.blockedMs), of((l) => l.longestTaskMs), of((l) => l.sentKB), of((l) => l.index)].map((v) => v.toFixed(0))].join(' | ')} |`,
+          `| ${[view.name, phone ? 'phone' : 'desktop', ...scores, shift.toFixed(3), ...[of((l) => l.firstPaintMs), of((l) => l.speedMs), of((l) => l.paintMs), of((l) => l.blockedMs), of((l) => l.longestTaskMs), of((l) => l.sentKB), of((l) => l.index)].map((v) => v.toFixed(0))].join(' | ')} |`,
         );
         const asked = [phone ? view.phone : view.desktop, 100, 100];
         CATEGORIES.forEach((c, i) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
+import { defineAsyncComponent, onMounted, ref, watch, type Component } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import LookRoundStrip from './app/LookRoundStrip.vue';
 import OpeningStrip from './app/OpeningStrip.vue';
@@ -10,6 +10,7 @@ import PhoneBar from './app/PhoneBar.vue';
 import PhoneTop from './app/PhoneTop.vue';
 import ShellShelf from './app/ShellShelf.vue';
 import ShellTop from './app/ShellTop.vue';
+import { breathe } from './app/breathe';
 import { keepShell } from './app/keptShell';
 import { opened } from './app/opened';
 import { useIdle } from './components/useIdle';
@@ -40,10 +41,13 @@ useFocusKeeper();
 const phone = usePhone();
 const [jarsOpen, moreOpen] = [ref(false), ref(false)];
 const isIdle = useIdle();
-watch(isIdle, () => {
+watch(isIdle, async () => {
   keepShell();
-  // By the time that they are tapped the network may be gone.
-  void Promise.allSettled([wholePart(find), wholePart(keys), ...(phone.value ? [wholePart(drawers)] : [])]);
+  // By the time that they are tapped the network may be gone. One after another: a tap in between does not wait.
+  for (const part of [find, keys, ...(phone.value ? [drawers] : [])]) {
+    await breathe();
+    await wholePart<Component>(part).catch(() => undefined);
+  }
 });
 const { waiting, speak } = useHeldWords();
 const FindDialog = useOncePart('The search', find, findOpen);

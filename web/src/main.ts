@@ -13,15 +13,18 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { breathe } from './app/breathe';
 import { library } from './app/library';
-import { router } from './app/router';
+import { makeRouter } from './app/router';
 import { claimTab } from './stores/tab';
 
 // What is typed belongs to a tab: it is named before anything is read.
 await claimTab();
 const look = await library();
 // All of the application was just read: a frame and a tap go first, here and after each part.
-const parts = [createPinia(), router, look, ConfirmationService, ToastService];
+await breathe();
 const application = createApp(App);
+await breathe();
+const router = makeRouter();
+const parts = [createPinia(), router, look, ConfirmationService, ToastService];
 for (const part of parts) {
   await breathe();
   application.use(part);

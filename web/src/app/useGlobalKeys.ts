@@ -1,6 +1,6 @@
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { onPlainKey } from '../keys/keys';
+import { onPlainKeys } from '../keys/keys';
 import { PLACES } from '../places/places';
 import { useWork } from '../stores/work';
 import { jarPlace, shelfJars } from './jarPlaces';
@@ -10,18 +10,23 @@ export function useGlobalKeys() {
   const router = useRouter();
   const keysOpen = ref(false);
   const findOpen = ref(false);
-  for (const { name, key } of PLACES) if (key) onPlainKey(key.key, () => void router.push({ name }));
-  onPlainKey('/', () => {
-    findOpen.value = true;
-  });
-  onPlainKey('?', () => {
-    keysOpen.value = true;
-  });
-  for (let i = 1; i <= 9; i += 1)
-    onPlainKey(String(i), () => {
+  const places = PLACES.flatMap(({ name, key }) => (key ? [[key.key, () => void router.push({ name })] as const] : []));
+  const jars = Array.from({ length: 9 }, (_, i) => [
+    String(i + 1),
+    () => {
       // Only once somebody presses: before signing in there is no shelf to ask for.
-      const item = shelfJars(useWork().items)[i - 1];
+      const item = shelfJars(useWork().items)[i];
       if (item) void router.push(jarPlace(item));
-    });
+    },
+  ]);
+  onPlainKeys({
+    ...Object.fromEntries([...places, ...jars]),
+    '/': () => {
+      findOpen.value = true;
+    },
+    '?': () => {
+      keysOpen.value = true;
+    },
+  });
   return { keysOpen, findOpen };
 }

@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { effectScope, type EffectScope } from 'vue';
 import { keyMode } from './keyMode';
-import { keepEnter, keyWorks, onPlainKey } from './keys';
+import { keepEnter, keyWorks, onPlainKey, onPlainKeys } from './keys';
 
 let scope: EffectScope;
 let pressed: string[];
@@ -59,6 +59,17 @@ describe('a key of one sign', () => {
     document.body.innerHTML = '<input id="note" />';
     press('l', {}, document.querySelector('#note')!);
     expect(pressed).toEqual([]);
+  });
+  it('does what it is for where several are listened for at once, and nothing of the others', () => {
+    scope.run(() => {
+      onPlainKeys({ a: () => pressed.push('all of it'), '1': () => pressed.push('the first') });
+    });
+    for (const key of ['1', 'a', 'b']) press(key);
+    expect(pressed).toEqual(['the first', 'all of it']);
+    expect(['a', '1', 'b'].map(keyWorks)).toEqual([true, true, false]);
+    scope.stop();
+    press('a');
+    expect([pressed.length, keyWorks('a')]).toEqual([2, false]);
   });
   it('of another time counts as plain', () => {
     window.localStorage.setItem('warm-jar.keys', 'sideways');

@@ -40,17 +40,26 @@ export function isTyping(event: KeyboardEvent): boolean {
   );
 }
 
-/** Keys that act only when nobody is typing, with the modifier that this browser was told to ask for. */
-export function onPlainKey(key: string, act: () => void): void {
-  listens(key);
+/**
+ * Keys that act only when nobody is typing, with the modifier that this browser was told to ask for.
+ * @param acts what each does; all of them are listened for at once, for each listener takes its time as a page comes
+ */
+export function onPlainKeys(acts: Readonly<Record<string, () => void>>): void {
+  const keys = Object.keys(acts);
+  for (const key of keys) listens(key);
   onKeyStroke(true, (event) => {
-    if (!isKey(event, key) || !modified(event, key) || event.repeat || isTyping(event)) return;
+    const key = keys.find((k) => isKey(event, k) && modified(event, k));
+    if (key === undefined || event.repeat || isTyping(event)) return;
     // Enter on a button or link that has the focus is that button's own.
     if (key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('button, a')) return;
     event.preventDefault();
-    act();
+    acts[key]!();
   });
 }
+
+export const onPlainKey = (key: string, act: () => void): void => {
+  onPlainKeys({ [key]: act });
+};
 
 /** Enter in a field of a long form leaves the field as it is: a whole record is saved by its button or with Ctrl. */
 export function keepEnter(event: KeyboardEvent): void {

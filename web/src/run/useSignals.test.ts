@@ -110,8 +110,47 @@ describe('sound that the browser holds back', () => {
     signals.give('x', 'note', 'Look');
     expect([signals.heldBack.value, tones()]).toEqual([true, 0]);
   });
+  const touched = (hasBeenActive: boolean) => {
+    Object.defineProperty(navigator, 'userActivation', { configurable: true, value: { hasBeenActive } });
+  };
+  afterEach(() => {
+    Reflect.deleteProperty(navigator, 'userActivation');
+  });
+  it('is said of a page that nobody touched yet without opening any, and opened by a touch', async () => {
+    touched(false);
+    const signals = await open();
+    signals.listen();
+    expect([signals.heldBack.value, PretendedAudio.made]).toEqual([true, []]);
+    await signals.wake();
+    expect([signals.heldBack.value, PretendedAudio.made.length]).toEqual([false, 1]);
+  });
+  it('is opened at once where the page was touched', async () => {
+    touched(true);
+    const signals = await open();
+    signals.listen();
+    expect([signals.heldBack.value, PretendedAudio.made.length]).toEqual([false, 1]);
+  });
+  it('lets a signal sound that opens it on a page that was touched', async () => {
+    PretendedAudio.state = 'suspended';
+    const signals = await open();
+    signals.give('x', 'note', 'Look');
+    expect(tones()).toBe(0);
+    await page!.settle();
+    expect([tones(), signals.heldBack.value]).toEqual([1, false]);
+  });
+  it('lets a signal of a while ago sound no more when a touch comes', async () => {
+    PretendedAudio.state = 'suspended';
+    const signals = await open();
+    const now = vi.spyOn(performance, 'now').mockReturnValue(1_000);
+    signals.give('x', 'note', 'Look');
+    now.mockReturnValue(1_600);
+    await page!.settle();
+    expect([tones(), signals.heldBack.value]).toEqual([0, false]);
+    now.mockRestore();
+  });
   it('is no matter to a browser without sound', async () => {
     vi.stubGlobal('AudioContext', undefined);
+    touched(false);
     const signals = await open();
     signals.listen();
     signals.give('x', 'note', 'Look');

@@ -5,6 +5,8 @@ import { onScopeDispose, ref } from 'vue';
 const SHOWN_MS = 6_000;
 const NOTES_HZ = { note: [660], warn: [660, 880], stop: [880, 660, 880, 660] } as const;
 export type SignalKind = keyof typeof NOTES_HZ;
+/** A signal that could not sound at once sounds no later than so, ms: it would be taken for another one. */
+const STILL_DUE_MS = 500;
 /** Each note's distance from the one before, its length, s, and its loudness. */
 const [NOTE_S, SOUNDS_S, LOUDNESS] = [0.22, 0.18, 0.15];
 
@@ -23,13 +25,7 @@ function useSound() {
     look();
     return audio;
   }
-  function play(kind: SignalKind): void {
-    const context = muted.value ? null : open();
-    if (context === null) return;
-    if (context.state !== 'running') {
-      void context.resume().then(look);
-      return;
-    }
+  function sound(context: AudioContext, kind: SignalKind): void {
     NOTES_HZ[kind].forEach((hz, i) => {
       const tone = context.createOscillator();
       const gain = context.createGain();
@@ -40,15 +36,38 @@ function useSound() {
       tone.stop(context.currentTime + i * NOTE_S + SOUNDS_S);
     });
   }
+  function play(kind: SignalKind): void {
+    const context = muted.value ? null : open();
+    if (context === null) return;
+    if (context.state === 'running') {
+      sound(context, kind);
+      return;
+    }
+    // One just opened on a page that was touched is let sound in a moment; one that is held back, at whatever touch comes.
+    const from = performance.now();
+    void context.resume().then(() => {
+      look();
+      if (context.state === 'running' && performance.now() - from < STILL_DUE_MS) sound(context, kind);
+    });
+  }
   /** A touch lets it sound: asked for at once after a reload, before the first signal is due. */
   async function wake(): Promise<void> {
     await open()?.resume();
     look();
   }
+  /**
+   * Whether the browser lets it sound is told before the first signal is due. Where nobody touched the page yet it does
+   * not: nothing is opened to learn that, which takes a phone a tenth of a second as the page comes.
+   */
+  function listen(): void {
+    const canSound = typeof AudioContext !== 'undefined';
+    if (canSound && audio === null && navigator.userActivation?.hasBeenActive === false) heldBack.value = true;
+    else open();
+  }
   onScopeDispose(() => {
     void audio?.close();
   });
-  return { muted, heldBack, play, wake, open };
+  return { muted, heldBack, play, wake, listen };
 }
 
 /** Words spoken by the browser's own voice, where it has one and they are wished for. */
@@ -98,7 +117,7 @@ export function useSignals() {
   return {
     muted: sound.muted,
     heldBack: sound.heldBack,
-    listen: sound.open,
+    listen: sound.listen,
     wake: sound.wake,
     speech,
     notice,

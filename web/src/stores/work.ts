@@ -24,6 +24,7 @@ async function worked(
   const found: WorkItem[] = [];
   for (const { product, batch } of read) {
     takeKeptFit(product, fits);
+    await breathe();
     found.push(workItem(product, batch));
     await breathe();
   }
