@@ -148,4 +148,4 @@ if (isAsked('calibration')) printCalibration();
 if (isAsked('accuracy')) printAccuracy();
 if (isAsked('rates')) printStudioRates();
 if (isAsked('drill')) printDrill();
-if (isAsked('scale')) await printScale();
+if (isAsked('scale')) await printScale(asked.has('mixed'));

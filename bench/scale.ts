@@ -24,25 +24,32 @@ const SIZES = [1_000, 10_000, 100_000];
 /** Batches stored in one transaction while the log is filled. */
 const AT_ONCE = 1_000;
 
+/** Years that a log is spread over. */
+const YEARS = 40;
+
 /**
  * A log of some length: the demo year over and over, each time under new codes and earlier. What the store works out
  * of a batch is worked out once for each of the year's and laid down again under the new code, so that the bench
  * waits for the disk alone.
+ * @param mixed whether they are stored in no order of time, as old logs that were brought in are; else as they are made
  */
-export async function fill({ database }: Studio, size: number): Promise<void> {
+async function fill({ database }: Studio, size: number, mixed: boolean): Promise<void> {
   const year = saltmarshYear(new Date('2026-11-24T14:30:00Z')).map(({ batch }) => ({
     batch,
     ...batchRows(batch.code!, batch, saltmarshCard(batch.product.slug)),
   }));
   const at = new Date().toISOString();
+  const begun = (i: number) =>
+    `${2026 - (Math.floor(i / year.length) % YEARS)}${year[i % year.length]!.columns.startedAt!.slice(4)}`.replace(
+      '-02-29',
+      '-02-28',
+    );
+  const all = Array.from({ length: size }, (_, i) => ({ of: year[i % year.length]!, startedAt: begun(i) }));
+  if (!mixed) all.sort((a, b) => (a.startedAt < b.startedAt ? -1 : 1));
   for (let from = 0; from < size; from += AT_ONCE) {
-    const some = Array.from({ length: Math.min(AT_ONCE, size - from) }, (_, i) => {
-      const { batch, columns, castings, symptoms, marks } = year[(from + i) % year.length]!;
+    const some = all.slice(from, from + AT_ONCE).map(({ of, startedAt }, i) => {
+      const { batch, columns, castings, symptoms, marks } = of;
       const code = `B-${String(from + i + 1).padStart(6, '0')}`;
-      const startedAt = `${2026 - (Math.floor((from + i) / year.length) % 40)}${columns.startedAt!.slice(4)}`.replace(
-        '-02-29',
-        '-02-28',
-      );
       const named = (text: string) => text.replaceAll(`"${batch.code!}"`, `"${code}"`);
       return {
         castings,
@@ -117,12 +124,15 @@ const WORDS = 'WHERE number IN (SELECT rowid FROM batch_words WHERE batch_words 
 /** Batches written while the log is read. */
 const WRITES = 25;
 
-/** Median time of writing a batch by itself, ms. */
+/** Median time of writing a batch by itself, ms; to make one up is none of it. */
 async function written({ batches }: Studio, named = 'V'): Promise<number> {
   let next = 0;
-  return medianOf(() => {
+  return medianOfTold(async () => {
     next += 1;
-    return batches.create(soundBatch('house-clear-6', { code: `${named}-${next}` }));
+    const batch = soundBatch('house-clear-6', { code: `${named}-${next}` });
+    const from = performance.now();
+    await batches.create(batch);
+    return performance.now() - from;
   }, WRITES);
 }
 
@@ -221,13 +231,13 @@ async function learned({ facts, batches, products }: Studio): Promise<Row[]> {
   ];
 }
 
-async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }> {
+async function measure(size: number, mixed: boolean): Promise<{ rows: Row[]; filledMs: number }> {
   const folder = mkdtempSync(join(tmpdir(), 'warm-jar-scale-'));
   const studio = await openStudio({ file: join(folder, 'studio.sqlite') });
   try {
     await studio.products.addAll(SALTMARSH_CARDS);
     const from = performance.now();
-    await fill(studio, size);
+    await fill(studio, size, mixed);
     const filledMs = performance.now() - from;
     const sql = (text: string, replacements: unknown[] = []) =>
       studio.database.sequelize.query(text, { type: QueryTypes.SELECT, replacements });
@@ -323,11 +333,14 @@ async function measure(size: number): Promise<{ rows: Row[]; filledMs: number }>
   }
 }
 
-/** Prints the log's times at three lengths against the bare SQL of the same question, and how they grow. */
-export async function printScale(sizes: readonly number[] = SIZES): Promise<void> {
+/**
+ * Prints the log's times at three lengths against the bare SQL of the same question, and how they grow.
+ * @param mixed whether the log was stored in no order of time
+ */
+export async function printScale(mixed: boolean): Promise<void> {
   const all: { size: number; rows: Row[] }[] = [];
-  for (const size of sizes) {
-    const { rows, filledMs } = await measure(size);
+  for (const size of SIZES) {
+    const { rows, filledMs } = await measure(size, mixed);
     all.push({ size, rows });
     console.log(
       `\na log of ${size} batches (stored in ${(filledMs / 1000).toFixed(1)} s)\nwhat                          ms    bare SQL    times it    parsing      grows as n^`,

@@ -106,6 +106,20 @@ describe('a whole import', () => {
     await api().get('/api/v1/batches/S-0').expect(404);
     expect((await bringIn('batch', coded)).body.applied).toBe(2);
   });
+  it('of cards that is taken back while a batch of one is logged has that batch refused, with what to do', async () => {
+    const card = { ...saltmarshCard('house-clear-6'), slug: 'spring-clear', name: 'Spring Clear', revision: 1 };
+    await bringIn('product', [card]);
+    const batch = soundBatch('house-clear-6', { code: 'S-1', product: { slug: 'spring-clear', revision: 1 } });
+    expect((await studio.products.get('spring-clear', 1)).name).toBe('Spring Clear');
+    const { write, sequelize } = studio.database;
+    const taken = write(async (transaction) => {
+      await sequelize.query("UPDATE imports SET undone_at = '2026-06-01'", { transaction });
+      await sequelize.query("DELETE FROM product_revisions WHERE slug = 'spring-clear'", { transaction });
+    });
+    await expect(studio.batches.create(batch)).rejects.toMatchObject({ status: 400, code: 'unknown-product' });
+    await taken;
+    expect((await api().get('/api/v1/batches/S-1')).status).toBe(404);
+  });
   it('is listed, and told to be undone once it is', async () => {
     const { body } = await bringIn('batch', documentsOf(SPRING));
     await undo(body.id).expect(200);

@@ -1,4 +1,5 @@
 import { codesInBatch, type Batch, type Product } from '@warm-jar/core';
+import { ForeignKeyConstraintError } from 'sequelize';
 import { Problem } from '../http/problem';
 import { codeGuard } from './codeGuard';
 import type { Database } from './database';
@@ -15,6 +16,16 @@ export interface BatchContext extends Pick<Database, 'models' | 'searched' | 'wr
   readonly checkOver: (batch: Batch, before: Batch | null) => Promise<void>;
 }
 
+/** What a batch is told whose card is not there. */
+const noCard = (message: string, path: string, cause: unknown) =>
+  new Problem(
+    400,
+    'unknown-product',
+    `${message} Add its card first, or choose another.`,
+    [{ path: `product.${path}`, message }],
+    { cause },
+  );
+
 export function batchContext(
   { models, searched, write, writes, sequelize, now }: Database,
   products: ProductStore,
@@ -24,7 +35,15 @@ export function batchContext(
   return {
     models,
     searched,
-    write,
+    write: async (work) => {
+      try {
+        return await write(work);
+      } catch (cause) {
+        // Its card was there when it was read: whoever brought it in took it back since.
+        if (!(cause instanceof ForeignKeyConstraintError)) throw cause;
+        throw noCard('The card of this batch was taken away meanwhile.', 'slug', cause);
+      }
+    },
     writes,
     sequelize,
     now,
@@ -37,14 +56,7 @@ export function batchContext(
         return await products.get(batch.product.slug, batch.product.revision);
       } catch (cause) {
         if (!(cause instanceof Problem)) throw cause;
-        const path = batch.product.revision == null ? 'product.slug' : 'product.revision';
-        throw new Problem(
-          400,
-          'unknown-product',
-          `${cause.message} Add its card first, or choose another.`,
-          [{ path, message: cause.message }],
-          { cause },
-        );
+        throw noCard(cause.message, batch.product.revision == null ? 'slug' : 'revision', cause);
       }
     },
   };

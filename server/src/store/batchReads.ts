@@ -1,5 +1,5 @@
 import type { BatchListQuery, BatchSummary, HistoryEntry } from '@warm-jar/core';
-import { Op, QueryTypes, Sequelize, type Order, type WhereOptions } from 'sequelize';
+import { Op, QueryTypes, type Order, type WhereOptions } from 'sequelize';
 import { notFound } from '../http/problem';
 import type { BatchContext } from './batchContext';
 import { byWords, countsOf, type ByWords } from './batchCount';
@@ -105,6 +105,10 @@ const amongNamed = ({ question, left }: ByWords, finding: Finding, span?: Span):
   [Op.and]: [whereOf(left, finding), answering(question, finding, span)],
 });
 
+/** Up to a value, in an order; what nobody wrote down comes before all else, or after it. */
+const withinBound = (column: string, isDescending: boolean, value: string | number): WhereOptions<BatchRow> =>
+  isDescending ? { [column]: { [Op.gte]: value } } : { [column]: { [Op.or]: [{ [Op.lte]: value }, null] } };
+
 /**
  * Where only so many rows are looked at, first in the order of a list: up to the last of them.
  * @returns null where that cannot be said
@@ -119,24 +123,37 @@ async function upTo(
   const last = await searched.batches.findOne({ attributes: [column], order, offset: Math.ceil(rows), raw: true });
   if (last === null) return {};
   const value = last[column];
-  if (value === null) return null;
-  // What nobody wrote down comes before all else, or after it.
-  return isDescending ? { [column]: { [Op.gte]: value } } : { [column]: { [Op.or]: [{ [Op.lte]: value }, null] } };
+  return value === null ? null : withinBound(column, isDescending, value);
 }
 
-/** The numbers of all rows that lie within a bound, and how many these are. */
-async function spanOf({ searched }: BatchContext, bound: WhereOptions<BatchRow>): Promise<Span & { rows: number }> {
-  const number = Sequelize.col('number');
-  const [found] = (await searched.batches.findAll({
-    attributes: [
-      [Sequelize.fn('MIN', number), 'from'],
-      [Sequelize.fn('MAX', number), 'to'],
-      [Sequelize.fn('COUNT', number), 'rows'],
-    ],
-    where: bound,
-    raw: true,
-  })) as unknown as [{ from: number | null; to: number | null; rows: number }];
-  return { from: found.from ?? 0, to: found.to ?? 0, rows: found.rows };
+/** The first rows of a list, those with the last one's value with them: where they lie in the index of words. */
+interface Stretch extends Span {
+  readonly bound: WhereOptions<BatchRow>;
+  readonly rows: number;
+}
+
+/** @returns null where there are no more rows than that, or where nobody wrote down when the last one was begun */
+async function stretchOf(
+  { searched, sequelize }: BatchContext,
+  column: 'startedAt' | 'code',
+  order: Order,
+  rows: number,
+): Promise<Stretch | null> {
+  const [name, isDescending] = [
+    column === 'code' ? 'code' : 'started_at',
+    (order as [string, string][])[0]![1] === 'DESC',
+  ];
+  const direction = isDescending ? 'DESC' : 'ASC';
+  const searching = searched.batches.sequelize ?? sequelize;
+  const [found] = await searching.query<{ last: string | null; from: number; to: number; rows: number }>(
+    `SELECT last, MIN(number) AS "from", MAX(number) AS "to", COUNT(*) AS rows FROM batches,
+      (SELECT ${name} AS last FROM batches ORDER BY ${name} ${direction}, code ${direction} LIMIT 1 OFFSET ${Math.ceil(rows)})
+     WHERE ${isDescending ? `${name} >= last` : `last IS NOT NULL AND (${name} <= last OR ${name} IS NULL)`}`,
+    { type: QueryTypes.SELECT },
+  );
+  if (!found || found.rows === 0 || found.last === null) return null;
+  const { last, ...span } = found;
+  return { ...span, bound: withinBound(column, isDescending, last) };
 }
 
 /** Rows are looked at by themselves among so many times as many as a page would be full with, were they spread evenly. */
@@ -165,21 +182,21 @@ async function firstOfList(
   if (column === undefined) return null;
   const rows = await all();
   const wanted = (offset + limit) * (rows / total);
-  const bounded = (among: number) => upTo(context, column, orderOf(query.sort, fromBehind), among);
+  const order = orderOf(query.sort, fromBehind);
   const asked = (bound: WhereOptions<BatchRow> | null, where: WhereOptions<BatchRow>) =>
     bound && { [Op.and]: [where, bound] };
   if (wordsAndFacts(query) === null)
-    return asked(await bounded(Math.max(UNEVEN * wanted, soonest.soon)), whereOf(query, 'rows'));
+    return asked(await upTo(context, column, order, Math.max(UNEVEN * wanted, soonest.soon)), whereOf(query, 'rows'));
   // In other orders than time those of like words lie together: by mass, those of one product.
   if (column !== 'startedAt' && column !== 'code') return null;
   const isSoon = wanted * soonest.eachTakes < total;
   if (!isSoon && UNEVEN * wanted > rows * soonest.ofAll) return null;
-  const bound = await bounded(UNEVEN * wanted);
-  if (bound === null) return null;
+  const stretch = await stretchOf(context, column, order, UNEVEN * wanted);
+  if (stretch === null) return null;
   // Batches are logged as they are made: then those of some days are next to each other in the index too.
-  const span = await spanOf(context, bound);
-  if (span.to - span.from < soonest.wide * span.rows) return asked(bound, amongNamed(words, 'rows', span));
-  return isSoon ? asked(bound, whereOf(query, 'each')) : null;
+  if (stretch.to - stretch.from < soonest.wide * stretch.rows)
+    return asked(stretch.bound, amongNamed(words, 'rows', stretch));
+  return isSoon ? asked(stretch.bound, whereOf(query, 'each')) : null;
 }
 
 /** The codes of a page, from the nearer end of its list. */

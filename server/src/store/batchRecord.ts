@@ -28,26 +28,20 @@ const MAX_COUNTED = 9;
 const MIN_COUNTED = 3;
 
 /** The highest number that was given in a code of some length; by an index, for the numbers of a length sort as words. */
-const HIGHEST = `SELECT CAST(SUBSTR(batch_code, 3) AS INTEGER) AS most FROM batch_history
-  WHERE LENGTH(batch_code) = ? AND batch_code >= 'B-0' AND batch_code < 'B-:' AND batch_code NOT GLOB 'B-*[^0-9]*'
-  ORDER BY batch_code DESC LIMIT 1`;
+const highest = (length: number) => `SELECT most FROM (SELECT CAST(SUBSTR(batch_code, 3) AS INTEGER) AS most
+  FROM batch_history WHERE LENGTH(batch_code) = ${length} AND batch_code >= 'B-0' AND batch_code < 'B-:'
+  AND batch_code NOT GLOB 'B-*[^0-9]*' ORDER BY batch_code DESC LIMIT 1)`;
+const LENGTHS = Array.from({ length: MAX_COUNTED - MIN_COUNTED + 1 }, (_, i) => MIN_COUNTED + i);
+/** One of more signs may be lower, written with noughts before it. */
+const HIGHEST = `SELECT MAX(most) AS most FROM (${LENGTHS.map(highest).join(' UNION ALL ')})`;
 
 /** The next free code of the studio's numbering, `B-0001`; those of deleted batches are never given again. */
 export async function nextCode(
   { models, sequelize }: Pick<BatchContext, 'models' | 'sequelize'>,
   transaction: Transaction,
 ): Promise<string> {
-  let most = 0;
-  // One of more signs may be lower, written with noughts before it.
-  for (let length = MIN_COUNTED; length <= MAX_COUNTED; length += 1) {
-    const [row] = await sequelize.query<{ most: number }>(HIGHEST, {
-      type: QueryTypes.SELECT,
-      replacements: [length],
-      transaction,
-    });
-    most = Math.max(most, row?.most ?? 0);
-  }
-  for (let number = most + 1; ; number += 1) {
+  const [row] = await sequelize.query<{ most: number | null }>(HIGHEST, { type: QueryTypes.SELECT, transaction });
+  for (let number = (row?.most ?? 0) + 1; ; number += 1) {
     const code = `B-${String(number).padStart(4, '0')}`;
     if (!(await models.history.findOne({ where: { batchCode: code }, attributes: ['id'], transaction }))) return code;
   }

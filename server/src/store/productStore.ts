@@ -67,6 +67,8 @@ export function productStore(database: Database): ProductStore {
   };
 
   const get: ProductStore['get'] = async (slug, revision) => {
+    const before = revision == null ? undefined : known.get(`${slug} ${revision}`);
+    if (before) return before;
     const wanted = revision ?? (await models.products.findByPk(slug))?.currentRevision;
     const row = wanted == null ? null : await models.revisions.findOne({ where: { slug, revision: wanted } });
     if (!row) throw notFound(revision == null ? `Product "${slug}"` : `Product "${slug}" at revision ${revision}`);
