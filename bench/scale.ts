@@ -14,7 +14,7 @@ import {
 } from '@warm-jar/core';
 import { QueryTypes } from 'sequelize';
 import { batchRows } from '../server/src/store/batchRows';
-import { factAsked } from '../server/src/store/searchWords';
+import { factAsked, searchable } from '../server/src/store/searchWords';
 import { openStudio, type Studio } from '../server/src/studio';
 import { inlineLearner, type LearningRunner, type LogJob } from '../server/src/work/learningRunner';
 import { median } from './median';
@@ -60,7 +60,7 @@ async function fill({ database }: Studio, size: number, mixed: boolean): Promise
           ...columns,
           marks,
           startedAt,
-          search: columns.search.replace(batch.code!.toLowerCase(), code.toLowerCase()),
+          search: `${columns.search.replace(batch.code!.toLowerCase(), '')} ${searchable(code)}`,
           facts: named(columns.facts),
           document: named(JSON.stringify(batch)),
           createdAt: at,

@@ -171,9 +171,11 @@ describe('a page of the log by several filters at once', () => {
     for (const { batch } of year) await own.batches.create({ ...batch, code: null });
     await own.batches.addAll(
       saltmarshYear(new Date('2026-11-24T14:30:00Z'))
-        .slice(60, 120)
+        .slice(60, 116)
         .map(({ batch }) => batch),
     );
+    // Nobody wrote down when these were begun.
+    for (const { batch } of year.slice(0, 4)) await own.batches.create({ ...batch, code: null, startedAt: null });
   }, 60_000);
   afterAll(() => own.remove());
 
