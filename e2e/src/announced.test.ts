@@ -156,8 +156,9 @@ describe('what comes late', () => {
     ['/moulds/M-12', '[aria-label="Cavities drawn"]'],
     ['/inclusions/I-02', '.chart'],
     ['/people', '#people'],
-  ])('pushes nothing away at %s', async (path, last) => {
-    await bench.resize({ width: 1280, height: 800 });
+    ['/board', '[data-test="board-others"]', { width: 390, height: 844 }],
+  ])('pushes nothing away at %s', async (path, last, size = { width: 1280, height: 800 }) => {
+    await bench.resize(size);
     await bench.ask('Network.enable');
     const slow = { offline: false, latency: 250, downloadThroughput: -1, uploadThroughput: -1 };
     await bench.ask('Network.emulateNetworkConditions', slow);

@@ -26,6 +26,8 @@ function useStoredRun(code: Ref<string>) {
   }
   async function load(): Promise<void> {
     const asked = code.value;
+    // A board knows of no batch before it knows which are in work.
+    if (asked === '') return;
     try {
       const { batch } = await api.batch(asked);
       const card = await products.at(batch.product.slug, batch.product.revision);
@@ -43,7 +45,7 @@ function useStoredRun(code: Ref<string>) {
   watch(
     code,
     () => {
-      stored.value = null;
+      [stored.value, problem.value] = [null, null];
       void load();
     },
     { immediate: true },

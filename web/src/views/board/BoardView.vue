@@ -2,6 +2,7 @@
 import { BENCH_STEP_WORDS } from '@warm-jar/core';
 import { computed, onMounted, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { useByNow } from '../../components/useByNow';
 import { useLive } from '../../stores/live';
 import { useUnits } from '../../stores/units';
 import { useWork } from '../../stores/work';
@@ -51,6 +52,15 @@ const facts = computed(() =>
       })
     : null,
 );
+/** What is said where no batch is at the bench; nothing until that is known, for somebody may go by it. */
+const instead = computed(() => {
+  if (facts.value) return null;
+  if (bench.problem.value) return bench.problem.value;
+  if (work.problem && work.items.length === 0) return work.problem;
+  return work.loaded && code.value === '' ? 'Nothing is at the bench.' : null;
+});
+/** The others stand below the first on a narrow screen, and wait for it. */
+const firstByNow = useByNow(() => facts.value !== null || instead.value !== null);
 /** As many as can still be read across the room; the rest are counted. */
 const MAX_ROWS = 15;
 /** Digits of a number that may be written larger, with the colon or the unit. */
@@ -68,7 +78,7 @@ const crowd = computed(() => {
   <div class="wall">
     <main class="board" :class="{ alone: rows.length === 0 }">
       <h1 class="visually-hidden">Wall board</h1>
-      <p v-if="!facts" class="idle">Nothing is at the bench.</p>
+      <p v-if="!facts" class="idle" data-test="board-instead">{{ instead }}</p>
       <section v-else class="first" data-test="board-first">
         <header>
           <span class="figures">{{ code }}</span><span class="product">{{ bench.product.value?.name }}</span
@@ -98,7 +108,7 @@ const crowd = computed(() => {
           </div>
         </footer>
       </section>
-      <ol v-if="rows.length" class="others" :class="crowd" data-test="board-others">
+      <ol v-if="rows.length && firstByNow" class="others" :class="crowd" data-test="board-others">
         <li v-for="r in rows.slice(0, MAX_ROWS)" :key="r.code" :class="{ over: r.late }">
           <span class="figures">{{ r.short }}</span><span class="stage">{{ r.stage }}</span
           ><span class="due">{{ r.due }}</span>
