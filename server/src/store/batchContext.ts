@@ -9,7 +9,10 @@ import type { ProductStore } from './productStore';
 export type BatchGuard = (batch: Batch) => Promise<void>;
 
 /** What the parts of the batch store share. */
-export interface BatchContext extends Pick<Database, 'models' | 'searched' | 'write' | 'writes' | 'sequelize' | 'now'> {
+export interface BatchContext extends Pick<
+  Database,
+  'models' | 'searched' | 'write' | 'writes' | 'letWriteGo' | 'sequelize' | 'now'
+> {
   /** The card a batch names, at its revision or the newest; an unknown one is the batch's fault. @throws Problem 400 */
   readonly cardOf: (batch: Batch) => Promise<Product>;
   /** The guard, and codes that are given for the first time. @throws Problem 400 */
@@ -27,7 +30,7 @@ const noCard = (message: string, path: string, cause: unknown) =>
   );
 
 export function batchContext(
-  { models, searched, write, writes, sequelize, now }: Database,
+  { models, searched, write, writes, letWriteGo, sequelize, now }: Database,
   products: ProductStore,
   guard: BatchGuard,
 ): BatchContext {
@@ -45,6 +48,7 @@ export function batchContext(
       }
     },
     writes,
+    letWriteGo,
     sequelize,
     now,
     checkOver: async (batch, before) => {

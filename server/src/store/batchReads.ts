@@ -230,11 +230,15 @@ async function codesAt(context: BatchContext, query: BatchListQuery, at: PageAt,
  */
 export const list = (context: BatchContext, soonest = SOONEST): BatchStore['list'] => {
   const [count, all] = [countsOf(context), newestOf(context)];
+  const { letWriteGo } = context;
   return async (query) => {
+    await letWriteGo();
     const total = await count(query);
     const at = pageAt(query, total);
+    await letWriteGo();
     const { page, pageSize } = query;
     const codes = await codesAt(context, query, at, { total, all, soonest });
+    await letWriteGo();
     const items = await summaries(context, at.fromBehind ? codes.reverse() : codes);
     return { items, page, pageSize, total };
   };

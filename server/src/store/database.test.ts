@@ -87,6 +87,38 @@ describe('the database', () => {
     expect([await asked(), await other.write(asked)]).toEqual([0, 0]);
     await other.close();
   });
+  it('lets a write that is under way go first, and waits for no long one', async () => {
+    const order: string[] = [];
+    const sleep = (ms: number) => new Promise((done) => setTimeout(done, ms));
+    const write = async (what: string, ms: number) => {
+      let ended = Promise.resolve();
+      await new Promise<void>((begun) => {
+        ended = database.write(async () => {
+          begun();
+          await sleep(ms);
+          order.push(what);
+        });
+      });
+      return { ended };
+    };
+    const read = (what: string) => database.letWriteGo().then(() => order.push(what));
+    await read('nothing is written');
+    const short = await write('a short write', 1);
+    await read('read beside it');
+    const long = await write('a long write', 600);
+    await read('read beside a long one');
+    await Promise.all([short.ended, long.ended]);
+    const failing = database.write(() => Promise.reject(new Error('refused')));
+    await Promise.allSettled([failing, read('read beside one that fails')]);
+    expect(order).toEqual([
+      'nothing is written',
+      'a short write',
+      'read beside it',
+      'read beside a long one',
+      'a long write',
+      'read beside one that fails',
+    ]);
+  });
   it('takes no trace for each statement, tells what was wrong with one, and leaves all other errors their trace', async () => {
     const wrong: unknown = await database.sequelize.query('SELECT 1 FROM nowhere').catch((error: unknown) => error);
     expect(wrong).toMatchObject({ message: 'SQLITE_ERROR: no such table: nowhere', sql: 'SELECT 1 FROM nowhere' });

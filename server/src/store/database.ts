@@ -98,6 +98,11 @@ export interface Database {
   readonly searched: Models;
   /** Runs `work` in one write transaction, in turn with the others. */
   readonly write: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
+  /**
+   * A write that is under way goes first, for somebody at the bench waits for it: what is read bit by bit asks before
+   * each. One that takes long is not waited for.
+   */
+  readonly letWriteGo: () => Promise<void>;
   /** How often something was written: what was worked out of the data holds while this stays. */
   readonly writes: () => number;
   /** Brings the schema up to this version's. */
@@ -120,6 +125,20 @@ interface OpenOptions {
 }
 
 const machineNow = () => new Date();
+
+/** As long as what is read waits for a write, ms; most take a third of it. */
+const WRITE_FIRST_MS = 30;
+
+/** @returns once the work has ended, well or not, and no later than after `ms` */
+const endedWithin = (work: Promise<unknown>, ms: number): Promise<void> =>
+  new Promise((done) => {
+    const timer = setTimeout(done, ms);
+    const ended = () => {
+      clearTimeout(timer);
+      done();
+    };
+    work.then(ended, ended);
+  });
 
 /** Files up to this size are looked through when they are opened, bytes: larger ones would keep the studio waiting. */
 const MAX_LOOKED_THROUGH = 64_000_000;
@@ -214,8 +233,17 @@ export async function openDatabase(
   // Writers that wait inside SQLite each hold a thread of Node's few; the one with the lock would find none left.
   const inTurn = oneAtATime();
   let writes = 0;
+  let underWay: Promise<unknown> | null = null;
+  const begin = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
+    const mine = sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work);
+    underWay = mine;
+    return mine;
+  };
   return {
     writes: () => writes,
+    letWriteGo: async () => {
+      if (underWay !== null) await endedWithin(underWay, WRITE_FIRST_MS);
+    },
     sequelize,
     models,
     searched: defineModels(searching),
@@ -223,7 +251,7 @@ export async function openDatabase(
     migrate: up,
     write: async (work) => {
       try {
-        return await inTurn(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work));
+        return await inTurn(() => begin(work).finally(() => (underWay = null)));
       } finally {
         writes += 1;
       }
