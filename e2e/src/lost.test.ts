@@ -13,6 +13,17 @@ const { act, at, begin, record, stored } = benchRun(application);
 const { advance } = application;
 const { enter, open, step, typed, says } = hands(bench);
 const WAITING = '[data-test="waiting"]';
+/** From then on a page that is loaded needs no server: a browser has the shell some seconds after its first page. */
+const shellKept = () =>
+  bench.driver.wait(
+    () =>
+      bench.driver.executeAsyncScript<boolean>(
+        `const tell = arguments[0];
+         navigator.serviceWorker.getRegistration().then((r) => tell(r?.active?.state === 'activated'), () => tell(false));`,
+      ),
+    PATIENCE_MS,
+    'the shell is not kept',
+  );
 
 describe('when two tablets work on one batch', () => {
   it('different fields both stand, and the same one is asked about', async () => {
@@ -52,6 +63,7 @@ describe('when the network is cut', () => {
     const code = await begin();
     await open(code);
     await step('Weigh A');
+    await shellKept();
     await bench.offline(true);
     await typed('#bench-typed', '150');
     await step('Weigh B');
@@ -75,6 +87,7 @@ type Mishap = (moment: string) => Promise<void>;
 async function wholeRun(mishap: Mishap): Promise<Batch> {
   const code = await begin();
   await open(code);
+  await shellKept();
   await typed('#bench-typed', '150');
   await step('Weigh B');
   await mishap('before the parts meet');
@@ -222,11 +235,7 @@ describe('without the server', () => {
     const code = await at('stir', 1);
     await open(code);
     await step('Stir');
-    await bench.driver.wait(
-      () => bench.driver.executeScript<boolean>('return navigator.serviceWorker.controller !== null'),
-      20_000,
-      'the shell is not kept',
-    );
+    await shellKept();
     await application.kill();
     const first = await bench.driver.getWindowHandle();
     try {
