@@ -58,6 +58,7 @@ describe('what cannot be fetched', () => {
     await bench.go('/board');
     await bench.see('[data-test="board-first"]');
     await block('*PatternsView*');
+    await bench.press('?');
     await bench.press('a');
     await bench.see(MISSED);
     const places = await bench.driver.executeScript<Record<string, { top: number; bottom: number }>>(`
@@ -69,6 +70,11 @@ describe('what cannot be fetched', () => {
     expect(places['step']!.bottom - places['step']!.top).toBeGreaterThan(40);
     expect(places['time']!.bottom).toBeLessThanOrEqual(places['window']!.bottom);
     await block();
+    // The help that a board does not have is not opened behind it.
+    await bench.tapWords('Try again', MISSED);
+    await bench.at('/patterns');
+    await bench.see('main h1');
+    expect(await bench.driver.executeScript('return document.querySelectorAll("[role=dialog]").length')).toBe(0);
   });
   it.each([
     ['the page', ['*PatternsView*']],

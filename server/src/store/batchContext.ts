@@ -29,6 +29,18 @@ const noCard = (message: string, path: string, cause: unknown) =>
     { cause },
   );
 
+/** Writes what is of a card: its card was there when it was read, and whoever brought that in may take it back since. */
+export const refusingGoneCards =
+  (write: Database['write']): Database['write'] =>
+  async (work) => {
+    try {
+      return await write(work);
+    } catch (cause) {
+      if (!(cause instanceof ForeignKeyConstraintError)) throw cause;
+      throw noCard('The card that this is of was taken away meanwhile.', 'slug', cause);
+    }
+  };
+
 export function batchContext(
   { models, searched, write, writes, letWriteGo, sequelize, now }: Database,
   products: ProductStore,
@@ -38,15 +50,7 @@ export function batchContext(
   return {
     models,
     searched,
-    write: async (work) => {
-      try {
-        return await write(work);
-      } catch (cause) {
-        // Its card was there when it was read: whoever brought it in took it back since.
-        if (!(cause instanceof ForeignKeyConstraintError)) throw cause;
-        throw noCard('The card of this batch was taken away meanwhile.', 'slug', cause);
-      }
-    },
+    write: refusingGoneCards(write),
     writes,
     letWriteGo,
     sequelize,

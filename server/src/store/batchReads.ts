@@ -167,8 +167,8 @@ interface Counted {
 }
 
 /**
- * What finds a page soonest where what a query asks is spread over the log: each row is looked at by itself, and few have
- * to be. Where it lies all at the far end not enough are found.
+ * What finds a page soonest where what a query asks is spread over the log: the stretch of the index that its first rows
+ * lie in is asked, or each of these by itself. Where it lies all at the far end not enough are found.
  * @returns null where the answer of the index of words is to be taken at once
  */
 async function firstOfList(

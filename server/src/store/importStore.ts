@@ -14,6 +14,7 @@ import { randomUUID } from 'node:crypto';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { actorNow, doneBy } from '../access/actor';
 import { Problem, notFound } from '../http/problem';
+import { refusingGoneCards } from './batchContext';
 import type { Database } from './database';
 import { lookOver, type Importable, type LookDeps } from './importLooks';
 import type { Carded } from './storedBatch';
@@ -225,7 +226,7 @@ export function importStore(database: Database, deps: ImportWriters): ImportStor
       if (documents.length === 0)
         throw new Problem(400, 'nothing-fits', 'No row of it can be brought in: each is refused, or here already.');
       const insert = await writers[sent.kind](documents);
-      const { id, items } = await write(async (transaction) => {
+      const { id, items } = await refusingGoneCards(write)(async (transaction) => {
         const written = await insert(transaction);
         return { id: await inserted(database, sent, written, transaction), items: written };
       });

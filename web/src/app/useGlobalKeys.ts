@@ -10,6 +10,7 @@ export function useGlobalKeys() {
   const router = useRouter();
   const keysOpen = ref(false);
   const findOpen = ref(false);
+  const isBare = () => router.currentRoute.value.meta['bare'] === true;
   const places = PLACES.flatMap(({ name, key }) => (key ? [[key.key, () => void router.push({ name })] as const] : []));
   const jars = Array.from({ length: 9 }, (_, i) => [
     String(i + 1),
@@ -21,11 +22,12 @@ export function useGlobalKeys() {
   ]);
   onPlainKeys({
     ...Object.fromEntries([...places, ...jars]),
+    // A board has neither: they would open once it is left.
     '/': () => {
-      findOpen.value = true;
+      findOpen.value = !isBare();
     },
     '?': () => {
-      keysOpen.value = true;
+      keysOpen.value = !isBare();
     },
   });
   return { keysOpen, findOpen };
